@@ -1,0 +1,48 @@
+/** Captures -> measure: hands the captures of one candidate to the reducer of the event's kind. */
+import type { StandardEvent } from '../standard/standard.ts'
+import type { Capture } from './capture.ts'
+import type { Measure } from './measure.ts'
+import { reduceRepetitions } from './reduceRepetitions.ts'
+import { reduceTimedDistance, waveStarts } from './reduceTimedDistance.ts'
+
+/** The candidate as the reducers need to know them. */
+export interface EntryInEvent {
+  readonly entryId: string
+  readonly wave: number
+}
+
+/**
+ * Measures one candidate in one event.
+ * @param settled the event's settled captures, of everybody
+ */
+export const measureEntry = (event: StandardEvent, entry: EntryInEvent, settled: readonly Capture[]): Measure => {
+  const own = settled.filter(({ entryId }) => entryId === entry.entryId)
+  switch (event.protocol.kind) {
+    case 'repetitionsInTime':
+      return reduceRepetitions(event.protocol, own)
+    case 'timedDistance':
+      return reduceTimedDistance(event.protocol, waveStarts(settled).get(entry.wave), own)
+  }
+}
+
+/** Measures everybody in one event, going through the captures once. */
+export const measureEvent = (
+  event: StandardEvent,
+  entries: readonly EntryInEvent[],
+  settled: readonly Capture[],
+): Map<string, Measure> => {
+  const byEntry = new Map<string, Capture[]>()
+  for (const capture of settled) {
+    if (capture.entryId === null) continue
+    const own = byEntry.get(capture.entryId)
+    if (own) own.push(capture)
+    else byEntry.set(capture.entryId, [capture])
+  }
+  const common = settled.filter(({ entryId }) => entryId === null)
+  return new Map(
+    entries.map((entry) => [
+      entry.entryId,
+      measureEntry(event, entry, [...common, ...(byEntry.get(entry.entryId) ?? [])]),
+    ]),
+  )
+}

@@ -1,0 +1,68 @@
+/** Captures of one runner, with the start of the wave -> time over the distance. */
+import { lapsOf, type TimedDistance } from '../protocol/timedDistance.ts'
+import type { Capture } from './capture.ts'
+import type { Measure, Note } from './measure.ts'
+
+/** The start of each wave: the earliest that stands, since two timers may both have given it. */
+export const waveStarts = (captures: readonly Capture[]): Map<number, Capture> => {
+  const starts = new Map<number, Capture>()
+  for (const capture of captures) {
+    if (capture.kind === 'waveStarted' && !starts.has(capture.payload.wave)) starts.set(capture.payload.wave, capture)
+  }
+  return starts
+}
+
+/**
+ * Reduces one runner.
+ * The elapsed time runs from the start of the wave to the crossing that completes the distance.
+ * @param start the start of the runner's wave, if it has been given
+ * @param captures settled captures of this runner in this event, in order
+ */
+export const reduceTimedDistance = (
+  protocol: TimedDistance,
+  start: Capture | undefined,
+  captures: readonly Capture[],
+): Measure => {
+  const laps = lapsOf(protocol)
+  const crossings = captures.filter(({ kind }) => kind === 'crossed')
+  const since = start ? crossings.filter(({ atMs }) => atMs > start.atMs) : []
+  const end = firstStop(captures)
+  const beforeEnd = end ? since.filter(({ atMs }) => atMs <= end.atMs) : since
+  const finish = beforeEnd[laps - 1]
+  const counted = beforeEnd.slice(0, laps)
+  const notes = notesOf(crossings.length - since.length, since.length - counted.length)
+  const disqualified = captures.find(
+    (capture) => capture.kind === 'stopped' && capture.payload.reason === 'disqualified',
+  )
+
+  if (end && (!finish || disqualified)) {
+    const by = disqualified ?? end
+    // firstStop and the line above return captures of kind `stopped` only
+    const payload = by.kind === 'stopped' ? by.payload : { reason: 'didNotFinish' as const }
+    const reason = payload.reason === 'time' || payload.reason === 'ended' ? 'didNotFinish' : payload.reason
+    const note = 'note' in payload && payload.note ? { note: payload.note } : {}
+    return { kind: 'ended', reason, ...note, soFar: counted.length, unit: 'count', notes }
+  }
+  if (!start) return { kind: 'notStarted', notes }
+  if (!finish) return { kind: 'running', soFar: counted.length, unit: 'count', notes }
+  return {
+    kind: 'complete',
+    value: finish.atMs - start.atMs,
+    unit: 'ms',
+    reading: {
+      kind: 'crossings',
+      startedAtMs: start.atMs,
+      finishedAtMs: finish.atMs,
+      splitsMs: counted.map(({ atMs }, index) => atMs - (counted[index - 1]?.atMs ?? start.atMs)),
+    },
+    clockUncertaintyMs: start.deviceId === finish.deviceId ? 0 : start.uncertaintyMs + finish.uncertaintyMs,
+    notes,
+  }
+}
+
+const firstStop = (captures: readonly Capture[]): Capture | undefined => captures.find(({ kind }) => kind === 'stopped')
+
+const notesOf = (beforeStart: number, afterEnd: number): Note[] => [
+  ...(beforeStart > 0 ? [{ code: 'crossedBeforeStart' as const, count: beforeStart }] : []),
+  ...(afterEnd > 0 ? [{ code: 'crossedAfterEnd' as const, count: afterEnd }] : []),
+]

@@ -1,0 +1,26 @@
+/** An open mark and the officer's decision about it -> a decided mark. */
+import type { Capture } from '../capture/capture.ts'
+import type { Mark } from './mark.ts'
+import { say } from './say.ts'
+
+export interface Decision {
+  readonly as: 'met' | 'short'
+  readonly reason: string
+}
+
+/** The decisions that stand in one event, by entry; the latest of several. */
+export const decisionsIn = (settled: readonly Capture[]): Map<string, Decision> => {
+  const decisions = new Map<string, Decision>()
+  for (const capture of settled) {
+    if (capture.kind === 'decided' && capture.entryId !== null) decisions.set(capture.entryId, capture.payload)
+  }
+  return decisions
+}
+
+/** Settles an open mark. A mark that is not open stays as it is: a decision cannot overrule the figures. */
+export const applyDecision = (mark: Mark, decision: Decision | undefined): Mark => {
+  if (!decision || mark.kind !== 'open') return mark
+  const { eventId, cut, measured, rounded, unit } = mark
+  const trace = [...mark.trace, say({ code: 'decided', ...decision })]
+  return { eventId, cut, measured, rounded, unit, kind: 'decided', as: decision.as, trace }
+}

@@ -1,0 +1,41 @@
+/** The stretch of values a gauge shows, chosen so that the cut stands well inside and round figures stand at the ends. */
+import type { Unit } from '../quantity/unit.ts'
+
+export interface GaugeScale {
+  readonly from: number
+  readonly to: number
+  /** Distance between two graduations. */
+  readonly graduation: number
+}
+
+const STEPS: Readonly<Record<Unit, readonly number[]>> = {
+  count: [1, 2, 5, 10, 20, 50, 100, 200, 500],
+  ms: [
+    100, 200, 500, 1_000, 2_000, 5_000, 10_000, 15_000, 30_000, 60_000, 120_000, 300_000, 600_000, 1_800_000, 3_600_000,
+  ],
+  mm: [1, 2, 5, 10, 20, 50, 100, 200, 500, 1_000, 2_000, 5_000, 10_000, 50_000, 100_000, 500_000, 1_000_000],
+  g: [100, 200, 500, 1_000, 2_000, 5_000, 10_000, 20_000, 50_000, 100_000],
+}
+
+/** Shares of the cut shown below and above it: a time far over a limit matters less than one far under it. */
+const REACH = { atLeast: { below: 1, above: 1 }, atMost: { below: 0.33, above: 0.16 } } as const
+
+/**
+ * Chooses the scale of a gauge. It depends on the cut alone, so that one column of gauges can be compared;
+ * markers beyond the ends are drawn at the end.
+ */
+export const gaugeScale = (cut: {
+  readonly value: number
+  readonly unit: Unit
+  readonly sense: 'atLeast' | 'atMost'
+}): GaugeScale => {
+  const { below, above } = REACH[cut.sense]
+  const from = cut.value * (1 - below)
+  const to = cut.value * (1 + above)
+  const graduation = STEPS[cut.unit].find((step) => (to - from) / step <= 24) ?? (to - from) / 20
+  return { from: Math.floor(from / graduation) * graduation, to: Math.ceil(to / graduation) * graduation, graduation }
+}
+
+/** Where a value stands on a scale, from 0 to 1. */
+export const positionOn = ({ from, to }: GaugeScale, value: number): number =>
+  to === from ? 0 : Math.min(1, Math.max(0, (value - from) / (to - from)))

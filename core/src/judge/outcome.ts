@@ -1,0 +1,14 @@
+/** How a verdict can read, and why a mark can be open. */
+export const OUTCOMES = [
+  'met',
+  'short',
+  'open',
+  'notFinished',
+  'notStarted',
+  'withdrawn',
+  'disqualified',
+  'exempt',
+] as const
+export type Outcome = (typeof OUTCOMES)[number]
+
+export type OpenReason = 'nearTheCut' | 'stoppedForSafety' | 'noBand' | 'severalBands'

@@ -1,0 +1,215 @@
+/** Words for trace steps. All sentences of the judge are made here, from the data of the step alone. */
+import type { Note } from '../capture/measure.ts'
+import { printDate } from '../format/printDate.ts'
+import { printLength } from '../quantity/length.ts'
+import { printTime } from '../quantity/time.ts'
+import { printQuantity, printStep, type Unit } from '../quantity/unit.ts'
+import type { OpenReason, Outcome } from './outcome.ts'
+import type { Step, TraceStep } from './trace.ts'
+
+/** Adds title and sentence to a step. */
+export const say = (step: Step): TraceStep => ({ step, ...wordsFor(step) })
+
+interface Words {
+  readonly title: string
+  readonly sentence: string
+}
+
+const wordsFor = (step: Step): Words => {
+  switch (step.code) {
+    case 'repetitions':
+      return repetitionWords(step)
+    case 'crossings':
+      return crossingWords(step)
+    case 'note':
+      return noteWords(step.note)
+    case 'rounded':
+      return roundedWords(step)
+    case 'age':
+      return {
+        title: `Age ${step.ageYears}`,
+        sentence: step.onTestDate
+          ? 'Counted on the day of the test.'
+          : `Counted on ${printDate(step.countedOn)}, as the standard asks.`,
+      }
+    case 'band':
+      return {
+        title: `Band ${printAges(step.band.ageFrom, step.band.ageTo)}, ${step.categoryName.toLowerCase()}`,
+        sentence: `Row ${step.band.row + 1} of the table.`,
+      }
+    case 'cut':
+      return {
+        title: `${step.cut.sense === 'atLeast' ? 'At least' : 'At most'} ${printQuantity(step.cut.value, step.cut.unit)}`,
+        sentence: `${step.standardName}, version ${step.version}, in force from ${printDate(step.inForceFrom)}.`,
+      }
+    case 'met':
+      return {
+        title:
+          step.margin === 0 ? 'Met, exactly on the cut' : `Met with ${printMargin(step.margin, step.unit)} to spare`,
+        sentence: step.margin === 0 ? 'A result equal to the cut meets it.' : 'On the good side of the cut.',
+      }
+    case 'short':
+      return {
+        title: `Short by ${printMargin(step.margin, step.unit)}`,
+        sentence: step.sense === 'atLeast' ? 'Below what is asked.' : 'Slower than the limit.',
+      }
+    case 'nearTheCut':
+      return {
+        title: 'Nearer to the cut than the method can tell',
+        sentence: `The reading is good to about ${printUncertainty(step.uncertainty, step.unit)} either way. ${
+          step.policy === 'flag' ? 'The mark stands and is flagged.' : 'The standard asks for a decision.'
+        }`,
+      }
+    case 'uncertaintyHarmless':
+      return {
+        title: `Good to about ${printUncertainty(step.uncertainty, step.unit)}`,
+        sentence: 'Hand timing does not change this result.',
+      }
+    case 'open':
+      return OPEN_WORDS[step.reason]
+    case 'ended':
+      return endedWords(step)
+    case 'decided':
+      return { title: `Decided: ${step.as}`, sentence: `By the officer in charge. Reason: ${step.reason}` }
+    case 'waiting':
+      return { title: 'Not started', sentence: 'No capture for this event yet.' }
+    case 'running':
+      return {
+        title: `${step.soFar}${step.of === null ? '' : ` of ${step.of}`} ${step.what} so far`,
+        sentence: 'Under way: the mark follows when the event has ended.',
+      }
+    case 'combined':
+      return combinedWords(step)
+    case 'retest':
+      return { title: `May retest from ${printDate(step.earliestOn)}`, sentence: 'Earliest date by the standard.' }
+  }
+}
+
+/**
+ * Prints how far a result is from the cut, without a sign.
+ * @example printMargin(-1, 'count') // "1 repetition"
+ * @example printMargin(2000, 'ms') // "0:02"
+ */
+export const printMargin = (margin: number, unit: Unit): string => {
+  const size = Math.abs(margin)
+  if (unit === 'count') return `${size} ${size === 1 ? 'repetition' : 'repetitions'}`
+  return printQuantity(size, unit)
+}
+
+/** "18 to 29", or "40 and over". */
+export const printAges = (from: number, to: number | null): string =>
+  to === null ? `${from} and over` : `${from} to ${to}`
+
+const printUncertainty = (value: number, unit: Unit): string =>
+  unit === 'ms' ? `${value / 1000} s` : printQuantity(value, unit)
+
+const repetitionWords = ({ reading, refusalLabels, durationMs }: Extract<Step, { code: 'repetitions' }>): Words => {
+  const { counted, refused, cautions } = reading.tally
+  const refusedTotal = Object.values(refused).reduce((sum, count) => sum + count, 0)
+  const reasons = Object.entries(refused).map(([id, count]) => `${refusalLabels[id] ?? id} ${count}`)
+  const end = {
+    time: `until the ${printTime(durationMs)} ran out`,
+    ended: 'until the candidate ended',
+    cautions: 'until the cautions were used up',
+  }
+  return {
+    title: `${counted} counted, ${refusedTotal} refused`,
+    sentence: [
+      `Counted ${end[reading.endedBy]}.`,
+      reasons.length > 0 ? `Refused: ${reasons.join(', ')}.` : '',
+      cautions > 0 ? `Cautions: ${cautions}.` : '',
+    ]
+      .filter(Boolean)
+      .join(' '),
+  }
+}
+
+const crossingWords = ({ reading, distanceMm }: Extract<Step, { code: 'crossings' }>): Words => ({
+  title: `${printLength(distanceMm)} in ${printTime(reading.finishedAtMs - reading.startedAtMs)}`,
+  sentence: `From the start of the wave to the finish. Laps: ${reading.splitsMs.map((split) => printTime(tenths(split))).join(', ')}.`,
+})
+
+/** Laps are told to the tenth; only the total is judged, and that is printed exactly. */
+const tenths = (elapsedMs: number): number => Math.round(elapsedMs / 100) * 100
+
+const noteWords = (note: Note): Words => {
+  switch (note.code) {
+    case 'countedAfterEnd':
+      return { title: `${note.count} after the end`, sentence: 'Counted after the event had ended, so left out.' }
+    case 'countedBeforeStart':
+      return { title: `${note.count} before the start`, sentence: 'Counted before the start, so left out.' }
+    case 'secondStartIgnored':
+      return { title: 'Started more than once', sentence: 'The first start stands.' }
+    case 'restarted':
+      return { title: 'Began again', sentence: `Restart allowed after ${note.countedBefore} counted: ${note.reason}.` }
+    case 'restartRefused':
+      return { title: 'Restart not allowed', sentence: RESTART_REFUSED[note.why] }
+    case 'crossedBeforeStart':
+      return {
+        title: `${note.count} stamped before the start`,
+        sentence: 'Crossings before the start of the wave are left out.',
+      }
+    case 'crossedAfterEnd':
+      return { title: `${note.count} stamped after the finish`, sentence: 'Crossings after the end are left out.' }
+  }
+}
+
+const RESTART_REFUSED = {
+  notInProtocol: 'The protocol has no restart. The attempt went on.',
+  tooMany: 'The restarts of the protocol were used up. The attempt went on.',
+  tooLate: 'Too many repetitions had been counted for a restart. The attempt went on.',
+} as const
+
+const roundedWords = ({ from, to, mode, step, unit }: Extract<Step, { code: 'rounded' }>): Words => {
+  const how = { truncate: 'Cut down to the', nearest: 'Rounded to the nearest', up: 'Rounded up to the' }[mode]
+  return {
+    title: `${how} ${printStep(step, unit)}`,
+    sentence:
+      from === to
+        ? `${printQuantity(from, unit)} is on a ${printStep(step, unit)} already.`
+        : `${printQuantity(from, unit)} becomes ${printQuantity(to, unit)}.`,
+  }
+}
+
+const OPEN_WORDS: Readonly<Record<OpenReason, Words>> = {
+  nearTheCut: { title: 'Needs a decision', sentence: 'The method cannot tell on which side of the cut this lies.' },
+  stoppedForSafety: {
+    title: 'Needs a decision',
+    sentence: 'The event was stopped for safety. An officer decides what follows.',
+  },
+  noBand: { title: 'No band fits', sentence: 'The standard has no row for this age and scoring category.' },
+  severalBands: {
+    title: 'Several bands fit',
+    sentence: 'The standard has more than one row for this age and scoring category.',
+  },
+}
+
+const endedWords = ({ reason, note }: Extract<Step, { code: 'ended' }>): Words => {
+  const title = {
+    didNotFinish: 'Did not finish',
+    withdrawn: 'Withdrawn (medical)',
+    disqualified: 'Disqualified',
+    safety: 'Stopped for safety',
+  }[reason]
+  return { title, sentence: note ?? 'Recorded on the day.' }
+}
+
+const combinedWords = ({ outcome, deciding, settled, eventsToGo }: Extract<Step, { code: 'combined' }>): Words => {
+  const names = deciding.join(', ')
+  const toGo = `${eventsToGo} ${eventsToGo === 1 ? 'event' : 'events'} to go.`
+  const early = settled && eventsToGo > 0 ? ` It can no longer be met, with ${toGo}` : ''
+  const words: Readonly<Record<Outcome, Words>> = {
+    met: { title: 'Met', sentence: 'Every event is met.' },
+    short: { title: 'Short', sentence: `Every event has to be met. Short in: ${names}.${early}` },
+    open: { title: 'Needs a decision', sentence: `To decide: ${names}.${eventsToGo > 0 ? ` ${toGo}` : ''}` },
+    notFinished: {
+      title: 'Not finished',
+      sentence: settled ? `Did not finish: ${names}.` : `Nothing short so far, ${toGo}`,
+    },
+    notStarted: { title: 'Not started', sentence: 'No event has begun.' },
+    withdrawn: { title: 'Withdrawn (medical)', sentence: `Withdrawn in: ${names}.` },
+    disqualified: { title: 'Disqualified', sentence: `Disqualified in: ${names}.` },
+    exempt: { title: 'Exempt', sentence: 'Exempt by the standard.' },
+  }
+  return words[outcome]
+}

@@ -1,0 +1,20 @@
+/** The hash a published version carries: SHA-256 over the document written in one canonical way. */
+import { sha256 } from '@noble/hashes/sha2.js'
+import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js'
+
+/**
+ * Hashes any JSON document. The order of keys and the white space of the file do not matter; the order of lists does.
+ * @returns 64 hexadecimal digits
+ */
+export const contentHash = (document: unknown): string => bytesToHex(sha256(utf8ToBytes(canonicalJson(document))))
+
+/** JSON with sorted keys and no white space; fields that are undefined are left out, as JSON does. */
+export const canonicalJson = (value: unknown): string => {
+  if (Array.isArray(value)) return `[${value.map((item) => canonicalJson(item ?? null)).join(',')}]`
+  if (typeof value !== 'object' || value === null) return JSON.stringify(value)
+  const fields = Object.entries(value)
+    .filter(([, inner]) => inner !== undefined)
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([key, inner]) => `${JSON.stringify(key)}:${canonicalJson(inner)}`)
+  return `{${fields.join(',')}}`
+}

@@ -1,0 +1,3 @@
+export * from './standards.ts'
+export * from './handWorkedCases.ts'
+export * from './capturesOf.ts'

@@ -1,0 +1,58 @@
+import vue from 'eslint-plugin-vue'
+import prettier from 'eslint-config-prettier'
+import tseslint from 'typescript-eslint'
+
+export default tseslint.config(
+  { ignores: ['**/dist/**', '**/node_modules/**', '.data/**', 'test-results/**', 'playwright-report/**'] },
+  ...tseslint.configs.strict,
+  ...vue.configs['flat/recommended'],
+  prettier,
+  {
+    files: ['**/*.vue'],
+    languageOptions: { parserOptions: { parser: tseslint.parser } },
+    rules: {
+      'vue/multi-word-component-names': 'off',
+      'vue/require-default-prop': 'off',
+      'vue/block-lang': ['error', { script: { lang: 'ts' } }],
+    },
+  },
+  {
+    rules: {
+      eqeqeq: 'error',
+      'no-empty': ['error', { allowEmptyCatch: false }],
+      '@typescript-eslint/no-non-null-assertion': 'error',
+      // a payload without properties is a class all the same, because classes are the schema
+      '@typescript-eslint/no-extraneous-class': 'off',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+    },
+  },
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'process',
+        'fetch',
+        'setTimeout',
+        'setInterval',
+        'performance',
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'Core reads no clock: pass the time in.' },
+        { object: 'Math', property: 'random', message: 'Core has no randomness of its own: pass it in.' },
+      ],
+    },
+  },
+  {
+    files: ['**/*.test.ts', 'core/testing/**'],
+    rules: {
+      '@typescript-eslint/no-explicit-any': 'off',
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/no-dynamic-delete': 'off',
+    },
+  },
+)
