@@ -26,7 +26,7 @@ export const capturesOf = (handWorked: HandWorkedCase, entryId: string, wave: nu
         ...observation,
       }
     }
-  const waveStarted: Observation = { kind: 'waveStarted', payload: { wave } }
+  const waveStarted: Observation = { kind: 'waveStarted', payload: { wave, entryIds: [entryId] } }
   return [
     ...(handWorked.pressUps ?? []).map(make('press-ups', DAY_START_MS, entryId)),
     ...(handWorked.run ? [make('run', runStartMs, null)([0, waveStarted])] : []),

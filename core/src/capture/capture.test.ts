@@ -34,7 +34,8 @@ const at = (afterMs: number, observation: Observation, entryId: string | null = 
 })
 const crossed = (afterMs: number, entryId: string | null = ANNA, device = 'one') =>
   at(afterMs, { kind: 'crossed', payload: {} }, entryId, device)
-const start = (afterMs = 0, wave = 1) => at(afterMs, { kind: 'waveStarted', payload: { wave } }, null)
+const start = (afterMs = 0, wave = 1, entryIds: string[] = []) =>
+  at(afterMs, { kind: 'waveStarted', payload: { wave, entryIds } }, null)
 const voided = (target: Capture, afterMs: number) =>
   at(afterMs, { kind: 'voided', payload: { captureId: target.id, reason: 'wrong key' } }, null)
 const five = (finishMs: number, entryId = ANNA) =>
@@ -83,6 +84,23 @@ test('of two starts of one wave the earlier stands', () => {
   expect(measureOf([start(40), start(0), ...five(500_000)])).toMatchObject({ value: 500_000 })
 })
 
+test('a start counts for those it names, and for those of its wave who are stamped', () => {
+  const atLine = start(0, 1, [ANNA])
+  expect(measureOf([atLine])).toMatchObject({ kind: 'running', soFar: 0 })
+  expect(measureOf([atLine], BEN)).toMatchObject({ kind: 'notStarted' })
+  expect(measureOf([atLine, crossed(100_000, BEN)], BEN)).toMatchObject({ kind: 'running', soFar: 1 })
+  const board = (captures: Capture[]) =>
+    lapBoard(
+      course,
+      1,
+      [ANNA, BEN].map((entryId) => ({ entryId, wave: 1 })),
+      settle(captures),
+      580_000,
+    )
+  expect(board([]).runners).toHaveLength(2)
+  expect(board([atLine]).runners.map(({ entryId }) => entryId)).toEqual([ANNA])
+})
+
 test('another wave does not start this one', () => {
   expect(measureOf([start(0, 2), ...five(500_000)])).toMatchObject({
     kind: 'notStarted',
@@ -124,7 +142,7 @@ test('the board orders runners by when they are due, then waiting, home and ende
   ]
   const [a, b, c, d] = ids
   const captures = [
-    start(),
+    start(0, 1, ids),
     crossed(100_000, a),
     crossed(90_000, b),
     ...five(480_000, c),
@@ -146,14 +164,14 @@ test('the board orders runners by when they are due, then waiting, home and ende
 })
 
 test('before the first crossing a runner is due at the even pace of the cut', () => {
-  const board = lapBoard(course, 1, [{ entryId: ANNA, wave: 1 }], [start()], 580_000)
+  const board = lapBoard(course, 1, [{ entryId: ANNA, wave: 1 }], [start(0, 1, [ANNA])], 580_000)
   expect(board.runners[0]?.dueAtMs).toBe(T0 + 116_000)
 })
 
 test('the board agrees with the measure for any stamps', () => {
   fc.assert(
     fc.property(fc.array(fc.integer({ min: -10_000, max: 900_000 }), { maxLength: 9 }), (times) => {
-      const captures = [start(), ...times.map((ms) => crossed(ms))]
+      const captures = [start(0, 1, [ANNA]), ...times.map((ms) => crossed(ms))]
       const measure = measureOf(captures)
       const runner = lapBoard(course, 1, [{ entryId: ANNA, wave: 1 }], settle(captures), 580_000).runners[0]
       expect(runner?.elapsedMs ?? null).toBe(measure.kind === 'complete' ? measure.value : null)

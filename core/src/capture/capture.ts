@@ -1,5 +1,5 @@
 /** What is observed at one moment by one person or device. Captures are only ever added; a correction is another capture. */
-import { Choice, OneOf, Optional, Slug, Text, Uuid, Whole } from '../document/rules.ts'
+import { Choice, OneOf, Optional, Slug, Text, Uuid, UuidList, Whole } from '../document/rules.ts'
 import type { EventKind } from '../protocol/eventKind.ts'
 
 /** Nothing more than that it happened. */
@@ -7,6 +7,8 @@ export class Bare {}
 
 export class WaveStarted {
   @Whole(1, 999) wave!: number
+  /** Who stood on the line. */
+  @UuidList(1_000) entryIds!: string[]
 }
 
 export class Refused {

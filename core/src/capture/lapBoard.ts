@@ -2,7 +2,7 @@
 import { distanceAtCrossing, lapsOf, type TimedDistance } from '../protocol/timedDistance.ts'
 import type { Capture } from './capture.ts'
 import type { EntryInEvent } from './measureEntry.ts'
-import { reduceTimedDistance, waveStarts } from './reduceTimedDistance.ts'
+import { reduceTimedDistance, startOf, waveStarts } from './reduceTimedDistance.ts'
 import type { EndReason } from './measure.ts'
 
 export interface LapRunner {
@@ -40,7 +40,7 @@ export interface LapBoard {
 /**
  * Lays out one wave.
  * @param settled the event's settled captures
- * @param runners the wave's runners, in bib order, which breaks ties
+ * @param runners the wave's runners, in bib order, which breaks ties; once it has started, those who did not start are left out
  * @param paceMs even time over the whole distance to expect before a runner's first crossing, usually the cut
  */
 export const lapBoard = (
@@ -50,11 +50,16 @@ export const lapBoard = (
   settled: readonly Capture[],
   paceMs: number,
 ): LapBoard => {
-  const start = waveStarts(settled).get(wave)
+  const starts = waveStarts(settled)
+  const start = starts.find(({ payload }) => payload.wave === wave)
   const byEntry = new Map<string, Capture[]>(runners.map(({ entryId }) => [entryId, []]))
   for (const capture of settled) if (capture.entryId !== null) byEntry.get(capture.entryId)?.push(capture)
   const laps = lapsOf(protocol)
-  const tiles = runners.map(({ entryId }) => runnerOf(protocol, start, entryId, byEntry.get(entryId) ?? [], paceMs))
+  const tiles = runners.flatMap((entry) => {
+    const own = byEntry.get(entry.entryId) ?? []
+    const ownStart = startOf(entry, starts, own)
+    return start && !ownStart ? [] : [runnerOf(protocol, ownStart, entry.entryId, own, paceMs)]
+  })
   return {
     startedAtMs: start?.atMs ?? null,
     laps,

@@ -3,7 +3,7 @@ import type { StandardEvent } from '../standard/standard.ts'
 import type { Capture } from './capture.ts'
 import type { Measure } from './measure.ts'
 import { reduceRepetitions } from './reduceRepetitions.ts'
-import { reduceTimedDistance, waveStarts } from './reduceTimedDistance.ts'
+import { reduceTimedDistance, startOf, waveStarts } from './reduceTimedDistance.ts'
 
 /** The candidate as the reducers need to know them. */
 export interface EntryInEvent {
@@ -21,7 +21,7 @@ export const measureEntry = (event: StandardEvent, entry: EntryInEvent, settled:
     case 'repetitionsInTime':
       return reduceRepetitions(event.protocol, own)
     case 'timedDistance':
-      return reduceTimedDistance(event.protocol, waveStarts(settled).get(entry.wave), own)
+      return reduceTimedDistance(event.protocol, startOf(entry, waveStarts(settled), own), own)
   }
 }
 

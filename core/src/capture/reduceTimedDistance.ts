@@ -3,14 +3,23 @@ import { lapsOf, type TimedDistance } from '../protocol/timedDistance.ts'
 import type { Capture } from './capture.ts'
 import type { Measure, Note } from './measure.ts'
 
-/** The start of each wave: the earliest that stands, since two timers may both have given it. */
-export const waveStarts = (captures: readonly Capture[]): Map<number, Capture> => {
-  const starts = new Map<number, Capture>()
-  for (const capture of captures) {
-    if (capture.kind === 'waveStarted' && !starts.has(capture.payload.wave)) starts.set(capture.payload.wave, capture)
-  }
-  return starts
-}
+/** The starts of waves that stand, in order. */
+export const waveStarts = (captures: readonly Capture[]): WaveStart[] =>
+  captures.filter((capture): capture is WaveStart => capture.kind === 'waveStarted')
+
+export type WaveStart = Extract<Capture, { kind: 'waveStarted' }>
+
+/**
+ * The start a runner's time counts from: the earliest that names them, since two timers may both have given it.
+ * Somebody it does not name, checked in late perhaps, but who is stamped in their wave, did start with it.
+ */
+export const startOf = (
+  entry: { readonly entryId: string; readonly wave: number },
+  starts: readonly WaveStart[],
+  own: readonly Capture[],
+): WaveStart | undefined =>
+  starts.find(({ payload }) => payload.entryIds.includes(entry.entryId)) ??
+  (own.length > 0 ? starts.find(({ payload }) => payload.wave === entry.wave) : undefined)
 
 /**
  * Reduces one runner.

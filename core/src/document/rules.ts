@@ -47,15 +47,33 @@ export const Text = (most = 200): PropertyDecorator =>
     Matches(/\S/, { message: 'text that is not blank' }),
   )
 
+/** Text that may be empty. */
+export const FreeText = (most: number): PropertyDecorator =>
+  all(IsString({ message: 'some text' }), Length(0, most, { message: `text of at most ${most} characters` }))
+
 /** A short name used to refer to something: small letters, digits and hyphens. */
 export const Slug = (): PropertyDecorator =>
   Matches(/^[a-z0-9]+(?:-[a-z0-9]+)*$/, {
     message: 'a short name in small letters, digits and hyphens, such as "press-ups"',
   })
 
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/
+
 export const Uuid = (): PropertyDecorator =>
-  Matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/, {
-    message: 'an id of the form 01890000-0000-7000-8000-000000000000',
+  Matches(UUID, { message: 'an id of the form 01890000-0000-7000-8000-000000000000' })
+
+/** A list of ids, none of them twice. */
+export const UuidList = (most: number): PropertyDecorator =>
+  ValidateBy({
+    name: 'uuidList',
+    validator: {
+      validate: (value) =>
+        Array.isArray(value) &&
+        value.length <= most &&
+        new Set(value).size === value.length &&
+        value.every((id) => typeof id === 'string' && UUID.test(id)),
+      defaultMessage: () => `a list of at most ${most} different ids`,
+    },
   })
 
 export const Flag = (): PropertyDecorator => IsBoolean({ message: 'true or false' })

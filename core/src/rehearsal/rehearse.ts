@@ -85,7 +85,10 @@ export const rehearseWave = (
   startAtMs: number,
   runners: readonly RunScript[],
 ): Capture[] => [
-  stamp(stage, null, startAtMs, { kind: 'waveStarted', payload: { wave } }),
+  stamp(stage, null, startAtMs, {
+    kind: 'waveStarted',
+    payload: { wave, entryIds: runners.map(({ entryId }) => entryId) },
+  }),
   ...runners.flatMap((runner) => rehearseRunner(stage, protocol, startAtMs, runner)),
 ]
 

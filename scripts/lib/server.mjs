@@ -1,0 +1,44 @@
+/** Prepares the database and runs the server as a child process. */
+import { spawn, spawnSync } from 'node:child_process'
+import path from 'node:path'
+import { Obstacle } from './fail.mjs'
+import { ROOT } from './paths.mjs'
+
+const TSX = ['--import', 'tsx']
+
+/** Migrates and, with `demo`, loads the demo once. */
+export const prepareDatabase = (cluster, database, demo) => {
+  const { status } = spawnSync(process.execPath, [...TSX, path.join('server', 'src', 'prepare.ts')], {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: {
+      ...process.env,
+      ABLE_GAUGE_OWNER_URL: cluster.ownerUrl(database),
+      ABLE_GAUGE_DATABASE_URL: cluster.appUrl(database),
+      ABLE_GAUGE_DEMO: demo ? '1' : '0',
+    },
+  })
+  if (status !== 0) throw new Obstacle('The database could not be brought up to date. The reason stands above.')
+}
+
+/**
+ * Starts the server; it knows only the application's role.
+ * @returns the child process and the port it listens on
+ */
+export const startServer = (cluster, database, { host, port, webFolder, demo }) =>
+  new Promise((resolve, reject) => {
+    const child = spawn(process.execPath, [...TSX, path.join('server', 'src', 'main.ts')], {
+      cwd: ROOT,
+      stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+      env: {
+        ...process.env,
+        ABLE_GAUGE_DATABASE_URL: cluster.appUrl(database),
+        ABLE_GAUGE_HOST: host,
+        ABLE_GAUGE_PORT: String(port),
+        ABLE_GAUGE_DEMO: demo ? '1' : '0',
+        ABLE_GAUGE_WEB: webFolder,
+      },
+    })
+    child.once('message', ({ listening }) => resolve({ child, port: listening }))
+    child.once('exit', (code) => reject(new Obstacle(`The server ended at once with exit code ${code}. The reason stands above.`)))
+  })

@@ -1,0 +1,18 @@
+export const ROLES = ['officer', 'grader', 'timer', 'clerk', 'viewer'] as const
+export type Role = (typeof ROLES)[number]
+
+/** Who may read a day at all. */
+export const EVERY_ROLE: readonly Role[] = ROLES
+/** Who may capture. */
+export const CAPTURING: readonly Role[] = ['officer', 'grader', 'timer']
+/** Who may change entries. */
+export const MUSTERING: readonly Role[] = ['officer', 'clerk']
+/** Who sees dates of birth. */
+export const SEES_BIRTH_DATES: readonly Role[] = ['officer', 'clerk']
+
+export interface Account {
+  readonly id: string
+  readonly signInName: string
+  readonly displayName: string
+  readonly role: Role
+}

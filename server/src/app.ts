@@ -1,0 +1,63 @@
+/** Puts the server together. */
+import path from 'node:path'
+import express, { type Express } from 'express'
+import helmet from 'helmet'
+import { requireRole } from './access/session.ts'
+import { answerErrors, notFound, Problem } from './problem.ts'
+import { ROUTES } from './routes/index.ts'
+import type { Server } from './routes/route.ts'
+import { sessionRouter } from './routes/sessionRoutes.ts'
+
+/** @param webFolder the built application, or null to serve the interface alone */
+export const buildApp = (server: Server, webFolder: string | null): Express => {
+  const app = express()
+  app.set('trust proxy', 'loopback')
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: true,
+        directives: {
+          'default-src': ["'self'"],
+          'img-src': ["'self'", 'data:'],
+          'style-src': ["'self'", "'unsafe-inline'"],
+          'font-src': ["'self'"],
+          'upgrade-insecure-requests': null,
+        },
+      },
+    }),
+  )
+  app.use('/api', refuseForeignWrites, express.json({ limit: '1mb', type: () => true }))
+  app.use('/api/session', sessionRouter(server))
+  for (const { method, path: routePath, roles, handle } of ROUTES) {
+    app[method](routePath, async (request, response) => {
+      const account = await requireRole(server.pool, request, roles)
+      await handle({ server, request, response, account })
+    })
+  }
+  app.use('/api', () => {
+    throw notFound('address in this interface')
+  })
+  if (webFolder !== null) serveWeb(app, webFolder)
+  app.use(answerErrors(server.log))
+  return app
+}
+
+/** A page of another site may not write with somebody's session, even where a browser would send the cookie. */
+const refuseForeignWrites: express.RequestHandler = (request, _response, next) => {
+  const origin = request.get('Origin')
+  const foreign = origin !== undefined && URL.canParse(origin) && new URL(origin).host !== request.get('Host')
+  if (foreign && request.method !== 'GET')
+    throw new Problem(403, 'access.origin', 'This request comes from another site.')
+  next()
+}
+
+const serveWeb = (app: Express, webFolder: string): void => {
+  app.use(
+    '/assets',
+    express.static(path.join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+  )
+  app.use(express.static(webFolder, { index: false }))
+  app.get('/{*page}', (_request, response) => {
+    response.set('Cache-Control', 'no-cache').sendFile(path.join(webFolder, 'index.html'))
+  })
+}

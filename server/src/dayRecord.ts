@@ -1,0 +1,65 @@
+/** A day as the judge sees it: its standard, its candidates, its captures. */
+import {
+  ageOn,
+  ageReferenceDate,
+  judgeDay,
+  type DayCandidate,
+  type RecordedCapture,
+  type Standard,
+  type Verdict,
+} from '@able-gauge/core'
+import type { Database } from './database.ts'
+import { findAllCaptures } from './store/captureStore.ts'
+import { listEntries, type Entry } from './store/entryStore.ts'
+import type { Occasion } from './store/occasionStore.ts'
+import type { VerdictSnapshot } from './store/signOffStore.ts'
+import { getStandard, type PublishedStandard } from './store/standardStore.ts'
+
+export interface DayRecord {
+  readonly occasion: Occasion
+  readonly published: PublishedStandard
+  readonly entries: readonly Entry[]
+}
+
+export const readDay = async (db: Database, occasion: Occasion): Promise<DayRecord> => {
+  const [published, entries] = [
+    await getStandard(db, occasion.standardId, occasion.standardVersion),
+    await listEntries(db, occasion.id),
+  ]
+  return { occasion, published, entries }
+}
+
+/** The candidate of an entry, with the age counted by the standard's own rule. */
+export const candidateOf = ({ ageRule }: Standard, testDate: string, entry: Entry): DayCandidate => {
+  const ageCountedOn = ageReferenceDate(ageRule, testDate)
+  const ageYears = ageOn(entry.person.birthDate, ageCountedOn, ageRule.leapDayBirthday)
+  return { entryId: entry.id, wave: entry.wave, category: entry.category, ageYears, ageCountedOn }
+}
+
+export interface JudgedDay {
+  readonly candidates: readonly DayCandidate[]
+  readonly captures: readonly RecordedCapture[]
+  readonly verdicts: ReadonlyMap<string, Verdict>
+}
+
+/** Judges a day from its captures as they are on record now. */
+export const judgeRecord = async (db: Database, { occasion, published, entries }: DayRecord): Promise<JudgedDay> => {
+  const { testDate } = occasion
+  const candidates = entries.map((entry) => candidateOf(published.standard, testDate, entry))
+  const captures = await findAllCaptures(db, occasion.id)
+  return { candidates, captures, verdicts: judgeDay({ standard: published.standard, testDate }, candidates, captures) }
+}
+
+/** What is kept of each verdict: the standard's hash, all it was judged from, and the verdict with its trace. */
+export const snapshotsOf = (
+  { published, occasion }: DayRecord,
+  { candidates, captures, verdicts }: JudgedDay,
+): VerdictSnapshot[] =>
+  candidates.flatMap((candidate) => {
+    const verdict = verdicts.get(candidate.entryId)
+    const seqs = captures
+      .filter(({ entryId }) => entryId === null || entryId === candidate.entryId)
+      .map(({ seq }) => seq)
+    const inputs = { candidate, testDate: occasion.testDate, captures: seqs }
+    return verdict ? [{ entryId: candidate.entryId, standardHash: published.contentHash, inputs, verdict }] : []
+  })

@@ -1,0 +1,78 @@
+/** The form of a demo day: who is entered, and the results to make captures for. Described in docs/demo.md. */
+import { rules, STOP_REASONS, type StopReason } from '@able-gauge/core'
+import { ATTENDANCES, type Attendance } from '../store/entryStore.ts'
+
+class DemoStandard {
+  @rules.Slug() id!: string
+  @rules.Whole(1) version!: number
+}
+
+class DemoStaff {
+  @rules.Text(80) signInName!: string
+  @rules.Text(80) duty!: string
+}
+
+class DemoEntry {
+  @rules.Text(20) person!: string
+  @rules.Whole(1, 99_999) bib!: number
+  @rules.Whole(1, 999) wave!: number
+  @rules.Choice(ATTENDANCES) attendance!: Attendance
+  @rules.Optional() @rules.Text(300) note?: string
+}
+
+class DemoRestart {
+  @rules.Whole(0, 100) after!: number
+  @rules.Text(300) reason!: string
+}
+
+class DemoAttempt {
+  @rules.Whole(1, 99_999) bib!: number
+  /** Time of day at the venue, HH:MM:SS. */
+  @rules.Text(8) at!: string
+  @rules.Whole(0, 500) counted!: number
+  @rules.Optional() @rules.TextList(50) refused?: string[]
+  @rules.Optional() @rules.Whole(0, 20) cautions?: number
+  @rules.Optional() @rules.Nested(() => DemoRestart) restart?: DemoRestart
+}
+
+class DemoRepetitions {
+  @rules.Slug() eventId!: string
+  @rules.Text(80) grader!: string
+  @rules.NestedList(() => DemoAttempt, 0, 500) attempts!: DemoAttempt[]
+}
+
+class DemoStop {
+  @rules.Choice(STOP_REASONS) reason!: StopReason
+  @rules.Optional() @rules.Text(300) note?: string
+  @rules.Whole(0, 100) afterLaps!: number
+}
+
+class DemoRunner {
+  @rules.Whole(1, 99_999) bib!: number
+  @rules.Text(12) finish!: string
+  @rules.Optional() @rules.Nested(() => DemoStop) stop?: DemoStop
+  /** A lap that was stamped without a bib, which was put to it a little later. */
+  @rules.Optional() @rules.Whole(1, 100) bibLaterAtLap?: number
+}
+
+class DemoRun {
+  @rules.Slug() eventId!: string
+  @rules.Text(80) timer!: string
+  @rules.Whole(1, 999) wave!: number
+  @rules.Text(8) at!: string
+  @rules.NestedList(() => DemoRunner, 1, 500) runners!: DemoRunner[]
+}
+
+export class DemoDay {
+  @rules.Uuid() id!: string
+  @rules.Text(120) name!: string
+  @rules.Text(120) venue!: string
+  @rules.Text(60) zone!: string
+  @rules.CalendarDate() testDate!: string
+  @rules.Nested(() => DemoStandard) standard!: DemoStandard
+  @rules.NestedList(() => DemoStaff, 1, 50) staff!: DemoStaff[]
+  @rules.NestedList(() => DemoEntry, 1, 500) entries!: DemoEntry[]
+  @rules.NestedList(() => DemoRepetitions, 0, 10) repetitions!: DemoRepetitions[]
+  @rules.NestedList(() => DemoRun, 0, 20) runs!: DemoRun[]
+  @rules.Optional() @rules.Text(80) signedOffBy?: string
+}

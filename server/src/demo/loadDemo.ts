@@ -1,0 +1,236 @@
+/** Loads the sample scenario, once, through the same stores as everything else. */
+import { randomUUID } from 'node:crypto'
+import { readFile, readdir } from 'node:fs/promises'
+import path from 'node:path'
+import { fileURLToPath } from 'node:url'
+import Papa from 'papaparse'
+import { Temporal } from 'temporal-polyfill'
+import {
+  parseDocument,
+  parsePeopleCsv,
+  parseStandard,
+  parseTime,
+  rehearseRepetitions,
+  rehearseWave,
+  sayFinding,
+  seededRandom,
+  stamp,
+  type Capture,
+  type Random,
+  type RunScript,
+  type Standard,
+  type StandardEvent,
+} from '@able-gauge/core'
+import { hashPassword } from '../access/password.ts'
+import { ROLES, type Role } from '../access/role.ts'
+import type { Database } from '../database.ts'
+import { judgeRecord, readDay, snapshotsOf } from '../dayRecord.ts'
+import { addAccount, listDemoAccounts } from '../store/accountStore.ts'
+import { addCaptures, closeLedger } from '../store/captureStore.ts'
+import { addEntry } from '../store/entryStore.ts'
+import { addOccasion, addStaffMember, findOccasion } from '../store/occasionStore.ts'
+import { addPerson } from '../store/personStore.ts'
+import { addSignOff } from '../store/signOffStore.ts'
+import { addStandard, getStandard } from '../store/standardStore.ts'
+import { DemoDay } from './demoDay.ts'
+
+const HOUR_MS = 3_600_000
+const DEMO_FOLDER = path.join(path.dirname(fileURLToPath(import.meta.url)), '..', '..', '..', 'demo')
+
+/** The password of every demo account. They exist only with the demo and sign in only while it is shown. */
+export const DEMO_PASSWORD = 'tarn-isles-demo'
+
+/** Loads the demo unless it is there already. @throws Error naming the file and place of anything unsound in it */
+export const loadDemo = async (db: Database): Promise<void> => {
+  if ((await listDemoAccounts(db)).length > 0) return
+  const accounts = await loadStaff(db)
+  const people = await loadPeople(db)
+  for (const file of await filesIn('standards')) await addStandard(db, await readStandard(file))
+  for (const file of await filesIn('days')) await loadDay(db, await readDayFile(file), accounts, people)
+}
+
+const filesIn = async (folder: string): Promise<string[]> =>
+  (await readdir(path.join(DEMO_FOLDER, folder)))
+    .filter((name) => name.endsWith('.json'))
+    .sort()
+    .map((name) => path.join(folder, name))
+
+const readText = (file: string): Promise<string> => readFile(path.join(DEMO_FOLDER, file), 'utf8')
+
+const readStandard = async (file: string): Promise<Standard> => {
+  const parsed = parseStandard(JSON.parse(await readText(file)))
+  if (!parsed.ok) throw new Error(`demo/${file} is unsound. ${parsed.findings.map(sayFinding).join(' ')}`)
+  return parsed.value
+}
+
+const readDayFile = async (file: string): Promise<DemoDay> => {
+  const parsed = parseDocument(DemoDay, JSON.parse(await readText(file)))
+  if (!parsed.ok) throw new Error(`demo/${file} is unsound. ${parsed.findings.map(sayFinding).join(' ')}`)
+  return parsed.value
+}
+
+/** @returns account ids by sign-in name */
+const loadStaff = async (db: Database): Promise<Map<string, string>> => {
+  const { data } = Papa.parse<Record<string, string>>(await readText('staff.csv'), {
+    header: true,
+    skipEmptyLines: true,
+  })
+  const passwordHash = await hashPassword(DEMO_PASSWORD)
+  const ids = new Map<string, string>()
+  for (const { sign_in_name: signInName = '', display_name: displayName = '', role = '' } of data) {
+    if (!isRole(role)) throw new Error(`demo/staff.csv: "${role}" is no role. Expected one of ${ROLES.join(', ')}.`)
+    const id = randomUUID()
+    await addAccount(db, { id, signInName, displayName, role, passwordHash, isDemo: true })
+    ids.set(signInName, id)
+  }
+  return ids
+}
+
+const isRole = (text: string): text is Role => (ROLES as readonly string[]).includes(text)
+
+interface DemoPerson {
+  readonly id: string
+  readonly category: string
+}
+
+const loadPeople = async (db: Database): Promise<Map<string, DemoPerson>> => {
+  const { people, findings } = parsePeopleCsv(await readText('people.csv'))
+  if (findings.length > 0)
+    throw new Error(`demo/people.csv, line ${findings[0]?.line}: expected ${findings[0]?.expected}.`)
+  const ids = new Map<string, DemoPerson>()
+  for (const { category, ...person } of people) {
+    const id = randomUUID()
+    await addPerson(db, { ...person, id })
+    ids.set(person.number, { id, category })
+  }
+  return ids
+}
+
+const loadDay = async (
+  db: Database,
+  day: DemoDay,
+  accounts: ReadonlyMap<string, string>,
+  people: ReadonlyMap<string, DemoPerson>,
+): Promise<void> => {
+  const { standard } = await getStandard(db, day.standard.id, day.standard.version)
+  const { id, name, venue, zone, testDate } = day
+  await addOccasion(db, { id, name, venue, zone, testDate, standardId: standard.id, standardVersion: standard.version })
+  for (const { signInName, duty } of day.staff) await addStaffMember(db, id, known(accounts, signInName), duty)
+  const entryIds = new Map<number, string>()
+  for (const { person, bib, wave, attendance, note = '' } of day.entries) {
+    const entryId = randomUUID()
+    const { id: personId, category } = known(people, person)
+    await addEntry(db, { id: entryId, occasionId: id, personId, bib, wave, category, attendance, note })
+    entryIds.set(bib, entryId)
+  }
+  for (const { actor, captures } of capturesOf(day, standard, entryIds)) {
+    const addition = await addCaptures(
+      db,
+      id,
+      captures,
+      known(accounts, actor),
+      Math.max(...captures.map(({ atMs }) => atMs)),
+    )
+    if (addition.kind !== 'stored')
+      throw new Error(`The captures of demo day "${name}" were not stored: ${addition.kind}.`)
+  }
+  if (day.signedOffBy !== undefined) await signOff(db, id, known(accounts, day.signedOffBy))
+}
+
+const signOff = async (db: Database, occasionId: string, accountId: string): Promise<void> => {
+  const occasion = await findOccasion(db, occasionId)
+  if (!occasion) throw new Error(`The demo day ${occasionId} was added but cannot be found.`)
+  const day = await readDay(db, occasion)
+  await closeLedger(db, occasionId)
+  const judged = await judgeRecord(db, day)
+  const lastMs = Math.max(...judged.captures.map(({ atMs }) => atMs))
+  await addSignOff(db, occasionId, accountId, new Date(lastMs + HOUR_MS), snapshotsOf(day, judged))
+}
+
+const known = <Value>(values: ReadonlyMap<string, Value>, name: string): Value => {
+  const value = values.get(name)
+  if (value === undefined) throw new Error(`The demo names "${name}", which is in none of its files.`)
+  return value
+}
+
+interface ActorCaptures {
+  readonly actor: string
+  readonly captures: readonly Capture[]
+}
+
+const capturesOf = (day: DemoDay, standard: Standard, entryIds: ReadonlyMap<number, string>): ActorCaptures[] => {
+  const random = seededRandom(Number(day.testDate.replaceAll('-', '')))
+  const momentAt = (time: string): number =>
+    Temporal.PlainDate.from(day.testDate).toZonedDateTime({ timeZone: day.zone, plainTime: time }).epochMilliseconds
+  const entryOf = (bib: number): string => {
+    const entryId = entryIds.get(bib)
+    if (entryId === undefined)
+      throw new Error(`Demo day "${day.name}" has results for bib ${bib}, which is not entered.`)
+    return entryId
+  }
+  const repetitions = day.repetitions.map(({ eventId, grader, attempts }) => ({
+    actor: grader,
+    captures: attempts.flatMap(({ bib, at, ...script }) =>
+      rehearseRepetitions(
+        { eventId, deviceId: 'tablet-lane-1', random },
+        protocolOf(standard, eventId, 'repetitionsInTime'),
+        {
+          ...script,
+          entryId: entryOf(bib),
+          startAtMs: momentAt(at),
+        },
+      ),
+    ),
+  }))
+  const runs = day.runs.map(({ eventId, timer, wave, at, runners }) => {
+    const stage = { eventId, deviceId: 'laptop-finish', random }
+    const scripts = runners.map(({ bib, finish, stop }): RunScript => ({
+      entryId: entryOf(bib),
+      finishMs: elapsed(finish),
+      ...(stop ? { stop } : {}),
+    }))
+    const captures = rehearseWave(stage, protocolOf(standard, eventId, 'timedDistance'), wave, momentAt(at), scripts)
+    const later = runners.flatMap(({ bib, bibLaterAtLap }) =>
+      bibLaterAtLap ? [{ entryId: entryOf(bib), lap: bibLaterAtLap }] : [],
+    )
+    return {
+      actor: timer,
+      captures: later.reduce((all, { entryId, lap }) => putBibLater(all, stage, entryId, lap), captures),
+    }
+  })
+  return [...repetitions, ...runs]
+}
+
+/** Makes one crossing a time without a bib that got its bib eight seconds later. */
+const putBibLater = (
+  captures: readonly Capture[],
+  stage: { eventId: string; deviceId: string; random: Random },
+  entryId: string,
+  lap: number,
+): Capture[] => {
+  const crossing = captures.filter((capture) => capture.kind === 'crossed' && capture.entryId === entryId)[lap - 1]
+  if (!crossing) throw new Error(`The demo asks for a bib put later to lap ${lap}, which was not run.`)
+  const assigned = stamp(stage, entryId, crossing.atMs + 8_000, {
+    kind: 'assigned',
+    payload: { captureId: crossing.id },
+  })
+  return [...captures.map((capture) => (capture === crossing ? { ...capture, entryId: null } : capture)), assigned]
+}
+
+const protocolOf = <Kind extends StandardEvent['protocol']['kind']>(
+  standard: Standard,
+  eventId: string,
+  kind: Kind,
+): Extract<StandardEvent['protocol'], { kind: Kind }> => {
+  const protocol = standard.events.find(({ id }) => id === eventId)?.protocol
+  if (protocol?.kind !== kind)
+    throw new Error(`The demo runs event "${eventId}" as ${kind}, which the standard does not hold.`)
+  // the kind was compared in the line above
+  return protocol as Extract<StandardEvent['protocol'], { kind: Kind }>
+}
+
+const elapsed = (text: string): number => {
+  const time = parseTime(text)
+  if (!time.ok) throw new Error(`The demo has an unsound time. ${time.reason}`)
+  return time.value
+}

@@ -1,0 +1,202 @@
+/** Captures in and out. */
+import {
+  CAPTURE_KINDS,
+  CaptureDocument,
+  NEEDS_CANDIDATE,
+  rules,
+  type Capture,
+  type Finding,
+  type Standard,
+} from '@able-gauge/core'
+import { readableDay, workableDay } from '../access/day.ts'
+import { CAPTURING, EVERY_ROLE, type Account } from '../access/role.ts'
+import { inTransaction } from '../database.ts'
+import { invalidInput, Problem } from '../problem.ts'
+import { addCaptures, findCapturesAfter } from '../store/captureStore.ts'
+import { listBibs } from '../store/entryStore.ts'
+import { getStandard } from '../store/standardStore.ts'
+import { readBody } from './body.ts'
+import { param, type Route } from './route.ts'
+
+class CaptureBatch {
+  @rules.NestedList(() => CaptureDocument, 1, 500) captures!: CaptureDocument[]
+}
+
+const PAGE = 5_000
+
+export const captureRoutes: readonly Route[] = [
+  {
+    method: 'get',
+    path: '/api/occasions/:occasionId/captures',
+    roles: EVERY_ROLE,
+    handle: async (call) => {
+      const { server, request, response, account } = call
+      const occasion = await readableDay(server.pool, account, param(call, 'occasionId'))
+      const captures = await findCapturesAfter(server.pool, occasion.id, afterIn(request.query['after']), PAGE)
+      response.json({ captures, more: captures.length === PAGE })
+    },
+  },
+  {
+    method: 'post',
+    path: '/api/occasions/:occasionId/captures',
+    roles: CAPTURING,
+    handle: async (call) => {
+      const { server, request, response, account } = call
+      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
+      const batch = readBody(CaptureBatch, request)
+      const { standard } = await getStandard(server.pool, occasion.standardId, occasion.standardVersion)
+      const captures = resolveCaptures(batch.captures, standard, await listBibs(server.pool, occasion.id), account)
+      const addition = await inTransaction(server.pool, (db) =>
+        addCaptures(db, occasion.id, captures, account.id, Date.now()),
+      )
+      switch (addition.kind) {
+        case 'stored':
+          response.json({ captures: captures.map(({ id }) => ({ id, seq: addition.seqs.get(id) })) })
+          return
+        case 'dayClosed':
+          throw new Problem(
+            409,
+            'day.signedOff',
+            'The day is signed off. Nothing was stored; the officer in charge can amend it.',
+            [{ place: 'occasion', code: 'signedOff', found: occasion.name, expected: 'a day that is not signed off' }],
+          )
+        case 'differs':
+          throw new Problem(
+            409,
+            'capture.differs',
+            `A capture with the id ${addition.captureId} is on record with other content. Nothing was stored.`,
+            [
+              {
+                place: `captures[${captures.findIndex(({ id }) => id === addition.captureId)}].id`,
+                code: 'differs',
+                found: addition.captureId,
+                expected: 'an id not used before',
+              },
+            ],
+          )
+      }
+    },
+  },
+]
+
+export const afterIn = (text: unknown): number => {
+  if (text === undefined) return 0
+  const after = typeof text === 'string' && /^\d{1,9}$/.test(text) ? Number(text) : NaN
+  if (Number.isNaN(after)) {
+    throw invalidInput([
+      { place: 'after', code: 'whole', found: String(text), expected: 'the number of the last capture you have' },
+    ])
+  }
+  return after
+}
+
+/** Checks captures against the day they are for. @throws Problem 422 naming each place, 403 for what only an officer may capture */
+const resolveCaptures = (
+  documents: readonly CaptureDocument[],
+  standard: Standard,
+  entered: readonly { entryId: string; bib: number | null }[],
+  account: Account,
+): Capture[] => {
+  const findings: Finding[] = []
+  const byBib = new Map(entered.flatMap(({ entryId, bib }) => (bib === null ? [] : [[bib, entryId] as const])))
+  const entryIds = new Set(entered.map(({ entryId }) => entryId))
+  const captures = documents.map(({ bib, entryId: given, ...document }, index) => {
+    const place = `captures[${index}]`
+    const entryId = given ?? (bib === undefined ? undefined : byBib.get(bib)) ?? null
+    findings.push(...placesWrong({ ...document, bib, entryId: given }, entryId, standard, entryIds, place))
+    // kind and payload were validated together by CaptureDocument
+    return { ...document, entryId } as Capture
+  })
+  if (findings.length > 0) throw invalidInput(findings)
+  if (account.role !== 'officer' && captures.some(isForOfficer)) {
+    throw new Problem(
+      403,
+      'capture.officerOnly',
+      'Only the officer in charge decides a mark or disqualifies. Nothing was stored.',
+    )
+  }
+  return captures
+}
+
+const isForOfficer = (capture: Capture): boolean =>
+  capture.kind === 'decided' || (capture.kind === 'stopped' && capture.payload.reason === 'disqualified')
+
+const placesWrong = (
+  document: Pick<CaptureDocument, 'eventId' | 'kind' | 'payload'> & {
+    bib: number | undefined
+    entryId: string | undefined
+  },
+  entryId: string | null,
+  standard: Standard,
+  entryIds: ReadonlySet<string>,
+  place: string,
+): Finding[] => {
+  const event = standard.events.find(({ id }) => id === document.eventId)
+  if (!event) {
+    const expected = `one of ${standard.events.map(({ id }) => id).join(', ')}`
+    return [{ place: `${place}.eventId`, code: 'unknownEvent', found: document.eventId, expected }]
+  }
+  const findings: Finding[] = []
+  const kinds = CAPTURE_KINDS[event.protocol.kind]
+  if (!kinds.includes(document.kind)) {
+    findings.push({
+      place: `${place}.kind`,
+      code: 'kindOfEvent',
+      found: document.kind,
+      expected: `one of ${kinds.join(', ')} in ${event.name}`,
+    })
+  }
+  if (document.bib !== undefined && document.entryId !== undefined) {
+    findings.push({
+      place: `${place}.bib`,
+      code: 'bibAndEntry',
+      found: String(document.bib),
+      expected: 'either a bib or an entryId',
+    })
+  } else if (document.bib !== undefined && entryId === null) {
+    findings.push({
+      place: `${place}.bib`,
+      code: 'bibNotEntered',
+      found: String(document.bib),
+      expected: 'a bib that is entered on this day',
+    })
+  } else if (document.entryId !== undefined && !entryIds.has(document.entryId)) {
+    findings.push({
+      place: `${place}.entryId`,
+      code: 'notEntered',
+      found: document.entryId,
+      expected: 'an entry of this day',
+    })
+  } else if (NEEDS_CANDIDATE.has(document.kind) && entryId === null) {
+    findings.push({
+      place: `${place}.entryId`,
+      code: 'candidate',
+      found: 'nothing',
+      expected: `a candidate, because it is "${document.kind}"`,
+    })
+  }
+  const { payload } = document
+  if (document.kind === 'waveStarted' && 'entryIds' in payload) {
+    payload.entryIds.forEach((id, index) => {
+      if (entryIds.has(id)) return
+      findings.push({
+        place: `${place}.payload.entryIds[${index}]`,
+        code: 'notEntered',
+        found: id,
+        expected: 'an entry of this day',
+      })
+    })
+  }
+  if (document.kind === 'refused' && 'reason' in payload && event.protocol.kind === 'repetitionsInTime') {
+    const reasons = event.protocol.refusals.map(({ id }) => id)
+    if (!reasons.includes(payload.reason)) {
+      findings.push({
+        place: `${place}.payload.reason`,
+        code: 'unknownReason',
+        found: payload.reason,
+        expected: `one of ${reasons.join(', ')}`,
+      })
+    }
+  }
+  return findings
+}

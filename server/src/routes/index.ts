@@ -1,0 +1,15 @@
+import { captureRoutes } from './captureRoutes.ts'
+import { entryRoutes } from './entryRoutes.ts'
+import { liveRoutes } from './liveRoutes.ts'
+import { occasionRoutes } from './occasionRoutes.ts'
+import type { Route } from './route.ts'
+import { verdictRoutes } from './verdictRoutes.ts'
+
+/** Every route that needs a session. */
+export const ROUTES: readonly Route[] = [
+  ...occasionRoutes,
+  ...entryRoutes,
+  ...captureRoutes,
+  ...verdictRoutes,
+  ...liveRoutes,
+]

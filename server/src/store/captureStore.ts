@@ -1,0 +1,177 @@
+/** The capture log of a day. Captures are added and read, nothing else. */
+import { canonicalJson, type Capture, type RecordedCapture } from '@able-gauge/core'
+import type { Database } from '../database.ts'
+
+export type Addition =
+  | { readonly kind: 'stored'; readonly seqs: ReadonlyMap<string, number>; readonly added: number }
+  /** The day is signed off; nothing was added. */
+  | { readonly kind: 'dayClosed' }
+  /** A capture with this id is on record with other content; nothing was added. */
+  | { readonly kind: 'differs'; readonly captureId: string }
+
+/**
+ * Adds captures to a day, all or none. One that is on record already is left alone and reported as stored.
+ * Call it inside a transaction: the ledger row stays locked until it commits, which makes numbers gapless and
+ * lets nobody read a number before a smaller one.
+ * @param receivedMs when the server got them
+ */
+export const addCaptures = async (
+  db: Database,
+  occasionId: string,
+  captures: readonly Capture[],
+  actorId: string,
+  receivedMs: number,
+): Promise<Addition> => {
+  const ledger = await lockLedger(db, occasionId)
+  const onRecord = await findOnRecord(db, captures)
+  const fresh: Capture[] = []
+  const seqs = new Map<string, number>()
+  for (const capture of captures) {
+    const recorded = onRecord.get(capture.id)
+    if (recorded && !sameCapture(recorded, capture, occasionId)) return { kind: 'differs', captureId: capture.id }
+    if (recorded) seqs.set(capture.id, recorded.seq)
+    else if (!seqs.has(capture.id)) {
+      fresh.push(capture)
+      seqs.set(capture.id, ledger.lastSeq + fresh.length)
+    }
+  }
+  if (fresh.length === 0) return { kind: 'stored', seqs, added: 0 }
+  if (ledger.closed) return { kind: 'dayClosed' }
+  await insertCaptures(db, occasionId, fresh, actorId, receivedMs, ledger.lastSeq)
+  await db.query('update capture_ledger set last_seq = last_seq + $2 where occasion_id = $1', [
+    occasionId,
+    fresh.length,
+  ])
+  await notifyDay(db, occasionId, 'captures')
+  return { kind: 'stored', seqs, added: fresh.length }
+}
+
+/** Captures after a number, in order. */
+export const findCapturesAfter = async (
+  db: Database,
+  occasionId: string,
+  afterSeq: number,
+  most: number,
+): Promise<RecordedCapture[]> => {
+  const { rows } = await db.query<CaptureRow>(
+    `select id, seq, event_id, entry_id, kind, payload, device_id, device_ms, at_ms, uncertainty_ms, actor_id, received_ms
+       from captures where occasion_id = $1 and seq > $2 order by seq limit $3`,
+    [occasionId, afterSeq, most],
+  )
+  return rows.map(captureFromRow)
+}
+
+/** All captures of a day. */
+export const findAllCaptures = async (db: Database, occasionId: string): Promise<RecordedCapture[]> =>
+  findCapturesAfter(db, occasionId, 0, 10_000_000)
+
+/** Closes the log of a day for good. @returns false when it was closed already */
+export const closeLedger = async (db: Database, occasionId: string): Promise<boolean> => {
+  const { rowCount } = await db.query(
+    'update capture_ledger set closed_at = now() where occasion_id = $1 and closed_at is null',
+    [occasionId],
+  )
+  return rowCount === 1
+}
+
+export const LIVE_CHANNEL = 'able_gauge_live'
+
+/** Tells every server process, once the transaction commits, that a day has something new. */
+export const notifyDay = async (db: Database, occasionId: string, what: 'captures' | 'day'): Promise<void> => {
+  await db.query('select pg_notify($1, $2)', [LIVE_CHANNEL, `${what}:${occasionId}`])
+}
+
+const lockLedger = async (db: Database, occasionId: string): Promise<{ lastSeq: number; closed: boolean }> => {
+  const { rows } = await db.query<{ last_seq: number; closed_at: Date | null }>(
+    'select last_seq, closed_at from capture_ledger where occasion_id = $1 for update',
+    [occasionId],
+  )
+  const row = rows[0]
+  if (!row)
+    throw new Error(`The day ${occasionId} has no capture ledger. Days are added with addOccasion, which makes one.`)
+  return { lastSeq: row.last_seq, closed: row.closed_at !== null }
+}
+
+type OnRecord = RecordedCapture & { readonly occasionId: string }
+
+const findOnRecord = async (db: Database, captures: readonly Capture[]): Promise<Map<string, OnRecord>> => {
+  const { rows } = await db.query<CaptureRow & { occasion_id: string }>(
+    `select id, occasion_id, seq, event_id, entry_id, kind, payload, device_id, device_ms, at_ms, uncertainty_ms, actor_id, received_ms
+       from captures where id = any($1::uuid[])`,
+    [captures.map(({ id }) => id)],
+  )
+  return new Map(rows.map((row) => [row.id, { ...captureFromRow(row), occasionId: row.occasion_id }]))
+}
+
+/** The same observation; what the device thinks of its clock's uncertainty may have changed between two tries. */
+const sameCapture = (recorded: OnRecord, capture: Capture, occasionId: string): boolean =>
+  recorded.occasionId === occasionId &&
+  recorded.eventId === capture.eventId &&
+  recorded.entryId === capture.entryId &&
+  recorded.kind === capture.kind &&
+  recorded.atMs === capture.atMs &&
+  recorded.deviceId === capture.deviceId &&
+  canonicalJson(recorded.payload) === canonicalJson(capture.payload)
+
+const insertCaptures = async (
+  db: Database,
+  occasionId: string,
+  captures: readonly Capture[],
+  actorId: string,
+  receivedMs: number,
+  lastSeq: number,
+): Promise<void> => {
+  await db.query(
+    `insert into captures (occasion_id, actor_id, received_ms, seq, id, event_id, entry_id, kind, payload, device_id, device_ms, at_ms, uncertainty_ms)
+     select $1, $2, $3, $4 + row.position, row.id, row.event_id, row.entry_id, row.kind, row.payload, row.device_id, row.device_ms, row.at_ms, row.uncertainty_ms
+       from unnest($5::uuid[], $6::text[], $7::uuid[], $8::text[], $9::jsonb[], $10::text[], $11::bigint[], $12::bigint[], $13::integer[])
+            with ordinality as row (id, event_id, entry_id, kind, payload, device_id, device_ms, at_ms, uncertainty_ms, position)`,
+    [
+      occasionId,
+      actorId,
+      receivedMs,
+      lastSeq,
+      captures.map(({ id }) => id),
+      captures.map(({ eventId }) => eventId),
+      captures.map(({ entryId }) => entryId),
+      captures.map(({ kind }) => kind),
+      captures.map(({ payload }) => JSON.stringify(payload)),
+      captures.map(({ deviceId }) => deviceId),
+      captures.map(({ deviceMs }) => deviceMs),
+      captures.map(({ atMs }) => atMs),
+      captures.map(({ uncertaintyMs }) => uncertaintyMs),
+    ],
+  )
+}
+
+interface CaptureRow {
+  id: string
+  seq: number
+  event_id: string
+  entry_id: string | null
+  kind: string
+  payload: unknown
+  device_id: string
+  device_ms: string
+  at_ms: string
+  uncertainty_ms: number
+  actor_id: string
+  received_ms: string
+}
+
+const captureFromRow = (row: CaptureRow): RecordedCapture =>
+  // kind and payload were checked together before they were stored
+  ({
+    id: row.id,
+    seq: row.seq,
+    eventId: row.event_id,
+    entryId: row.entry_id,
+    kind: row.kind,
+    payload: row.payload,
+    deviceId: row.device_id,
+    deviceMs: Number(row.device_ms),
+    atMs: Number(row.at_ms),
+    uncertaintyMs: row.uncertainty_ms,
+    actorId: row.actor_id,
+    receivedMs: Number(row.received_ms),
+  }) as RecordedCapture

@@ -1,0 +1,129 @@
+/** Who is entered on a day. */
+import type { Database } from '../database.ts'
+
+export const ATTENDANCES = ['expected', 'present', 'held', 'absent'] as const
+export type Attendance = (typeof ATTENDANCES)[number]
+
+export interface Entry {
+  readonly id: string
+  readonly bib: number | null
+  readonly wave: number
+  readonly category: string
+  readonly attendance: Attendance
+  readonly note: string
+  readonly revision: number
+  readonly person: {
+    readonly id: string
+    readonly number: string
+    readonly givenName: string
+    readonly familyName: string
+    readonly birthDate: string
+  }
+}
+
+export interface NewEntry {
+  readonly id: string
+  readonly occasionId: string
+  readonly personId: string
+  readonly bib: number | null
+  readonly wave: number
+  readonly category: string
+  readonly attendance: Attendance
+  readonly note: string
+}
+
+export interface EntryChange {
+  readonly bib: number | null
+  readonly attendance: Attendance
+  readonly note: string
+}
+
+export type EntryUpdate =
+  { readonly kind: 'changed' } | { readonly kind: 'editedMeanwhile' } | { readonly kind: 'bibTaken' }
+
+export const addEntry = async (db: Database, entry: NewEntry): Promise<void> => {
+  await db.query(
+    `insert into entries (id, occasion_id, person_id, bib, wave, category, attendance, note) values ($1, $2, $3, $4, $5, $6, $7, $8)`,
+    [entry.id, entry.occasionId, entry.personId, entry.bib, entry.wave, entry.category, entry.attendance, entry.note],
+  )
+}
+
+/** Everybody entered, by wave and bib. */
+export const listEntries = async (db: Database, occasionId: string): Promise<Entry[]> => {
+  const { rows } = await db.query<EntryRow>(
+    `select e.id, e.bib, e.wave, e.category, e.attendance, e.note, e.revision,
+            p.id as person_id, p.number, p.given_name, p.family_name, p.birth_date
+       from entries e join people p on p.id = e.person_id
+      where e.occasion_id = $1 order by e.wave, e.bib nulls last, p.family_name`,
+    [occasionId],
+  )
+  return rows.map(entryFromRow)
+}
+
+/** The ids of everybody entered, with their bibs. */
+export const listBibs = async (
+  db: Database,
+  occasionId: string,
+): Promise<{ entryId: string; bib: number | null }[]> => {
+  const { rows } = await db.query<{ id: string; bib: number | null }>(
+    'select id, bib from entries where occasion_id = $1',
+    [occasionId],
+  )
+  return rows.map(({ id, bib }) => ({ entryId: id, bib }))
+}
+
+/** Changes an entry if nobody else has since `revision`. */
+export const changeEntry = async (
+  db: Database,
+  occasionId: string,
+  entryId: string,
+  revision: number,
+  change: EntryChange,
+): Promise<EntryUpdate> => {
+  try {
+    const { rowCount } = await db.query(
+      `update entries set bib = $4, attendance = $5, note = $6, revision = revision + 1
+        where occasion_id = $1 and id = $2 and revision = $3`,
+      [occasionId, entryId, revision, change.bib, change.attendance, change.note],
+    )
+    return { kind: rowCount === 1 ? 'changed' : 'editedMeanwhile' }
+  } catch (error) {
+    if (isBibTaken(error)) return { kind: 'bibTaken' }
+    throw error
+  }
+}
+
+const isBibTaken = (error: unknown): boolean =>
+  error instanceof Error && 'constraint' in error && error.constraint === 'entries_occasion_id_bib_key'
+
+interface EntryRow {
+  id: string
+  bib: number | null
+  wave: number
+  category: string
+  attendance: Attendance
+  note: string
+  revision: number
+  person_id: string
+  number: string
+  given_name: string
+  family_name: string
+  birth_date: string
+}
+
+const entryFromRow = (row: EntryRow): Entry => ({
+  id: row.id,
+  bib: row.bib,
+  wave: row.wave,
+  category: row.category,
+  attendance: row.attendance,
+  note: row.note,
+  revision: row.revision,
+  person: {
+    id: row.person_id,
+    number: row.number,
+    givenName: row.given_name,
+    familyName: row.family_name,
+    birthDate: row.birth_date,
+  },
+})
