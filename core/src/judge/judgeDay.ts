@@ -2,10 +2,11 @@
 import type { Capture } from '../capture/capture.ts'
 import { measureEvent } from '../capture/measureEntry.ts'
 import { settle } from '../capture/settle.ts'
+import type { StandardEvent } from '../standard/standard.ts'
 import { applyDecision, decisionsIn } from './decision.ts'
 import { combine } from './combine.ts'
 import { judgeEvent, type JudgedOn } from './judgeEvent.ts'
-import type { Candidate, Verdict } from './mark.ts'
+import type { Candidate, Mark, Verdict } from './mark.ts'
 
 /** A candidate with the wave they run in. */
 export interface DayCandidate extends Candidate {
@@ -22,17 +23,43 @@ export const judgeDay = (
   candidates: readonly DayCandidate[],
   captures: readonly Capture[],
 ): Map<string, Verdict> => {
-  const perEvent = on.standard.events.map((event) => {
-    const settled = settle(captures.filter(({ eventId }) => eventId === event.id))
-    return { event, measures: measureEvent(event, candidates, settled), decisions: decisionsIn(settled) }
+  const marksPerEvent = on.standard.events.map((event) => {
+    const ofEvent = captures.filter(({ eventId }) => eventId === event.id)
+    return markEvent(on, event, candidates, settle(ofEvent))
   })
+  return combineDay(on, candidates, marksPerEvent)
+}
+
+/**
+ * Marks everybody in one event; a screen keeps the result until a capture of that event arrives.
+ * @param settled the event's settled captures
+ */
+export const markEvent = (
+  on: JudgedOn,
+  event: StandardEvent,
+  candidates: readonly DayCandidate[],
+  settled: readonly Capture[],
+): Map<string, Mark> => {
+  const measures = measureEvent(event, candidates, settled)
+  const decisions = decisionsIn(settled)
   return new Map(
     candidates.map((candidate) => {
-      const marks = perEvent.map(({ event, measures, decisions }) => {
-        const measure = measures.get(candidate.entryId) ?? { kind: 'notStarted' as const, notes: [] }
-        return applyDecision(judgeEvent(on, event, candidate, measure), decisions.get(candidate.entryId))
-      })
-      return [candidate.entryId, combine(on, marks)]
+      const measure = measures.get(candidate.entryId) ?? { kind: 'notStarted' as const, notes: [] }
+      const mark = judgeEvent(on, event, candidate, measure)
+      return [candidate.entryId, applyDecision(mark, decisions.get(candidate.entryId))]
     }),
   )
 }
+
+/** Combines the marks of all events into verdicts. @param marksPerEvent in the standard's order */
+export const combineDay = (
+  on: JudgedOn,
+  candidates: readonly DayCandidate[],
+  marksPerEvent: readonly ReadonlyMap<string, Mark>[],
+): Map<string, Verdict> =>
+  new Map(
+    candidates.map(({ entryId }) => {
+      const marks = marksPerEvent.flatMap((marks) => marks.get(entryId) ?? [])
+      return [entryId, combine(on, marks)]
+    }),
+  )

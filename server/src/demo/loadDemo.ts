@@ -33,12 +33,10 @@ import { addPerson } from '../store/personStore.ts'
 import { addSignOff } from '../store/signOffStore.ts'
 import { addStandard, getStandard } from '../store/standardStore.ts'
 import { DemoDay } from './demoDay.ts'
+import { DEMO_PASSWORD } from './password.ts'
 
 const HOUR_MS = 3_600_000
 const DEMO_FOLDER = path.join(path.dirname(fileURLToPath(import.meta.url)), '..', '..', '..', 'demo')
-
-/** The password of every demo account. They exist only with the demo and sign in only while it is shown. */
-export const DEMO_PASSWORD = 'tarn-isles-demo'
 
 /** Loads the demo unless it is there already. @throws Error naming the file and place of anything unsound in it */
 export const loadDemo = async (db: Database): Promise<void> => {

@@ -5,6 +5,7 @@ import { rules } from '@able-gauge/core'
 import { verifyNothing, verifyPassword } from '../access/password.ts'
 import { accountOf, closeSession, openSession } from '../access/session.ts'
 import type { Account } from '../access/role.ts'
+import { DEMO_PASSWORD } from '../demo/password.ts'
 import { Problem } from '../problem.ts'
 import { findAccountByName, listDemoAccounts } from '../store/accountStore.ts'
 import { readBody } from './body.ts'
@@ -24,11 +25,7 @@ export const sessionRouter = (server: Server): Router => {
 
   router.get('/', async (request, response) => {
     const account = await accountOf(pool, request)
-    const demoAccounts = server.demo ? await listDemoAccounts(pool) : []
-    response.json({
-      account,
-      demoAccounts: demoAccounts.map(({ signInName, displayName, role }) => ({ signInName, displayName, role })),
-    })
+    response.json({ account, demo: server.demo ? await demoSignIns(server) : null })
   })
 
   router.post('/', limitFailures(), async (request, response) => {
@@ -47,6 +44,15 @@ export const sessionRouter = (server: Server): Router => {
 
   return router
 }
+
+const demoSignIns = async ({ pool }: Server) => ({
+  password: DEMO_PASSWORD,
+  accounts: (await listDemoAccounts(pool)).map(({ signInName, displayName, role }) => ({
+    signInName,
+    displayName,
+    role,
+  })),
+})
 
 const checkPassword = async (server: Server, signInName: string, password: string): Promise<Account | null> => {
   const found = await findAccountByName(server.pool, signInName)

@@ -1,0 +1,181 @@
+<script setup lang="ts">
+/** The bar over a day: where you are, the tape of the day, the agreed clock and whether all is saved. */
+import { computed, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import IconDoor from '~icons/tabler/logout'
+import IconMoon from '~icons/tabler/sunset-2'
+import { useSession } from '../session/sessionStore.ts'
+import BrandMark from '../ui/BrandMark.vue'
+import { shortDate, timeOfDay } from '../ui/localTime.ts'
+import { dusk, setDusk } from '../ui/theme.ts'
+import { useTick } from '../ui/useTick.ts'
+import type { Day } from './day.ts'
+import DaySaved from './DaySaved.vue'
+import DayTape from './DayTape.vue'
+
+const props = defineProps<{
+  day: Day
+}>()
+
+const session = useSession()
+const router = useRouter()
+const route = useRoute()
+const nowMs = useTick(500)
+const menuOpen = ref(false)
+const clock = computed(() => timeOfDay(nowMs.value, props.day.occasion.zone))
+
+const leave = async (): Promise<void> => {
+  await session.signOut()
+  await router.push({ name: 'signIn', query: { to: route.fullPath } })
+}
+</script>
+
+<template>
+  <header class="bar no-print">
+    <RouterLink class="brand" to="/" aria-label="Able Gauge, all days">
+      <BrandMark /><span class="name">Able Gauge</span>
+    </RouterLink>
+    <div class="where">
+      <strong>{{ day.occasion.name }}</strong>
+      <span>{{ day.occasion.venue }}, {{ shortDate(day.occasion.testDate) }}</span>
+    </div>
+    <DayTape class="tape" :day="day" />
+    <div class="now">
+      <span class="clock figures">{{ clock }}</span>
+      <DaySaved :day="day" />
+    </div>
+    <div class="menu">
+      <button class="who" :aria-expanded="menuOpen" aria-label="Your account" @click="menuOpen = !menuOpen">
+        {{ session.account?.displayName.slice(0, 1) }}
+      </button>
+      <div v-if="menuOpen" class="panel sheet">
+        <strong>{{ session.account?.displayName }}</strong>
+        <span class="quiet">{{ session.account?.role }}</span>
+        <button class="btn btn-quiet btn-sm" @click="setDusk(!dusk)">
+          <IconMoon /> {{ dusk ? 'Daylight screen' : 'Dusk screen' }}
+        </button>
+        <button class="btn btn-quiet btn-sm" @click="leave"><IconDoor /> Sign out</button>
+      </div>
+    </div>
+  </header>
+</template>
+
+<style scoped>
+.bar {
+  background: var(--bar);
+  color: var(--bar-ink);
+  display: flex;
+  align-items: stretch;
+  gap: 16px;
+  padding: 0 20px;
+  min-height: 64px;
+}
+.brand {
+  display: flex;
+  align-items: center;
+  gap: 9px;
+  color: inherit;
+  text-decoration: none;
+  font-weight: 700;
+  font-size: 1.0625rem;
+  white-space: nowrap;
+  padding-right: 16px;
+  position: relative;
+}
+.brand::after {
+  content: '';
+  position: absolute;
+  right: 0;
+  top: 16px;
+  bottom: 16px;
+  width: 1px;
+  background: color-mix(in srgb, var(--bar-ink-2) 45%, transparent);
+}
+.where {
+  display: flex;
+  flex-direction: column;
+  justify-content: center;
+  min-width: 0;
+  line-height: 1.25;
+}
+.where strong {
+  font-weight: 500;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.where span {
+  font-size: 0.8125rem;
+  color: var(--bar-ink-2);
+  white-space: nowrap;
+}
+.tape {
+  flex: 1;
+  margin-left: 8px;
+}
+.now {
+  display: flex;
+  flex-direction: column;
+  justify-content: center;
+  align-items: flex-end;
+  line-height: 1.2;
+}
+.clock {
+  font-size: 1.1875rem;
+}
+.menu {
+  position: relative;
+  display: flex;
+  align-items: center;
+}
+.who {
+  width: 36px;
+  height: 36px;
+  border-radius: 6px;
+  border: 1px solid var(--bar-ink-2);
+  background: transparent;
+  color: inherit;
+  font-weight: 700;
+}
+.panel {
+  position: absolute;
+  right: 0;
+  top: calc(100% + 4px);
+  z-index: 30;
+  padding: 14px;
+  width: 210px;
+  color: var(--ink);
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  border-color: var(--line-2);
+}
+.panel .quiet {
+  margin-top: -8px;
+}
+@media (max-width: 900px) {
+  .bar {
+    flex-wrap: wrap;
+    gap: 0 10px;
+    padding: 8px 12px 0;
+  }
+  .brand {
+    padding-right: 0;
+  }
+  .brand .name,
+  .brand::after {
+    display: none;
+  }
+  .where {
+    flex: 1;
+  }
+  .where strong {
+    font-size: 0.9375rem;
+  }
+  .tape {
+    order: 5;
+    flex-basis: calc(100% + 24px);
+    margin: 6px -12px 0;
+  }
+}
+</style>

@@ -1,0 +1,32 @@
+<script setup lang="ts">
+/** A day: its bar, and the room of the stage. */
+import { onBeforeUnmount, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import DayBar from './DayBar.vue'
+import { useDay } from './dayStore.ts'
+
+const route = useRoute()
+const store = useDay()
+
+watch(
+  () => String(route.params['dayId']),
+  (dayId) => void store.open(dayId),
+  { immediate: true },
+)
+onBeforeUnmount(() => store.close())
+</script>
+
+<template>
+  <template v-if="store.day">
+    <DayBar :day="store.day" />
+    <RouterView :day="store.day" />
+  </template>
+  <main v-else class="room">
+    <div v-if="store.problem" class="sheet p-4" role="alert">
+      <h1>This day cannot be opened</h1>
+      <p>{{ store.problem }}</p>
+      <RouterLink class="btn btn-primary" to="/">Back to all days</RouterLink>
+    </div>
+    <p v-else class="quiet">Opening the day …</p>
+  </main>
+</template>

@@ -1,0 +1,87 @@
+<script setup lang="ts">
+/** One line that says how well the clock is agreed and whether everything captured is stored. */
+import { BModal } from 'bootstrap-vue-next'
+import { computed, ref } from 'vue'
+import { useAgreedClock } from '../sync/agreedClock.ts'
+import type { WaitingCapture } from '../sync/outbox.ts'
+import { timeOfDay } from '../ui/localTime.ts'
+import type { Day } from './day.ts'
+import { useDay } from './dayStore.ts'
+
+const props = defineProps<{
+  day: Day
+}>()
+
+const store = useDay()
+const clock = useAgreedClock()
+const showRefused = ref(false)
+
+const clockWords = computed(() => {
+  const { agreement } = clock
+  return agreement ? `Clock agreed to ${Math.ceil(agreement.uncertaintyMs)} ms` : 'Clock not agreed yet'
+})
+const savedWords = computed(() => {
+  if (store.waitingCount === 0) return store.live ? 'All saved' : 'All saved, no connection'
+  return `${store.waitingCount} waiting on this device`
+})
+
+const seen = ({ capture }: WaitingCapture): string => {
+  const entry = store.entry(capture.entryId)
+  const bib = entry?.bib ? `bib ${entry.bib}` : 'no bib'
+  return `${capture.kind}, ${bib}, ${timeOfDay(capture.atMs, props.day.occasion.zone)}`
+}
+</script>
+
+<template>
+  <span class="saved" :class="{ waiting: store.waitingCount > 0 || !store.live }" role="status">
+    <span class="clock-words">{{ clockWords }}. </span>{{ savedWords }}.
+  </span>
+  <RouterLink v-if="store.signedOut" class="refused" :to="{ name: 'signIn', query: { to: $route.fullPath } }">
+    The session ended. Sign in to send them
+  </RouterLink>
+  <button v-if="store.refused.length > 0" class="refused" @click="showRefused = true">
+    {{ store.refused.length }} refused, see why
+  </button>
+  <BModal v-model="showRefused" title="Captures the server refused" ok-only ok-title="Close" ok-variant="quiet">
+    <p>Nothing is lost: they are kept on this device until you take them off the list.</p>
+    <ul class="list-unstyled">
+      <li v-for="one in store.refused" :key="one.id" class="one">
+        <strong>{{ seen(one) }}</strong>
+        <p>{{ one.reason }}</p>
+        <button class="btn btn-quiet btn-sm" @click="store.dismissRefused(one.id)">Take off the list</button>
+      </li>
+    </ul>
+  </BModal>
+</template>
+
+<style scoped>
+.saved {
+  font-size: 0.8125rem;
+  color: var(--bar-ink-2);
+  white-space: nowrap;
+}
+.waiting {
+  color: var(--vest);
+}
+.refused {
+  font-size: 0.8125rem;
+  background: var(--short-tint);
+  color: var(--short);
+  border: 0;
+  border-radius: 4px;
+  padding: 1px 6px;
+  font-weight: 650;
+}
+.one {
+  border-top: 1px solid var(--line);
+  padding: 10px 0;
+}
+.one p {
+  margin: 2px 0 8px;
+}
+@media (max-width: 900px) {
+  .clock-words {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,11 @@
+import '@fontsource-variable/atkinson-hyperlegible-next/wght.css'
+import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css'
+import './style/main.scss'
+import { createPinia } from 'pinia'
+import { createApp } from 'vue'
+import App from './App.vue'
+import { makeRouter } from './router.ts'
+import { startTheme } from './ui/theme.ts'
+
+startTheme()
+createApp(App).use(createPinia()).use(makeRouter()).mount('#app')

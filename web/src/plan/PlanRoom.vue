@@ -1,0 +1,147 @@
+<script setup lang="ts">
+/** What is planned: the standard in force, the course, the waves and the staff. */
+import { distanceAtCrossing, lapsOf, printDate, printLength, printTime, type StandardEvent } from '@able-gauge/core'
+import { computed } from 'vue'
+import { byBib, type Day } from '../day/day.ts'
+import { conductOf } from '../run/askedIn.ts'
+import { shortDate } from '../ui/localTime.ts'
+import PlanCuts from './PlanCuts.vue'
+
+const props = defineProps<{
+  day: Day
+}>()
+
+const standard = computed(() => props.day.standard)
+const waves = computed(() => [...new Set(props.day.entries.map(({ wave }) => wave))].sort((a, b) => a - b))
+const bibsIn = (wave: number): string =>
+  props.day.entries
+    .filter((entry) => entry.wave === wave)
+    .sort(byBib)
+    .map(({ bib }) => bib ?? 'no bib')
+    .join(', ')
+
+const courseOf = ({ protocol }: StandardEvent): string[] => {
+  if (protocol.kind !== 'timedDistance') return []
+  const first = distanceAtCrossing(protocol, 1)
+  const laps = `${printLength(protocol.distanceMm)} on laps of ${printLength(protocol.lapLengthMm)}: ${lapsOf(protocol)} crossings of the finish line.`
+  return first === protocol.lapLengthMm
+    ? [laps, 'Start and finish are on the same line.']
+    : [laps, `The start line stands ${printLength(first)} before the finish line, so that the part lap comes first.`]
+}
+const restsOf = ({ restAfterMs }: StandardEvent): string =>
+  restAfterMs ? `Then rest at least ${printTime(restAfterMs)}.` : ''
+</script>
+
+<template>
+  <main class="room">
+    <div class="columns">
+      <section class="sheet">
+        <h1>{{ standard.name }}, version {{ standard.version }}</h1>
+        <p class="quiet">
+          {{ standard.organisation }}. In force from {{ printDate(standard.inForceFrom)
+          }}{{ standard.inForceTo ? ` to ${printDate(standard.inForceTo)}` : '' }}.
+          {{ standard.source }}
+        </p>
+        <article v-for="(event, index) in standard.events" :key="event.id" class="event">
+          <h2>
+            <span class="figures">{{ index + 1 }}</span> {{ event.name }}
+          </h2>
+          <p>
+            {{ conductOf(event) }}. {{ event.protocol.kind === 'repetitionsInTime' ? event.protocol.countsWhen : '' }}
+          </p>
+          <p v-for="line in courseOf(event)" :key="line">{{ line }}</p>
+          <PlanCuts :event="event" :categories="standard.categories" />
+          <p v-for="caution in event.cautions" :key="caution" class="quiet">{{ caution }}</p>
+          <p v-if="restsOf(event)" class="rest">{{ restsOf(event) }}</p>
+        </article>
+        <p class="quiet small">
+          Every event has to be met. Retest from {{ standard.retest.earliestAfterDays }} days after. Hand timing counts
+          as good to {{ standard.uncertainty.handTimingMs / 1000 }} s; nearer to the cut
+          {{ standard.uncertainty.nearTheCut === 'decide' ? 'a person decides' : 'the mark is flagged' }}. Content hash
+          <span class="figures">{{ day.standardHash.slice(0, 16) }}…</span>
+        </p>
+      </section>
+      <aside>
+        <section class="sheet">
+          <h2>{{ day.occasion.venue }}</h2>
+          <p class="quiet">
+            {{ shortDate(day.occasion.testDate) }}, {{ day.entries.length }} entered in {{ waves.length }}
+            {{ waves.length === 1 ? 'wave' : 'waves' }}
+          </p>
+          <dl>
+            <template v-for="wave in waves" :key="wave">
+              <dt>Wave {{ wave }}</dt>
+              <dd class="figures">{{ bibsIn(wave) }}</dd>
+            </template>
+          </dl>
+          <RouterLink class="btn btn-primary mt-2" :to="{ name: 'muster' }">Go to muster</RouterLink>
+        </section>
+        <section class="sheet">
+          <h2>Staff</h2>
+          <ul>
+            <li v-for="member in day.staff" :key="member.accountId">
+              <strong>{{ member.displayName }}</strong><span class="quiet">{{ member.duty }}</span>
+            </li>
+          </ul>
+        </section>
+      </aside>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 360px;
+  gap: 16px;
+  align-items: start;
+}
+section {
+  padding: 18px 20px;
+}
+aside {
+  display: grid;
+  gap: 16px;
+}
+.event {
+  border-top: 1px solid var(--line);
+  padding: 14px 0;
+}
+.event h2 .figures {
+  display: inline-block;
+  width: 1.4em;
+}
+.event p {
+  margin: 4px 0 0;
+}
+.rest {
+  font-weight: 650;
+}
+.small {
+  font-size: 0.8125rem;
+  margin: 0;
+}
+dl {
+  margin: 8px 0 0;
+}
+dd {
+  margin: 0 0 8px;
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 6px 0 0;
+}
+li {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  padding: 7px 0;
+  border-top: 1px solid var(--line);
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

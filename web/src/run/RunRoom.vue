@@ -1,0 +1,150 @@
+<script setup lang="ts">
+/** The order of events: what is done, what comes next, and the way to each console. */
+import { printTime } from '@able-gauge/core'
+import { computed } from 'vue'
+import type { Day } from '../day/day.ts'
+import { useDay } from '../day/dayStore.ts'
+import { useSession } from '../session/sessionStore.ts'
+import { askedIn } from './askedIn.ts'
+import { progressOf } from './eventProgress.ts'
+
+const props = defineProps<{
+  day: Day
+}>()
+
+const store = useDay()
+const session = useSession()
+const mayCapture = computed(() => session.may('officer', 'grader', 'timer') && !props.day.occasion.signedOff)
+
+const rows = computed(() =>
+  props.day.standard.events.map((event) => ({
+    event,
+    asked: askedIn(event),
+    ...progressOf(props.day.entries, store.marksIn(event.id).value),
+  })),
+)
+const next = computed(() => rows.value.find(({ done, here }) => done < here)?.event.id)
+const held = computed(() => props.day.entries.filter(({ attendance }) => attendance === 'held'))
+</script>
+
+<template>
+  <main class="room">
+    <h1>Events in order</h1>
+    <p v-if="day.occasion.signedOff" class="quiet">
+      The day is signed off. Consoles can be read; nothing more is captured.
+    </p>
+    <ol class="events">
+      <li v-for="({ event, asked, done, underWay, here }, index) in rows" :key="event.id">
+        <article class="sheet event">
+          <span class="number figures" aria-hidden="true">{{ index + 1 }}</span>
+          <div class="what">
+            <h2>{{ event.name }}</h2>
+            <span class="quiet">{{ asked }}</span>
+          </div>
+          <div class="progress-words">
+            <strong class="figures">{{ done }} of {{ here }}</strong>
+            <span class="quiet">done{{ underWay > 0 ? `, ${underWay} under way` : '' }}</span>
+            <div class="track" aria-hidden="true"><div :style="{ width: `${here ? (done / here) * 100 : 0}%` }" /></div>
+          </div>
+          <RouterLink
+            class="btn btn-lg"
+            :class="event.id === next ? 'btn-primary' : 'btn-quiet'"
+            :to="{ name: 'event', params: { eventId: event.id } }"
+          >
+            {{ mayCapture ? 'Open the console' : 'Look at it' }}
+          </RouterLink>
+        </article>
+        <p v-if="event.restAfterMs" class="rest">Rest at least {{ printTime(event.restAfterMs) }}</p>
+      </li>
+    </ol>
+    <div class="aside">
+      <section v-if="held.length > 0" class="sheet hold">
+        <h2>Held: may not start</h2>
+        <p v-for="entry in held" :key="entry.id">
+          <strong class="figures">{{ entry.bib ?? 'no bib' }}</strong> {{ entry.person.givenName }}
+          {{ entry.person.familyName }}. {{ entry.note }}
+        </p>
+      </section>
+      <section class="sheet care">
+        <h2>Before each start</h2>
+        <ul>
+          <li>Ask for pain or illness since muster. Anybody held does not start.</li>
+          <li>Medical cover and the defibrillator are in place, water is at hand.</li>
+          <li>Chest pain, faintness, confusion, injury or a request to stop ends the attempt at once.</li>
+          <li>Your organisation's rules and its clinicians decide; this list only reminds.</li>
+        </ul>
+      </section>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+h1 {
+  margin-bottom: 12px;
+}
+.events {
+  list-style: none;
+  margin: 0 0 20px;
+  padding: 0;
+}
+.event {
+  display: grid;
+  grid-template-columns: auto 1fr 220px auto;
+  gap: 20px;
+  align-items: center;
+  padding: 18px 20px;
+}
+.number {
+  font-size: 2rem;
+  font-weight: 700;
+  color: var(--ink-2);
+}
+.what {
+  display: flex;
+  flex-direction: column;
+}
+.track {
+  height: 6px;
+  border: 1px solid var(--line-2);
+  margin-top: 4px;
+}
+.track div {
+  height: 100%;
+  background: var(--bar-2);
+}
+.rest {
+  margin: 0;
+  padding: 6px 0 6px 30px;
+  border-left: 2px dashed var(--line-2);
+  margin-left: 30px;
+  color: var(--ink-2);
+}
+.aside {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
+  gap: 16px;
+}
+.aside section {
+  padding: 16px 20px;
+}
+.hold {
+  background: var(--decide-tint);
+  border-color: var(--decide-edge);
+}
+.hold p {
+  margin: 6px 0 0;
+}
+.care ul {
+  margin: 8px 0 0;
+  padding-left: 18px;
+}
+@media (max-width: 800px) {
+  .event {
+    grid-template-columns: auto 1fr;
+  }
+  .progress-words,
+  .event .btn {
+    grid-column: 1 / -1;
+  }
+}
+</style>

@@ -1,0 +1,428 @@
+<script setup lang="ts">
+/** The lap console: one wave on the course, stamped by bib, by the next expected runner, or time first. */
+import { useEventListener } from '@vueuse/core'
+import { computed, nextTick, ref } from 'vue'
+import { shortName, type Day } from '../../day/day.ts'
+import { useDay } from '../../day/dayStore.ts'
+import { useSession } from '../../session/sessionStore.ts'
+import KeyHelp from '../../ui/KeyHelp.vue'
+import { useTick } from '../../ui/useTick.ts'
+import EventStrip from '../EventStrip.vue'
+import StartCommands from '../StartCommands.vue'
+import LapClock from './LapClock.vue'
+import LapCrossings from './LapCrossings.vue'
+import LapStopDialog from './LapStopDialog.vue'
+import LapTile from './LapTile.vue'
+import { useLapConsole, type RunEvent } from './useLapConsole.ts'
+
+const props = defineProps<{
+  day: Day
+  event: RunEvent
+}>()
+
+const store = useDay()
+const session = useSession()
+const nowMs = useTick(1_000)
+const lap = useLapConsole(() => props.day, props.event)
+const { waves, wave, board, runners, next, unassigned, stillOut, mayCapture, ready, message } = lap
+
+const typed = ref('')
+const bibBox = ref<HTMLInputElement | null>(null)
+const starting = ref(false)
+const stopping = ref(false)
+const helping = ref(false)
+/** The stamp without a bib that the typed bib goes to. */
+const assigning = ref<string | null>(null)
+
+const started = computed(() => board.value.startedAtMs !== null)
+const onCourse = computed(() => started.value && stillOut.value > 0)
+const nextWave = computed(() => waves.value.find((one) => one > wave.value))
+const endedAtMs = computed(() => {
+  const { startedAtMs, runners: tiles, crossings } = board.value
+  return startedAtMs === null || stillOut.value > 0 || tiles.length === 0
+    ? null
+    : (crossings.find(({ home }) => home)?.atMs ?? startedAtMs)
+})
+const typedEntry = computed(() => runners.value.find(({ bib }) => String(bib) === typed.value))
+const gaugeEntry = computed(() => store.entry(next.value?.entryId ?? runners.value[0]?.id ?? null))
+const cut = computed(() => (gaugeEntry.value ? lap.cutFor(gaugeEntry.value) : null))
+const cutOf = computed(() => (cut.value?.band && gaugeEntry.value ? `, for ${shortName(gaugeEntry.value)}` : ''))
+const outEntries = computed(() =>
+  board.value.runners.flatMap(({ entryId, state }) => (state === 'running' ? (store.entry(entryId) ?? []) : [])),
+)
+
+const enter = async (): Promise<void> => {
+  const bib = Number(typed.value)
+  typed.value = ''
+  if (!Number.isInteger(bib) || bib < 1) return
+  if (assigning.value !== null) {
+    if (await lap.assign(assigning.value, bib)) assigning.value = null
+  } else await lap.crossBib(bib)
+}
+
+const crossNext = (): void => {
+  if (next.value) void lap.crossEntry(next.value.entryId)
+}
+
+const beginAssigning = (captureId = unassigned.value.at(-1)?.captureId ?? null): void => {
+  assigning.value = captureId
+  typed.value = ''
+  void nextTick(() => bibBox.value?.focus())
+}
+
+const beginStart = (): void => {
+  if (!started.value && ready.value && runners.value.length > 0) starting.value = true
+}
+
+const onGo = (moment: Parameters<typeof lap.start>[0]): void => {
+  starting.value = false
+  void lap.start(moment)
+}
+
+const escape = (): void => {
+  starting.value = false
+  assigning.value = null
+  typed.value = ''
+}
+
+const KEYS: Readonly<Record<string, () => void>> = {
+  Enter: () => void enter(),
+  ' ': crossNext,
+  n: () => void lap.crossUnknown(),
+  u: () => void lap.undo(),
+  b: () => beginAssigning(),
+  x: () => (stopping.value = outEntries.value.length > 0),
+  s: beginStart,
+  Escape: escape,
+  Backspace: () => (typed.value = typed.value.slice(0, -1)),
+}
+
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if (event.ctrlKey || event.metaKey || event.altKey || stopping.value) return
+  if (event.key === '?') helping.value = !helping.value
+  const target = event.target as HTMLElement | null
+  // a focused button or link is worked with Enter and Space as everywhere
+  const onControl =
+    target !== null &&
+    /^(BUTTON|A|SELECT|TEXTAREA)$/.test(target.tagName) &&
+    (event.key === 'Enter' || event.key === ' ')
+  if (onControl || !mayCapture.value) return
+  if (/^\d$/.test(event.key)) {
+    event.preventDefault()
+    if (typed.value.length < 5) typed.value += event.key
+    return
+  }
+  const act = KEYS[event.key.length === 1 ? event.key.toLowerCase() : event.key]
+  if (!act) return
+  event.preventDefault()
+  // a key held down is one press: stamps are never made by repetition
+  if (!event.repeat || event.key === 'Backspace') act()
+})
+
+const HELP = [
+  ['0–9, Enter', 'stamp a bib as it crosses'],
+  ['Space', 'stamp the runner expected next'],
+  ['N', 'keep the time now, put the bib to it later'],
+  ['B', 'put a bib to the oldest time without one'],
+  ['U', 'undo the last capture of this device'],
+  ['X', 'somebody stops: safety, medical, gave up'],
+  ['S', 'start commands'],
+  ['Esc', 'clear what is typed'],
+] as const
+</script>
+
+<template>
+  <main class="console">
+    <EventStrip class="strip" :day="day" :current="event.id" />
+
+    <div class="main">
+      <div v-if="waves.length > 1" class="waves" role="group" aria-label="Wave">
+        <button
+          v-for="one in waves"
+          :key="one"
+          class="btn btn-sm"
+          :class="one === wave ? 'btn-primary' : 'btn-quiet'"
+          :aria-pressed="one === wave"
+          @click="wave = one"
+        >
+          Wave {{ one }}
+        </button>
+      </div>
+
+      <StartCommands v-if="starting" :commands="event.protocol.startCommands" @go="onGo" @cancel="starting = false" />
+      <LapClock
+        v-else-if="board.startedAtMs !== null"
+        :wave="wave"
+        :started-at-ms="board.startedAtMs"
+        :ended-at-ms="endedAtMs"
+        :zone="day.occasion.zone"
+        :cut="cut"
+        :cut-of="cutOf"
+      />
+      <section v-else class="sheet ready">
+        <div>
+          <h1>Wave {{ wave }}: {{ runners.length }} on the line</h1>
+          <p class="quiet">
+            {{ board.laps }} laps. Check the bibs below against the people on the line; somebody who is missing is
+            marked absent at muster.
+          </p>
+        </div>
+        <button
+          v-if="mayCapture"
+          class="btn btn-primary btn-lg"
+          :disabled="!ready || runners.length === 0"
+          @click="beginStart"
+        >
+          Start commands <kbd>S</kbd>
+        </button>
+      </section>
+
+      <div class="tiles" :class="{ many: board.runners.length > 40 }">
+        <template v-for="runner in board.runners" :key="runner.entryId">
+          <LapTile
+            v-if="store.entry(runner.entryId)"
+            :runner="runner"
+            :bib="store.entry(runner.entryId)?.bib ?? 0"
+            :name="shortName(store.entry(runner.entryId)!)"
+            :laps="board.laps"
+            :next="runner.entryId === next?.entryId"
+            :now-ms="nowMs"
+            :active="ready && started"
+            @cross="lap.crossEntry(runner.entryId)"
+          />
+        </template>
+      </div>
+      <section v-if="started && !onCourse && board.runners.length > 0" class="sheet done">
+        <p>
+          <strong>Wave {{ wave }} is in.</strong> Keep the finishers walking, watch them for a few minutes, offer water.
+        </p>
+        <button v-if="nextWave" class="btn btn-primary" @click="wave = nextWave">Go to wave {{ nextWave }}</button>
+        <RouterLink v-else class="btn btn-primary" :to="{ name: 'verdicts' }">See the verdicts</RouterLink>
+      </section>
+    </div>
+
+    <aside class="side">
+      <section v-if="unassigned.length > 0" class="sheet look">
+        <strong>{{ unassigned.length }} {{ unassigned.length === 1 ? 'time' : 'times' }} without a bib</strong>
+        <p>Kept as stamped. Put the bib to it when you know it.</p>
+        <button v-if="mayCapture" class="btn btn-quiet" @click="beginAssigning()">Put a bib <kbd>B</kbd></button>
+      </section>
+      <LapCrossings
+        class="list"
+        :crossings="board.crossings"
+        :entry-of="store.entry"
+        :assigning="assigning"
+        :may-assign="mayCapture"
+        @assign="beginAssigning"
+      />
+    </aside>
+
+    <footer v-if="mayCapture" class="keys">
+      <form class="bib-box" :class="{ assigning: assigning !== null }" @submit.prevent="enter">
+        <label for="bib">{{ assigning === null ? 'Bib' : 'Bib for the time' }}</label>
+        <input
+          id="bib"
+          ref="bibBox"
+          :value="typed"
+          class="figures"
+          inputmode="numeric"
+          autocomplete="off"
+          maxlength="5"
+          @input="typed = ($event.target as HTMLInputElement).value.replace(/\D/g, '')"
+        />
+        <span v-if="typedEntry" class="typed-name">{{ shortName(typedEntry) }}</span>
+        <span v-else-if="typed !== ''" class="typed-name">not in wave {{ wave }}</span>
+        <button class="btn btn-primary" :disabled="typed === '' || !started">Cross</button>
+      </form>
+      <button class="btn btn-quiet" :disabled="!onCourse" @click="crossNext">Next expected <kbd>Space</kbd></button>
+      <button class="btn btn-quiet" :disabled="!started" @click="lap.crossUnknown()">Time now <kbd>N</kbd></button>
+      <button class="btn btn-quiet" @click="lap.undo()">Undo <kbd>U</kbd></button>
+      <button class="btn btn-quiet" :disabled="outEntries.length === 0" @click="stopping = true">
+        Somebody stops <kbd>X</kbd>
+      </button>
+      <button class="btn btn-quiet help" aria-label="All keys" @click="helping = true"><kbd>?</kbd></button>
+      <p class="message" :class="message?.kind" role="status">{{ message?.text }}</p>
+    </footer>
+    <LapStopDialog
+      v-model="stopping"
+      :runners="outEntries"
+      :may-disqualify="session.may('officer')"
+      @stop="lap.stopRunner"
+    />
+    <KeyHelp v-model="helping" :keys="HELP" />
+  </main>
+</template>
+
+<style scoped>
+.console {
+  flex: 1;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 336px;
+  grid-template-rows: auto 1fr auto;
+  gap: 12px 16px;
+  padding: 12px 20px;
+  max-height: calc(100dvh - 64px);
+  min-height: 0;
+}
+.strip,
+.keys {
+  grid-column: 1 / -1;
+}
+.main {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  min-height: 0;
+  overflow-y: auto;
+  padding: 4px;
+  margin: -4px;
+}
+.waves {
+  display: flex;
+  gap: 6px;
+}
+.ready {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 20px;
+  padding: 18px 20px;
+}
+.ready p {
+  margin: 4px 0 0;
+}
+.tiles {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(158px, 1fr));
+  gap: 9px;
+}
+.tiles.many {
+  grid-template-columns: repeat(auto-fill, minmax(136px, 1fr));
+}
+.done {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 16px;
+  padding: 14px 16px;
+}
+.done p {
+  margin: 0;
+}
+.side {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  min-height: 0;
+}
+.look {
+  background: var(--decide-tint);
+  border-color: var(--decide-edge);
+  padding: 12px 14px;
+}
+.look p {
+  margin: 2px 0 8px;
+}
+.list {
+  flex: 1;
+}
+.keys {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+}
+.bib-box {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  width: 350px;
+  height: 52px;
+  padding: 0 7px 0 12px;
+  background: var(--sheet);
+  border: 2px solid var(--ink);
+  border-radius: 8px;
+}
+.bib-box.assigning {
+  background: var(--decide-tint);
+}
+.bib-box label {
+  white-space: nowrap;
+  color: var(--ink-2);
+}
+.bib-box input {
+  width: 90px;
+  min-width: 0;
+  flex: 1;
+  border: 0;
+  outline: 0;
+  box-shadow: none;
+  background: transparent;
+  color: inherit;
+  font-size: 1.6rem;
+  font-weight: 700;
+}
+.bib-box:focus-within {
+  box-shadow: 0 0 0 4px var(--vest);
+}
+.typed-name {
+  white-space: nowrap;
+  color: var(--ink-2);
+}
+.keys > .btn {
+  min-height: 48px;
+}
+.message {
+  margin: 0;
+  flex: 1 1 200px;
+  min-height: 1.5em;
+}
+.message.look {
+  padding: 6px 12px;
+  border-radius: 6px;
+  border: 1px solid var(--decide-edge);
+  color: var(--decide);
+}
+@media (max-width: 900px) {
+  .console {
+    display: flex;
+    flex-direction: column;
+    padding: 10px 12px;
+    max-height: none;
+  }
+  .keys {
+    position: sticky;
+    bottom: 0;
+    background: var(--ground);
+    padding: 8px 0 10px;
+    order: 3;
+  }
+  .bib-box {
+    width: 100%;
+  }
+  .keys kbd,
+  .help {
+    display: none;
+  }
+  .keys > .btn {
+    flex: 1 1 40%;
+  }
+  .message {
+    order: -1;
+    flex-basis: 100%;
+  }
+  .message:empty {
+    display: none;
+  }
+  .tiles {
+    grid-template-columns: repeat(auto-fill, minmax(108px, 1fr));
+  }
+  .side {
+    order: 4;
+  }
+  .ready {
+    flex-direction: column;
+    align-items: stretch;
+  }
+}
+</style>

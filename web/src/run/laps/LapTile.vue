@@ -1,0 +1,155 @@
+<script setup lang="ts">
+/** One runner on the lap console: bib, when due, laps done and to go. Touching it stamps a crossing. */
+import { printClock, printTime, type LapRunner } from '@able-gauge/core'
+import { computed } from 'vue'
+
+const props = defineProps<{
+  runner: LapRunner
+  bib: number
+  name: string
+  laps: number
+  /** Whether this runner is expected next. */
+  next: boolean
+  /** Agreed time, to the second. */
+  nowMs: number
+  /** Whether a touch may stamp. */
+  active: boolean
+}>()
+
+const emit = defineEmits<{ cross: [] }>()
+
+const ENDED = {
+  didNotFinish: 'did not finish',
+  safety: 'stopped',
+  withdrawn: 'withdrawn',
+  disqualified: 'disqualified',
+} as const
+const head = computed(() => {
+  const { runner } = props
+  switch (runner.state) {
+    case 'waiting':
+      return { word: 'ready', figure: '' }
+    case 'home':
+      return { word: 'home', figure: printTime(Math.floor((runner.elapsedMs ?? 0) / 100) * 100) }
+    case 'ended':
+      return { word: ENDED[runner.endedBy ?? 'didNotFinish'], figure: '' }
+    case 'running': {
+      const dueInMs = (runner.dueAtMs ?? props.nowMs) - props.nowMs
+      return dueInMs < 0
+        ? { word: 'over by', figure: printClock(-dueInMs) }
+        : { word: 'due in', figure: printClock(dueInMs) }
+    }
+  }
+})
+const lapLabel = computed(() => `${props.runner.lapsToGo} ${props.runner.lapsToGo === 1 ? 'lap' : 'laps'} to go`)
+</script>
+
+<template>
+  <button
+    class="tile"
+    :class="[runner.state, { next, last: runner.state === 'running' && runner.lapsToGo === 1 }]"
+    :disabled="!active || runner.state !== 'running'"
+    tabindex="-1"
+    :aria-label="`Bib ${bib}, ${name}, ${head.word} ${head.figure}, ${lapLabel}`"
+    :data-bib="bib"
+    @click="emit('cross')"
+  >
+    <span class="bib figures">{{ bib }}</span>
+    <span class="due figures"
+      ><span>{{ head.word }}</span
+      ><strong>{{ head.figure }}</strong></span
+    >
+    <span class="name">{{ name }}</span>
+    <span v-if="runner.state === 'running'" class="to-go">{{ lapLabel }}</span>
+    <span class="laps" aria-hidden="true">
+      <i
+        v-for="lap in laps"
+        :key="lap"
+        :class="{ done: lap <= runner.lapsDone, now: runner.state === 'running' && lap === runner.lapsDone + 1 }"
+      />
+    </span>
+  </button>
+</template>
+
+<style scoped>
+.tile {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  grid-template-rows: auto 1fr auto;
+  gap: 2px 6px;
+  padding: 9px 11px;
+  min-height: 104px;
+  background: var(--sheet);
+  color: var(--ink);
+  border: 1px solid var(--line-2);
+  border-radius: 8px;
+  text-align: left;
+  touch-action: manipulation;
+  contain: layout paint;
+}
+.bib {
+  font-size: 2.4rem;
+  font-weight: 700;
+  line-height: 1;
+}
+.due {
+  text-align: right;
+  font-size: 0.8125rem;
+  line-height: 1.25;
+}
+.due span {
+  display: block;
+}
+.due strong {
+  font-size: 0.9375rem;
+}
+.name {
+  align-self: end;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.to-go {
+  align-self: end;
+  font-size: 0.8125rem;
+  color: var(--ink-2);
+  white-space: nowrap;
+}
+.laps {
+  grid-column: 1 / -1;
+  display: flex;
+  gap: 3px;
+  margin-top: 4px;
+}
+.laps i {
+  flex: 1;
+  height: 7px;
+  border: 1px solid var(--line-2);
+  background: var(--sheet);
+}
+.laps i.done {
+  background: var(--bar-2);
+  border-color: var(--bar-2);
+}
+.laps i.now {
+  border-color: var(--ink);
+}
+.last .laps i.now {
+  background: var(--vest);
+}
+.home,
+.ended {
+  background: var(--sheet-2);
+  color: var(--ink-2);
+}
+.ended .laps {
+  opacity: 0.5;
+}
+.next {
+  border: 2px solid var(--ink);
+  box-shadow: 0 0 0 4px var(--vest);
+}
+.tile:active:not(:disabled) {
+  background: var(--tint);
+}
+</style>

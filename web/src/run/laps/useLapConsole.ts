@@ -1,0 +1,190 @@
+/** State and actions of the lap console. What is shown follows from captures; every action is a capture. */
+import {
+  findCut,
+  lapBoard,
+  printTime,
+  type Capture,
+  type LapBoard,
+  type StandardEvent,
+  type StopReason,
+  type TimedDistance,
+} from '@able-gauge/core'
+import { computed, ref, shallowRef, type ComputedRef } from 'vue'
+import { byBib, shortName, type Day, type Entry } from '../../day/day.ts'
+import { useDay } from '../../day/dayStore.ts'
+import { useSession } from '../../session/sessionStore.ts'
+import { useAgreedClock, type AgreedMoment } from '../../sync/agreedClock.ts'
+import { deviceId } from '../../sync/outbox.ts'
+
+export type RunEvent = StandardEvent & { readonly protocol: TimedDistance }
+
+export const useLapConsole = (day: () => Day, event: RunEvent) => {
+  const store = useDay()
+  const session = useSession()
+  const clock = useAgreedClock()
+
+  const settled = store.settledIn(event.id)
+  const waves = computed(() => [...new Set(day().entries.map(({ wave }) => wave))].sort((a, b) => a - b))
+  const chosenWave = ref<number | null>(null)
+  const message = shallowRef<{ readonly text: string; readonly kind: 'done' | 'look' } | null>(null)
+
+  const inWave = (wave: number): Entry[] =>
+    day()
+      .entries.filter(
+        (entry) =>
+          entry.wave === wave && entry.bib !== null && (entry.attendance === 'present' || stamped.value.has(entry.id)),
+      )
+      .sort(byBib)
+  const stamped = computed(() => new Set(settled.value.map(({ entryId }) => entryId)))
+
+  const boardOf = (wave: number): LapBoard => {
+    const runners = inWave(wave)
+    return lapBoard(
+      event.protocol,
+      wave,
+      runners.map(({ id }) => ({ entryId: id, wave })),
+      settled.value,
+      paceMs(runners),
+    )
+  }
+  /** The most generous cut among the runners: nobody is expected before it is reasonable. */
+  const paceMs = (runners: readonly Entry[]): number =>
+    Math.max(60_000, ...runners.map((entry) => cutFor(entry)?.value ?? 0))
+  const cutFor = (entry: Entry) => {
+    const found = findCut(event, entry)
+    return found.ok ? found.cut : null
+  }
+
+  /** The wave that is on the course, else the first that has not run, else the last. */
+  const suggestedWave = computed(() => {
+    const boards = waves.value.map((wave) => ({ wave, board: boardOf(wave) }))
+    const isOut = ({ board }: { board: LapBoard }) =>
+      board.startedAtMs !== null && board.runners.some(({ state }) => state === 'running')
+    return (boards.find(isOut) ?? boards.find(({ board }) => board.startedAtMs === null) ?? boards.at(-1))?.wave ?? 1
+  })
+  const wave = computed({
+    get: () => chosenWave.value ?? suggestedWave.value,
+    set: (value) => (chosenWave.value = value),
+  })
+  const board: ComputedRef<LapBoard> = computed(() => boardOf(wave.value))
+  const runners = computed(() => inWave(wave.value))
+  const next = computed(() => {
+    const first = board.value.runners[0]
+    return first?.state === 'running' ? first : undefined
+  })
+  const unassigned = computed(() => board.value.crossings.filter(({ entryId }) => entryId === null))
+  const stillOut = computed(() => board.value.runners.filter(({ state }) => state === 'running').length)
+
+  const mayCapture = computed(() => session.may('officer', 'grader', 'timer') && !day().occasion.signedOff)
+  const ready = computed(() => mayCapture.value && clock.agreement !== null)
+
+  const say = (text: string, kind: 'done' | 'look' = 'done'): void => {
+    message.value = { text, kind }
+  }
+
+  const start = async (moment: AgreedMoment): Promise<void> => {
+    const entryIds = runners.value.map(({ id }) => id)
+    chosenWave.value = wave.value
+    await store.capture(event.id, null, { kind: 'waveStarted', payload: { wave: wave.value, entryIds } }, moment)
+    say(`Wave ${wave.value} started with ${entryIds.length} runners.`)
+  }
+
+  const crossEntry = async (entryId: string, moment = clock.moment()): Promise<void> => {
+    const runner = board.value.runners.find((one) => one.entryId === entryId)
+    const entry = store.entry(entryId)
+    if (!moment || !entry || board.value.startedAtMs === null) return
+    if (runner?.state !== 'running') {
+      await crossUnknown(`Bib ${entry.bib ?? ''} is not on the course any more.`, moment)
+      return
+    }
+    const lap = runner.lapsDone + 1
+    await store.capture(event.id, entryId, { kind: 'crossed', payload: {} }, moment)
+    const elapsed = printTime(Math.max(0, moment.atMs - board.value.startedAtMs))
+    say(`${entry.bib ?? ''} ${shortName(entry)}: ${lap === board.value.laps ? 'home' : `lap ${lap}`} at ${elapsed}`)
+  }
+
+  const crossBib = async (bib: number): Promise<void> => {
+    const moment = clock.moment()
+    const entry = runners.value.find((one) => one.bib === bib)
+    if (entry) await crossEntry(entry.id, moment)
+    else await crossUnknown(`Bib ${bib} is not entered in wave ${wave.value}.`, moment)
+  }
+
+  /** Time first: the stamp is kept, the bib is put to it later. */
+  const crossUnknown = async (why = '', moment = clock.moment()): Promise<void> => {
+    const { startedAtMs } = board.value
+    if (!moment || startedAtMs === null) return
+    await store.capture(event.id, null, { kind: 'crossed', payload: {} }, moment)
+    const elapsed = printTime(Math.max(0, moment.atMs - startedAtMs))
+    say(`${why} The time ${elapsed} is kept without a bib: put the bib to it.`.trim(), 'look')
+  }
+
+  const assign = async (captureId: string, bib: number): Promise<boolean> => {
+    const entry = runners.value.find((one) => one.bib === bib)
+    if (!entry) {
+      say(`Bib ${bib} is not entered in wave ${wave.value}. The time is kept; try another bib.`, 'look')
+      return false
+    }
+    await store.capture(event.id, entry.id, { kind: 'assigned', payload: { captureId } })
+    say(`The time now belongs to ${bib} ${shortName(entry)}.`)
+    return true
+  }
+
+  const stopRunner = async (entryId: string, reason: StopReason, note: string): Promise<void> => {
+    const payload = note.trim() === '' ? { reason } : { reason, note: note.trim() }
+    await store.capture(event.id, entryId, { kind: 'stopped', payload })
+    say(`Recorded for bib ${store.entry(entryId)?.bib ?? ''}.`)
+  }
+
+  /** The last thing this device captured here that still stands. */
+  const lastOwn = (): Capture | undefined => {
+    const mine = deviceId()
+    const all = store.allIn(event.id)
+    const voided = new Set(all.flatMap((capture) => (capture.kind === 'voided' ? [capture.payload.captureId] : [])))
+    const candidates = all.filter(
+      (capture) => capture.deviceId === mine && capture.kind !== 'voided' && !voided.has(capture.id),
+    )
+    return candidates.sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1)).at(-1)
+  }
+
+  const undo = async (): Promise<void> => {
+    const last = lastOwn()
+    if (!last) {
+      say('Nothing captured on this device is left to undo.', 'look')
+      return
+    }
+    await store.capture(event.id, last.entryId, {
+      kind: 'voided',
+      payload: { captureId: last.id, reason: 'undone at the console' },
+    })
+    const bib = store.entry(last.entryId)?.bib
+    const what = {
+      waveStarted: `the start of wave ${wave.value}`,
+      crossed: 'the crossing',
+      assigned: 'the bib',
+      stopped: 'the end',
+    }
+    say(`Undone: ${what[last.kind as keyof typeof what] ?? last.kind}${bib ? ` of bib ${bib}` : ''}.`)
+  }
+
+  return {
+    waves,
+    wave,
+    board,
+    runners,
+    next,
+    unassigned,
+    stillOut,
+    mayCapture,
+    ready,
+    message,
+    cutFor,
+    start,
+    crossEntry,
+    crossBib,
+    crossUnknown,
+    assign,
+    stopRunner,
+    undo,
+  }
+}

@@ -1,0 +1,174 @@
+<script setup lang="ts">
+import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { inWords } from '../api.ts'
+import BrandMark from '../ui/BrandMark.vue'
+import { ROLE_NAMES, useSession } from './sessionStore.ts'
+
+const session = useSession()
+const route = useRoute()
+const router = useRouter()
+const name = ref('')
+const password = ref('')
+const problem = ref('')
+const busy = ref(false)
+
+const signIn = async (): Promise<void> => {
+  busy.value = true
+  problem.value = ''
+  try {
+    await session.signIn(name.value, password.value)
+    const to = route.query['to']
+    await router.push(typeof to === 'string' && to.startsWith('/') && !to.startsWith('//') ? to : '/')
+  } catch (error) {
+    problem.value = inWords(error)
+  } finally {
+    busy.value = false
+  }
+}
+
+const signInAs = async (signInName: string): Promise<void> => {
+  name.value = signInName
+  password.value = session.demo?.password ?? ''
+  await signIn()
+}
+</script>
+
+<template>
+  <header class="band">
+    <div class="inner">
+      <BrandMark /><strong>Able Gauge</strong>
+      <span class="says">Test days, from muster to signed verdicts</span>
+    </div>
+    <div class="ruler" aria-hidden="true" />
+  </header>
+  <main class="room">
+    <div class="columns" :class="{ one: !session.demo }">
+      <form class="sheet card-pad" @submit.prevent="signIn">
+        <h1>Sign in</h1>
+        <label for="name">Name</label>
+        <BFormInput
+          id="name"
+          v-model="name"
+          autocomplete="username"
+          autocapitalize="none"
+          spellcheck="false"
+          required
+          autofocus
+        />
+        <label for="password">Password</label>
+        <BFormInput id="password" v-model="password" type="password" autocomplete="current-password" required />
+        <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+        <BButton type="submit" variant="primary" size="lg" :disabled="busy">Sign in</BButton>
+      </form>
+      <section v-if="session.demo" class="sheet card-pad">
+        <h2>The demo: the Tarn Isles</h2>
+        <p class="quiet">An invented territory with made-up people. Choose whom to be; all share one password.</p>
+        <ul class="people">
+          <li v-for="person in session.demo.accounts" :key="person.signInName">
+            <button type="button" class="person" :disabled="busy" @click="signInAs(person.signInName)">
+              <strong>{{ person.displayName }}</strong>
+              <span>{{ ROLE_NAMES[person.role] }}</span>
+            </button>
+          </li>
+        </ul>
+      </section>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.band {
+  background: var(--bar);
+  color: var(--bar-ink);
+}
+.inner {
+  max-width: 1000px;
+  margin: 0 auto;
+  padding: 20px;
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  font-size: 1.125rem;
+}
+.says {
+  font-size: 0.9375rem;
+  color: var(--bar-ink-2);
+  margin-left: 12px;
+}
+.ruler {
+  height: 14px;
+  background: repeating-linear-gradient(to right, var(--vest-ink) 0 1px, transparent 1px 13px) var(--vest);
+}
+.room {
+  max-width: 1000px;
+  padding-top: 56px;
+}
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
+  gap: 20px;
+  align-items: start;
+}
+.columns.one {
+  grid-template-columns: minmax(0, 440px);
+  justify-content: center;
+}
+.card-pad {
+  padding: 24px;
+}
+form {
+  display: grid;
+  gap: 6px;
+}
+label {
+  font-weight: 650;
+  margin-top: 10px;
+}
+form button {
+  margin-top: 18px;
+}
+.problem {
+  margin: 12px 0 0;
+  padding: 8px 12px;
+  background: var(--short-tint);
+  color: var(--short);
+  border-radius: 6px;
+}
+.people {
+  list-style: none;
+  margin: 12px 0 0;
+  padding: 0;
+}
+.person {
+  width: 100%;
+  min-height: 48px;
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  align-items: center;
+  background: none;
+  color: inherit;
+  border: 0;
+  border-top: 1px solid var(--line);
+  text-align: left;
+}
+.person:hover {
+  background: var(--tint);
+}
+.person span {
+  color: var(--ink-2);
+}
+@media (max-width: 800px) {
+  .room {
+    padding-top: 20px;
+  }
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .says {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,54 @@
+import { defineStore } from 'pinia'
+import { ref } from 'vue'
+import { call } from '../api.ts'
+
+export type Role = 'officer' | 'grader' | 'timer' | 'clerk' | 'viewer'
+
+export interface Account {
+  readonly id: string
+  readonly signInName: string
+  readonly displayName: string
+  readonly role: Role
+}
+
+/** The made-up people one can be in the demo. */
+export interface DemoSignIns {
+  readonly password: string
+  readonly accounts: readonly Omit<Account, 'id'>[]
+}
+
+export const ROLE_NAMES: Readonly<Record<Role, string>> = {
+  officer: 'officer in charge',
+  grader: 'grader',
+  timer: 'timer',
+  clerk: 'check-in clerk',
+  viewer: 'records office, read only',
+}
+
+/** Who is signed in. */
+export const useSession = defineStore('session', () => {
+  const account = ref<Account | null>(null)
+  const demo = ref<DemoSignIns | null>(null)
+  const known = ref(false)
+
+  const look = async (): Promise<void> => {
+    const answer = await call<{ account: Account | null; demo: DemoSignIns | null }>('GET', '/session')
+    account.value = answer.account
+    demo.value = answer.demo
+    known.value = true
+  }
+
+  const signIn = async (signInName: string, password: string): Promise<void> => {
+    const answer = await call<{ account: Account }>('POST', '/session', { signInName, password })
+    account.value = answer.account
+  }
+
+  const signOut = async (): Promise<void> => {
+    await call('DELETE', '/session')
+    account.value = null
+  }
+
+  const may = (...roles: readonly Role[]): boolean => account.value !== null && roles.includes(account.value.role)
+
+  return { account, demo, known, look, signIn, signOut, may }
+})

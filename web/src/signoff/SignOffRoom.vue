@@ -1,0 +1,163 @@
+<script setup lang="ts">
+/** The end of the day: what is still open, and the officer's signature. */
+import { BFormInput } from 'bootstrap-vue-next'
+import { computed, ref } from 'vue'
+import { call, inWords } from '../api.ts'
+import { byBib, fullName, type Day } from '../day/day.ts'
+import { useDay } from '../day/dayStore.ts'
+import { useSession } from '../session/sessionStore.ts'
+import { dateAndTime } from '../ui/localTime.ts'
+import VerdictChip from '../ui/VerdictChip.vue'
+
+const props = defineProps<{
+  day: Day
+}>()
+
+const store = useDay()
+const session = useSession()
+const password = ref('')
+const acceptOpen = ref(false)
+const problem = ref('')
+const busy = ref(false)
+
+const open = computed(() =>
+  [...props.day.entries].sort(byBib).flatMap((entry) => {
+    const verdict = store.verdicts.get(entry.id)
+    return verdict && !verdict.settled && entry.attendance !== 'absent' ? [{ entry, verdict }] : []
+  }),
+)
+const settledCount = computed(() => [...store.verdicts.values()].filter(({ settled }) => settled).length)
+const mayHave = computed(() => session.may('officer') && !props.day.occasion.signedOff)
+const ready = computed(
+  () => store.waitingCount === 0 && password.value !== '' && (open.value.length === 0 || acceptOpen.value),
+)
+
+const sign = async (): Promise<void> => {
+  busy.value = true
+  problem.value = ''
+  const { id } = props.day.occasion
+  try {
+    await call('POST', `/occasions/${id}/sign-off`, { password: password.value, acceptOpen: acceptOpen.value })
+    await store.reread(id)
+  } catch (error) {
+    problem.value = inWords(error)
+  } finally {
+    password.value = ''
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <main class="room">
+    <section v-if="day.occasion.signedOff" class="sheet signed">
+      <h1>Signed off</h1>
+      <p>
+        By <strong>{{ day.occasion.signedOff.by }}</strong>,
+        {{ dateAndTime(day.occasion.signedOff.atMs, day.occasion.zone) }}. {{ day.entries.length }} verdicts stand as
+        signed, under {{ day.standard.name }}, version {{ day.standard.version }}.
+      </p>
+      <p class="quiet">
+        Content hash of the standard: <span class="figures hash">{{ day.standardHash }}</span>
+      </p>
+      <RouterLink class="btn btn-primary" :to="{ name: 'verdicts' }">See the verdicts</RouterLink>
+    </section>
+    <div v-else class="columns">
+      <section class="sheet">
+        <h1>{{ open.length === 0 ? 'Nothing is open' : `${open.length} verdicts are still open` }}</h1>
+        <p class="quiet">
+          {{ settledCount }} of {{ day.entries.length }} are settled. After the signature no capture is taken and no
+          verdict changes.
+        </p>
+        <ul>
+          <li v-for="{ entry, verdict } in open" :key="entry.id">
+            <strong class="figures">{{ entry.bib ?? '–' }}</strong>
+            <span
+              >{{ fullName(entry) }}<small class="quiet">{{ verdict.trace[0]?.sentence }}</small></span
+            >
+            <VerdictChip :verdict="verdict" />
+          </li>
+        </ul>
+      </section>
+      <form v-if="mayHave" class="sheet sign" @submit.prevent="sign">
+        <h2>Sign as {{ session.account?.displayName }}</h2>
+        <label v-if="open.length > 0" class="accept"
+          ><input v-model="acceptOpen" type="checkbox" /> I know that {{ open.length }} verdicts stay open and sign the
+          day all the same.</label
+        >
+        <label for="sign-password">Your password</label>
+        <BFormInput id="sign-password" v-model="password" type="password" autocomplete="current-password" />
+        <p v-if="store.waitingCount > 0" class="quiet">
+          {{ store.waitingCount }} captures are still on their way to the server. Signing waits for them.
+        </p>
+        <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+        <button class="btn btn-primary btn-lg" :disabled="!ready || busy">Sign off the day</button>
+      </form>
+      <p v-else class="sheet sign">The officer in charge signs here.</p>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 380px;
+  gap: 16px;
+  align-items: start;
+}
+section,
+.sign {
+  padding: 18px 20px;
+}
+.signed {
+  max-width: 700px;
+}
+.hash {
+  overflow-wrap: anywhere;
+}
+ul {
+  list-style: none;
+  margin: 10px 0 0;
+  padding: 0;
+}
+li {
+  display: grid;
+  grid-template-columns: 44px 1fr auto;
+  gap: 8px;
+  align-items: center;
+  padding: 7px 0;
+  border-top: 1px solid var(--line);
+}
+li strong {
+  font-size: 1.0625rem;
+}
+small {
+  display: block;
+}
+form {
+  display: grid;
+  gap: 8px;
+}
+.accept {
+  display: flex;
+  gap: 10px;
+  align-items: flex-start;
+}
+.accept input {
+  width: 22px;
+  height: 22px;
+  flex: none;
+}
+.problem {
+  margin: 0;
+  padding: 8px 12px;
+  background: var(--short-tint);
+  color: var(--short);
+  border-radius: 6px;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,64 @@
+/** The one clock: this device's monotonic clock and its agreement with the server's timeline. */
+import { agree, type Agreement, type RoundTrip } from '@able-gauge/core'
+import { defineStore } from 'pinia'
+import { ref, shallowRef } from 'vue'
+import { call, NoAnswer, Refusal } from '../api.ts'
+
+const FIRST_ROUND_TRIPS = 6
+const KEPT_ROUND_TRIPS = 40
+const EVERY_MS = 15_000
+
+/** A moment as a capture records it. */
+export interface AgreedMoment {
+  readonly atMs: number
+  readonly uncertaintyMs: number
+  readonly deviceMs: number
+}
+
+export const useAgreedClock = defineStore('agreedClock', () => {
+  const roundTrips: RoundTrip[] = []
+  const agreement = shallowRef<Agreement | null>(null)
+  const reachable = ref(true)
+  let timer: ReturnType<typeof setTimeout> | undefined
+
+  const ask = async (): Promise<void> => {
+    const sentMs = performance.now()
+    try {
+      const { serverMs } = await call<{ serverMs: number }>('GET', '/time')
+      roundTrips.push({ sentMs, serverMs, receivedMs: performance.now() })
+      if (roundTrips.length > KEPT_ROUND_TRIPS) roundTrips.shift()
+      reachable.value = true
+    } catch (error) {
+      if (!(error instanceof NoAnswer) && !(error instanceof Refusal)) throw error
+      reachable.value = !(error instanceof NoAnswer)
+    }
+    agreement.value = agree(roundTrips, performance.now())
+  }
+
+  const keepAsking = async (): Promise<void> => {
+    if (timer !== undefined) return
+    timer = setTimeout(() => undefined, EVERY_MS)
+    for (let index = 0; index < FIRST_ROUND_TRIPS; index++) await ask()
+    const again = async (): Promise<void> => {
+      await ask()
+      timer = setTimeout(() => void again(), reachable.value ? EVERY_MS : 2_000)
+    }
+    timer = setTimeout(() => void again(), EVERY_MS)
+  }
+
+  /** Agreed time now, or null while the clock is not agreed. @param deviceMs a reading of performance.now() */
+  const moment = (deviceMs = performance.now()): AgreedMoment | null => {
+    const { value } = agreement
+    if (!value) return null
+    return {
+      atMs: Math.round(deviceMs + value.offsetMs),
+      uncertaintyMs: Math.ceil(value.uncertaintyMs),
+      deviceMs: Math.round(deviceMs),
+    }
+  }
+
+  /** Agreed time for showing; the device's own time until the clock is agreed. */
+  const nowMs = (): number => moment()?.atMs ?? Date.now()
+
+  return { agreement, reachable, keepAsking, moment, nowMs }
+})

@@ -1,0 +1,162 @@
+<script setup lang="ts">
+/** The gauge: a ruled strip with the side that meets the standard filled, the cut a notch, the person a marker. */
+import { gaugeScale, positionOn, printQuantity, type Cut } from '@able-gauge/core'
+import { computed } from 'vue'
+
+const props = withDefaults(
+  defineProps<{
+    cut: Pick<Cut, 'value' | 'unit' | 'sense'>
+    /** Where the person stands; null for no marker. */
+    value: number | null
+    /** How the marker looks: still running or inside, outside the standard, or waiting for a decision. */
+    state?: 'good' | 'short' | 'decide'
+    /** `small` for tables, `large` with figures at notch and ends. */
+    size?: 'small' | 'large'
+    /** A word after the cut's figure. */
+    cutWord?: string
+  }>(),
+  { state: 'good', size: 'small', cutWord: '' },
+)
+
+const scale = computed(() => gaugeScale(props.cut))
+const share = (value: number): number => positionOn(scale.value, value) * 100
+const cutAt = computed(() => share(props.cut.value))
+const valueAt = computed(() => (props.value === null ? 0 : share(props.value)))
+const filled = computed(() =>
+  props.cut.sense === 'atMost'
+    ? { left: '0%', right: `${100 - cutAt.value}%` }
+    : { left: `${cutAt.value}%`, right: '0%' },
+)
+const graduation = computed(() => `${(scale.value.graduation / (scale.value.to - scale.value.from)) * 100}%`)
+const print = (value: number): string => printQuantity(Math.round(value), props.cut.unit)
+const label = computed(() => {
+  const asked = `${props.cut.sense === 'atMost' ? 'at most' : 'at least'} ${print(props.cut.value)}`
+  return props.value === null ? `Asked: ${asked}` : `${print(props.value)}, asked: ${asked}`
+})
+</script>
+
+<template>
+  <div class="gauge" :class="[size, state]" role="img" :aria-label="label">
+    <span
+      v-if="size === 'large'"
+      class="cut-figure figures"
+      :class="{ before: cutAt > 70 }"
+      :style="{ left: `${cutAt}%` }"
+    >
+      {{ print(cut.value) }}<template v-if="cutWord"> {{ cutWord }}</template>
+    </span>
+    <div class="strip" :style="{ '--graduation': graduation }">
+      <div class="met" :style="filled" />
+      <div class="rule" />
+    </div>
+    <div class="notch" :style="{ left: `${cutAt}%` }" />
+    <div v-if="value !== null" class="marker" :style="{ left: `${valueAt}%` }" />
+    <div v-if="size === 'large'" class="ends figures">
+      <span>{{ print(scale.from) }}</span>
+      <span>{{ print(scale.to) }}</span>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.gauge {
+  position: relative;
+  padding: 5px 0;
+}
+.strip {
+  position: relative;
+  height: 8px;
+  border: 1px solid var(--line-2);
+  background: var(--sheet-2);
+}
+.met,
+.rule {
+  position: absolute;
+  inset: -1px 0;
+}
+.met {
+  background: var(--met);
+}
+.rule {
+  inset: 0;
+  background-image: linear-gradient(
+    to right,
+    transparent calc(100% - 1px),
+    color-mix(in srgb, var(--line-2) 70%, transparent) 0
+  );
+  background-size: var(--graduation) 100%;
+}
+.notch {
+  position: absolute;
+  top: 2px;
+  bottom: 2px;
+  width: 2px;
+  margin-left: -1px;
+  background: var(--ink);
+}
+.marker {
+  position: absolute;
+  top: 2px;
+  bottom: 2px;
+  width: 8px;
+  margin-left: -4px;
+  background: var(--vest);
+  border: 2px solid #10201d;
+  border-radius: 2px;
+}
+.short .marker {
+  background: #b5361a;
+  border-color: var(--ink);
+}
+.decide .marker {
+  background: var(--decide-edge);
+}
+.large {
+  padding: 24px 0 20px;
+}
+.large .strip {
+  height: 15px;
+}
+.large .notch {
+  top: 16px;
+  bottom: 14px;
+}
+.large .notch::before {
+  content: '';
+  position: absolute;
+  left: -5px;
+  top: -2px;
+  border: 6px solid transparent;
+  border-top: 7px solid var(--ink);
+  border-bottom: 0;
+}
+.large .marker {
+  top: 19px;
+  bottom: 14px;
+  width: 11px;
+  margin-left: -5.5px;
+  border-radius: 3px;
+  transition: left 0.15s linear;
+}
+.cut-figure {
+  position: absolute;
+  top: 0;
+  margin-left: 9px;
+  font-weight: 700;
+  font-size: 0.875rem;
+  white-space: nowrap;
+}
+.cut-figure.before {
+  transform: translateX(-100%);
+  margin-left: -9px;
+}
+.ends {
+  position: absolute;
+  inset: auto 0 0;
+  display: flex;
+  justify-content: space-between;
+  font-size: 0.8125rem;
+  color: var(--ink-2);
+  line-height: 1;
+}
+</style>

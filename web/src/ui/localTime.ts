@@ -1,0 +1,28 @@
+/** Dates and times of day in words, at the venue. */
+import { printDate } from '@able-gauge/core'
+
+/** "10:34:08" at the venue. */
+export const timeOfDay = (atMs: number, zone: string): string =>
+  new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit', second: '2-digit' }).format(
+    atMs,
+  )
+
+/** "Tue 24 Nov 2026" for a calendar date. */
+export const shortDate = (date: string): string => {
+  const weekday = new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', weekday: 'short' }).format(
+    new Date(`${date}T00:00:00Z`),
+  )
+  const [day = '', month = '', year = ''] = printDate(date).split(' ')
+  return `${weekday} ${day} ${month.slice(0, 3)} ${year}`
+}
+
+/** "24 Nov 2026, 16:05" at the venue. */
+export const dateAndTime = (atMs: number, zone: string): string =>
+  new Intl.DateTimeFormat('en-GB', {
+    timeZone: zone,
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+  }).format(atMs)

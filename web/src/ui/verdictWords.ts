@@ -1,0 +1,60 @@
+/** The word and the look of a verdict or a mark. */
+import type { Mark, Verdict } from '@able-gauge/core'
+
+export type ChipLook = 'met' | 'short' | 'decide' | 'out' | 'going'
+
+export interface Chip {
+  readonly word: string
+  readonly look: ChipLook
+}
+
+export const chipOf = ({ outcome, settled }: Pick<Verdict, 'outcome' | 'settled'>): Chip => {
+  switch (outcome) {
+    case 'met':
+      return { word: 'Met', look: 'met' }
+    case 'short':
+      return { word: 'Short', look: 'short' }
+    case 'open':
+      return { word: 'Decide', look: 'decide' }
+    case 'notFinished':
+      return settled ? { word: 'Did not finish', look: 'short' } : { word: 'Not finished', look: 'going' }
+    case 'notStarted':
+      return { word: 'Not started', look: 'going' }
+    case 'withdrawn':
+      return { word: 'Withdrawn', look: 'out' }
+    case 'disqualified':
+      return { word: 'Disqualified', look: 'short' }
+    case 'exempt':
+      return { word: 'Exempt', look: 'out' }
+  }
+}
+
+const ENDED_WORDS = { didNotFinish: 'did not finish', withdrawn: 'withdrawn', disqualified: 'disqualified' } as const
+
+/** What stands where a mark has no figure. */
+export const wordFor = (mark: Mark): string => {
+  switch (mark.kind) {
+    case 'waiting':
+      return 'waiting'
+    case 'running':
+      return 'under way'
+    case 'ended':
+      return ENDED_WORDS[mark.reason]
+    case 'open':
+      return mark.reason === 'stoppedForSafety' ? 'stopped for safety' : 'to decide'
+    case 'decided':
+      return `decided: ${mark.as}`
+    case 'met':
+    case 'short':
+      return mark.kind
+  }
+}
+
+/** How the marker on a gauge looks for a mark. */
+export const markerOf = (mark: Mark): 'good' | 'short' | 'decide' => {
+  if (mark.kind === 'open') return 'decide'
+  return mark.kind === 'short' || (mark.kind === 'decided' && mark.as === 'short') ? 'short' : 'good'
+}
+
+/** The judged value of a mark, if it has one. */
+export const figureOf = (mark: Mark): number | null => ('rounded' in mark ? mark.rounded : null)

@@ -1,0 +1,195 @@
+<script setup lang="ts">
+/** One person's result, on screen and on paper: each event with its gauge and reasons, and what follows. */
+import { printDate, printMargin, printQuantity, retestDate } from '@able-gauge/core'
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import IconPrinter from '~icons/tabler/printer'
+import { fullName, type Day } from '../day/day.ts'
+import BrandMark from '../ui/BrandMark.vue'
+import Gauge from '../ui/Gauge.vue'
+import { dateAndTime } from '../ui/localTime.ts'
+import VerdictChip from '../ui/VerdictChip.vue'
+import { figureOf, markerOf, wordFor } from '../ui/verdictWords.ts'
+import { useVerdicts } from './useVerdicts.ts'
+
+const props = defineProps<{
+  day: Day
+}>()
+
+const route = useRoute()
+const { verdicts } = useVerdicts(() => props.day)
+const entry = computed(() => props.day.entries.find(({ id }) => id === route.params['entryId']))
+const verdict = computed(() => (entry.value ? verdicts.value.get(entry.value.id) : undefined))
+const rows = computed(() =>
+  (verdict.value?.marks ?? []).map((mark) => ({
+    mark,
+    name: props.day.standard.events.find(({ id }) => id === mark.eventId)?.name ?? mark.eventId,
+    figure: figureOf(mark),
+    unit: 'unit' in mark ? mark.unit : ('count' as const),
+    margin:
+      'margin' in mark
+        ? `${mark.margin < 0 ? 'short by' : 'to spare'} ${printMargin(mark.margin, mark.unit)}`
+        : wordFor(mark),
+  })),
+)
+const retestOn = computed(() =>
+  verdict.value && verdict.value.outcome !== 'met'
+    ? printDate(retestDate(props.day.standard, props.day.occasion.testDate))
+    : '',
+)
+const print = (): void => window.print()
+</script>
+
+<template>
+  <main class="room">
+    <div class="actions no-print">
+      <RouterLink class="btn btn-quiet" :to="{ name: 'verdicts' }">Back to the verdicts</RouterLink>
+      <button class="btn btn-primary" @click="print"><IconPrinter /> Print the sheet</button>
+    </div>
+    <article v-if="entry && verdict" class="sheet paper">
+      <header>
+        <div class="brand"><BrandMark /> {{ day.standard.organisation }}</div>
+        <span>{{ day.occasion.venue }}, {{ printDate(day.occasion.testDate) }}</span>
+      </header>
+      <div class="who">
+        <div>
+          <h1>{{ fullName(entry) }}</h1>
+          <p class="quiet">
+            Bib <span class="figures">{{ entry.bib }}</span>, number
+            <span class="figures">{{ entry.person.number }}</span>, age {{ entry.ageYears }}
+          </p>
+        </div>
+        <VerdictChip class="chip" :verdict="verdict" />
+      </div>
+      <p v-for="{ title, sentence } in verdict.trace" :key="title">
+        <strong>{{ title }}.</strong> {{ sentence }}
+      </p>
+      <section v-for="{ mark, name, figure, unit, margin } in rows" :key="mark.eventId" class="event">
+        <div class="line">
+          <h2>{{ name }}</h2>
+          <span v-if="figure !== null" class="figure figures">{{ printQuantity(figure, unit) }}</span>
+          <span class="margin">{{ margin }}</span>
+        </div>
+        <Gauge v-if="mark.cut" :cut="mark.cut" :value="figure" :state="markerOf(mark)" size="large" />
+        <ul>
+          <li v-for="({ title, sentence }, index) in mark.trace" :key="index">
+            <strong>{{ title }}.</strong> {{ sentence }}
+          </li>
+        </ul>
+      </section>
+      <footer>
+        <p v-if="retestOn">
+          <strong>Retest from {{ retestOn }}</strong> at the earliest, with the same protocol.
+        </p>
+        <p class="quiet">
+          {{ day.standard.name }}, version {{ day.standard.version }}, in force from
+          {{ printDate(day.standard.inForceFrom) }}.
+          <template v-if="day.occasion.signedOff"
+            >Signed by {{ day.occasion.signedOff.by }},
+            {{ dateAndTime(day.occasion.signedOff.atMs, day.occasion.zone) }}.</template
+          >
+          <template v-else>Not signed off yet: this result can still change.</template>
+        </p>
+        <p class="quiet">Talk to a clinician before training if you had pain, faintness or an injury on the day.</p>
+      </footer>
+    </article>
+    <p v-else>Nobody with this entry is on the day.</p>
+  </main>
+</template>
+
+<style scoped>
+.room {
+  max-width: 860px;
+}
+.actions {
+  display: flex;
+  justify-content: space-between;
+  margin-bottom: 12px;
+}
+.paper {
+  padding: 28px 36px;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  border-bottom: 2px solid var(--ink);
+  padding-bottom: 10px;
+}
+.brand {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  font-weight: 700;
+}
+.who {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  margin: 18px 0 12px;
+}
+.who h1 {
+  font-size: 1.75rem;
+}
+.who p {
+  margin: 0;
+}
+.chip {
+  font-size: 1.125rem;
+  padding: 6px 14px;
+}
+.event {
+  border-top: 1px solid var(--line);
+  padding: 14px 0 6px;
+  break-inside: avoid;
+}
+.line {
+  display: flex;
+  gap: 14px;
+  align-items: baseline;
+}
+.figure {
+  font-size: 1.5rem;
+  font-weight: 700;
+  margin-left: auto;
+}
+.margin {
+  color: var(--ink-2);
+}
+.line h2:only-of-type + .margin {
+  margin-left: auto;
+}
+ul {
+  margin: 8px 0 0;
+  padding-left: 18px;
+  columns: 2;
+  column-gap: 28px;
+  font-size: 0.875rem;
+}
+li {
+  break-inside: avoid;
+  margin-bottom: 4px;
+}
+footer {
+  border-top: 1px solid var(--line);
+  padding-top: 12px;
+  font-size: 0.875rem;
+}
+footer p {
+  margin: 0 0 4px;
+}
+@media (max-width: 700px) {
+  .paper {
+    padding: 18px;
+  }
+  ul {
+    columns: 1;
+  }
+}
+@media print {
+  .paper {
+    border: 0;
+    padding: 0;
+  }
+}
+</style>

@@ -1,0 +1,126 @@
+<script setup lang="ts">
+/** Why a verdict or a mark reads as it does, and what can be done about it. */
+import { settle, type Capture, type Verdict } from '@able-gauge/core'
+import { computed, ref } from 'vue'
+import { shortName, type Day, type Entry } from '../day/day.ts'
+import { useSession } from '../session/sessionStore.ts'
+import Gauge from '../ui/Gauge.vue'
+import TraceList from '../ui/TraceList.vue'
+import VerdictChip from '../ui/VerdictChip.vue'
+import { figureOf, markerOf, wordFor } from '../ui/verdictWords.ts'
+import CaptureListDialog from './CaptureListDialog.vue'
+import VerdictDecision from './VerdictDecision.vue'
+
+const props = defineProps<{
+  day: Day
+  entry: Entry
+  verdict: Verdict
+  /** The event whose mark is explained, or null for the verdict. */
+  eventId: string | null
+  capturesOf: (eventId: string) => Capture[]
+}>()
+
+const emit = defineEmits<{
+  /** Explain another event, or the verdict with null. */
+  choose: [eventId: string | null]
+}>()
+
+const session = useSession()
+const showCaptures = ref(false)
+const event = computed(() => props.day.standard.events.find(({ id }) => id === props.eventId))
+const mark = computed(() => props.verdict.marks.find(({ eventId }) => eventId === props.eventId))
+const mayDecide = computed(() => mark.value?.kind === 'open' && session.may('officer') && !props.day.occasion.signedOff)
+const marks = computed(() =>
+  props.verdict.marks.map((one) => ({
+    mark: one,
+    name: props.day.standard.events.find(({ id }) => id === one.eventId)?.name ?? one.eventId,
+  })),
+)
+const captures = computed(() => {
+  if (!event.value) return []
+  const all = props.capturesOf(event.value.id)
+  const mine = new Set(settle(all).flatMap(({ id, entryId }) => (entryId === props.entry.id ? [id] : [])))
+  return all.filter(
+    (capture) =>
+      capture.entryId === props.entry.id ||
+      mine.has(capture.id) ||
+      (capture.kind === 'waveStarted' && capture.payload.entryIds.includes(props.entry.id)),
+  )
+})
+</script>
+
+<template>
+  <section class="sheet reason" aria-live="polite">
+    <header>
+      <h2>
+        {{ entry.bib }} {{ shortName(entry) }}<template v-if="event">, {{ event.name.toLowerCase() }}</template>
+      </h2>
+      <VerdictChip v-if="!event" :verdict="verdict" />
+      <button v-else class="btn btn-sm btn-quiet" @click="emit('choose', null)">Whole verdict</button>
+    </header>
+    <template v-if="event && mark">
+      <Gauge v-if="mark.cut" :cut="mark.cut" :value="figureOf(mark)" :state="markerOf(mark)" size="large" />
+      <TraceList class="steps" :trace="mark.trace" />
+      <VerdictDecision v-if="mayDecide" :event-id="event.id" :entry="entry" />
+      <button class="btn btn-quiet" @click="showCaptures = true">Open the captures</button>
+      <CaptureListDialog
+        v-model="showCaptures"
+        :day="day"
+        :captures="captures"
+        :title="`${entry.bib} ${shortName(entry)}, ${event.name}`"
+      />
+    </template>
+    <template v-else>
+      <TraceList class="steps" :trace="verdict.trace" />
+      <ul>
+        <li v-for="{ mark: one, name } in marks" :key="one.eventId">
+          <button class="event" @click="emit('choose', one.eventId)">
+            <strong>{{ name }}</strong
+            ><span>{{ wordFor(one) }}, why</span>
+          </button>
+        </li>
+      </ul>
+      <RouterLink class="btn btn-quiet" :to="{ name: 'sheet', params: { entryId: entry.id } }"
+        >Result sheet to print</RouterLink
+      >
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.reason {
+  padding: 14px 16px 16px;
+  position: sticky;
+  top: 12px;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  align-items: flex-start;
+  margin-bottom: 10px;
+}
+.steps {
+  margin-top: 12px;
+}
+ul {
+  list-style: none;
+  margin: 0 0 14px;
+  padding: 0;
+}
+.event {
+  width: 100%;
+  min-height: 44px;
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  border: 0;
+  border-top: 1px solid var(--line);
+  background: none;
+  color: inherit;
+  text-align: left;
+}
+.event span {
+  text-decoration: underline;
+}
+</style>
