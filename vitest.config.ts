@@ -1,7 +1,26 @@
+import vue from '@vitejs/plugin-vue'
+import icons from 'unplugin-icons/vite'
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   test: {
-    projects: [{ test: { name: 'core', include: ['core/**/*.test.ts'], environment: 'node' } }],
+    projects: [
+      { test: { name: 'core', include: ['core/**/*.test.ts'], environment: 'node' } },
+      {
+        test: {
+          name: 'server',
+          include: ['server/**/*.test.ts'],
+          environment: 'node',
+          globalSetup: ['server/testing/globalSetup.ts'],
+          testTimeout: 20_000,
+          hookTimeout: 60_000,
+        },
+      },
+      { test: { name: 'cli', include: ['cli/**/*.test.ts'], environment: 'node' } },
+      {
+        plugins: [vue(), icons({ compiler: 'vue3' })],
+        test: { name: 'web', include: ['web/**/*.test.ts'], environment: 'happy-dom' },
+      },
+    ],
   },
 })

@@ -32,39 +32,6 @@ const options = () => {
   }
 }
 
-await run(async () => {
-  const { fresh, empty, port: portText, host, help } = options()
-  if (help) {
-    console.log(HELP)
-    return
-  }
-  requireNode()
-  const port = Number(portText)
-  if (!Number.isInteger(port) || port < 1 || port > 65_535) throw new Obstacle(`"${portText}" is not a port. Expected 1 to 65535.`)
-  if (!(await isFree(port, host))) {
-    throw new Obstacle(
-      `Port ${port} on ${host} is taken, perhaps by Able Gauge itself in another window.\n` +
-        `Stop that program, or choose another port: npm start -- --port ${port + 1}`,
-    )
-  }
-  requirePackages()
-  const bin = requirePostgres()
-  buildWeb()
-  const cluster = await openCluster(bin, path.join(DATA, 'postgres'))
-  // the demo has a database of its own, so that real records and made-up ones never share one
-  const database = empty ? 'able_gauge' : 'able_gauge_demo'
-  try {
-    if (fresh) await cluster.dropDatabase(database)
-    await cluster.makeDatabase(database)
-    prepareDatabase(cluster, database, !empty)
-    const { child } = await startServer(cluster, database, { host, port, webFolder: WEB_FOLDER, demo: !empty })
-    greet(host, port, empty)
-    await untilStopped(child)
-  } finally {
-    cluster.stop()
-  }
-})
-
 const untilStopped = (child) =>
   new Promise((resolve, reject) => {
     let asked = false
@@ -78,7 +45,12 @@ const untilStopped = (child) =>
     watchParent(stop)
     child.once('exit', (code, signal) => {
       if (asked || code === 0) resolve()
-      else reject(new Obstacle(`The server ended by itself (${signal ?? `exit code ${code}`}). Everything stored is kept; start it again.`))
+      else
+        reject(
+          new Obstacle(
+            `The server ended by itself (${signal ?? `exit code ${code}`}). Everything stored is kept; start it again.`,
+          ),
+        )
     })
   })
 
@@ -104,3 +76,37 @@ const greet = (host, port, empty) => {
   }
   console.log('Press Ctrl-C to stop. Data stays in .data/ until "npm start -- --fresh".')
 }
+
+await run(async () => {
+  const { fresh, empty, port: portText, host, help } = options()
+  if (help) {
+    console.log(HELP)
+    return
+  }
+  requireNode()
+  const port = Number(portText)
+  if (!Number.isInteger(port) || port < 1 || port > 65_535)
+    throw new Obstacle(`"${portText}" is not a port. Expected 1 to 65535.`)
+  if (!(await isFree(port, host))) {
+    throw new Obstacle(
+      `Port ${port} on ${host} is taken, perhaps by Able Gauge itself in another window.\n` +
+        `Stop that program, or choose another port: npm start -- --port ${port + 1}`,
+    )
+  }
+  requirePackages()
+  const bin = requirePostgres()
+  buildWeb()
+  const cluster = await openCluster(bin, path.join(DATA, 'postgres'))
+  // the demo has a database of its own, so that real records and made-up ones never share one
+  const database = empty ? 'able_gauge' : 'able_gauge_demo'
+  try {
+    if (fresh) await cluster.dropDatabase(database)
+    await cluster.makeDatabase(database)
+    prepareDatabase(cluster, database, !empty)
+    const { child } = await startServer(cluster, database, { host, port, webFolder: WEB_FOLDER, demo: !empty })
+    greet(host, port, empty)
+    await untilStopped(child)
+  } finally {
+    cluster.stop()
+  }
+})

@@ -15,7 +15,10 @@ export const buildWeb = () => {
   const state = stateOf(SOURCES)
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === state) return
   console.log('Building the application …')
-  const { status, stdout, stderr } = spawnSync('npm', ['run', 'build', '-w', 'web', '--silent'], { cwd: ROOT, encoding: 'utf8' })
+  const { status, stdout, stderr } = spawnSync('npm', ['run', 'build', '-w', 'web', '--silent'], {
+    cwd: ROOT,
+    encoding: 'utf8',
+  })
   if (status !== 0) throw new Obstacle(`The application could not be built:\n${stdout}${stderr}`)
   writeFileSync(stamp, state)
 }

@@ -26,15 +26,17 @@ export const openCluster = async (bin, folder) => {
   const running = server.runningPort()
   const port = running ?? (await freePort())
   if (running === null) server.start(port)
-  const cluster = new Cluster(server, port, secrets)
+  const cluster = new Cluster(server, port, secrets, running !== null)
   await cluster.makeRoles()
   return cluster
 }
 
 /** A running cluster and its two roles: the owner migrates, the application reads and adds. */
 class Cluster {
-  constructor(server, port, secrets) {
+  constructor(server, port, secrets, wasRunning) {
     this.server = server
+    /** Whether another program had started it. */
+    this.wasRunning = wasRunning
     this.port = port
     this.secrets = secrets
   }
@@ -58,7 +60,10 @@ class Cluster {
   /** Roles keep their names in every cluster, so that migrations can grant to them. */
   async makeRoles() {
     await this.asSuperuser(async (query) => {
-      for (const [role, password] of [[OWNER, this.secrets.owner], [APP, this.secrets.app]]) {
+      for (const [role, password] of [
+        [OWNER, this.secrets.owner],
+        [APP, this.secrets.app],
+      ]) {
         const { rowCount } = await query('select 1 from pg_roles where rolname = $1', [role])
         // both values are our own: a fixed name and hexadecimal digits
         if (rowCount === 0) await query(`create role ${role} login password '${password}'`)
@@ -122,7 +127,16 @@ class ServerProgram {
     const passwordFile = path.join(this.folder, 'initdb-password')
     writeFileSync(passwordFile, password, { mode: 0o600 })
     if (this.identity.uid !== undefined) chownSync(passwordFile, this.identity.uid, this.identity.gid)
-    const args = ['-D', this.data, '-U', SUPERUSER, '--auth=scram-sha-256', `--pwfile=${passwordFile}`, '--encoding=UTF8', '--locale=C.UTF-8']
+    const args = [
+      '-D',
+      this.data,
+      '-U',
+      SUPERUSER,
+      '--auth=scram-sha-256',
+      `--pwfile=${passwordFile}`,
+      '--encoding=UTF8',
+      '--locale=C.UTF-8',
+    ]
     const { status, stderr } = this.call('initdb', args)
     rmSync(passwordFile)
     if (status !== 0) throw new Obstacle(`PostgreSQL could not create its data folder:\n${stderr}`)
@@ -164,7 +178,8 @@ class ServerProgram {
 const postgresUser = () => {
   const id = (flag) => {
     const { status, stdout } = spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' })
-    if (status !== 0) throw new Obstacle('PostgreSQL does not run as root, and there is no user "postgres" to run it as.')
+    if (status !== 0)
+      throw new Obstacle('PostgreSQL does not run as root, and there is no user "postgres" to run it as.')
     return Number(stdout)
   }
   return { uid: id('-u'), gid: id('-g') }

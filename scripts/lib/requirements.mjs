@@ -16,12 +16,20 @@ export const requireNode = () => {
 
 /** Installs the npm packages when there are none, or when the lock file has changed since. */
 export const requirePackages = () => {
-  const lock = createHash('sha256').update(readFileSync(path.join(ROOT, 'package-lock.json'))).digest('hex')
+  const lock = createHash('sha256')
+    .update(readFileSync(path.join(ROOT, 'package-lock.json')))
+    .digest('hex')
   const stamp = path.join(ROOT, 'node_modules', '.able-gauge-lock')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return
   console.log('Installing npm packages …')
-  const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'] })
-  if (status !== 0) throw new Obstacle('The npm packages could not be installed. Is the npm registry reachable? Run "npm ci" to see more.')
+  const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: ROOT,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  })
+  if (status !== 0)
+    throw new Obstacle(
+      'The npm packages could not be installed. Is the npm registry reachable? Run "npm ci" to see more.',
+    )
   writeFileSync(stamp, lock)
 }
 
@@ -56,7 +64,10 @@ const installDebian = (packages, name) => {
   const asRoot = process.getuid?.() === 0 ? [] : ['sudo', '-n']
   const apt = (...args) => {
     const [command, ...rest] = [...asRoot, 'apt-get', ...args]
-    return spawnSync(command, rest, { stdio: ['ignore', 'ignore', 'pipe'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
+    return spawnSync(command, rest, {
+      stdio: ['ignore', 'ignore', 'pipe'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    })
   }
   apt('update')
   const { status, stderr, error } = apt('install', '-y', '--no-install-recommends', ...packages)

@@ -40,5 +40,7 @@ export const startServer = (cluster, database, { host, port, webFolder, demo }) 
       },
     })
     child.once('message', ({ listening }) => resolve({ child, port: listening }))
-    child.once('exit', (code) => reject(new Obstacle(`The server ended at once with exit code ${code}. The reason stands above.`)))
+    child.once('exit', (code) =>
+      reject(new Obstacle(`The server ended at once with exit code ${code}. The reason stands above.`)),
+    )
   })

@@ -126,7 +126,7 @@ const repetitionWords = ({ reading, refusalLabels, durationMs }: Extract<Step, {
 
 const crossingWords = ({ reading, distanceMm }: Extract<Step, { code: 'crossings' }>): Words => ({
   title: `${printLength(distanceMm)} in ${printTime(reading.finishedAtMs - reading.startedAtMs)}`,
-  sentence: `From the start of the wave to the finish. Laps: ${reading.splitsMs.map((split) => printTime(tenths(split))).join(', ')}.`,
+  sentence: `From the start of the wave to the finish. Laps: ${reading.splitsMs.map((split) => printTime(tenths(split), 1)).join(', ')}.`,
 })
 
 /** Laps are told to the tenth; only the total is judged, and that is printed exactly. */

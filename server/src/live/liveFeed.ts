@@ -11,13 +11,15 @@ export interface LiveFeed {
   readonly close: () => Promise<void>
 }
 
-const RECONNECT_AFTER_MS = 500
+const FIRST_RETRY_MS = 250
+const LONGEST_RETRY_MS = 5_000
 
 export const openLiveFeed = (connectionString: string, log: Logger): LiveFeed => {
   const followers = new Map<string, Set<Wake>>()
   let client: pg.Client | null = null
   let retry: NodeJS.Timeout | null = null
   let closed = false
+  let waitMs = FIRST_RETRY_MS
 
   const connect = async (): Promise<void> => {
     if (closed) return
@@ -34,10 +36,11 @@ export const openLiveFeed = (connectionString: string, log: Logger): LiveFeed =>
       await next.connect()
       await next.query(`listen ${LIVE_CHANNEL}`)
       client = next
+      waitMs = FIRST_RETRY_MS
       // what was missed while unconnected is found by asking again
       for (const wakes of followers.values()) for (const wake of wakes) wake('day')
     } catch (error) {
-      log.warn({ err: error }, 'live feed could not connect')
+      log.warn({ reason: error instanceof Error ? error.message : String(error) }, 'live feed could not connect')
       again()
     }
   }
@@ -48,7 +51,8 @@ export const openLiveFeed = (connectionString: string, log: Logger): LiveFeed =>
     retry = setTimeout(() => {
       retry = null
       void connect()
-    }, RECONNECT_AFTER_MS)
+    }, waitMs)
+    waitMs = Math.min(LONGEST_RETRY_MS, waitMs * 2)
   }
 
   void connect()

@@ -1,12 +1,15 @@
 <script setup lang="ts">
 /** A day: its bar, and the room of the stage. */
-import { onBeforeUnmount, watch } from 'vue'
+import { computed, onBeforeUnmount, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import DayBar from './DayBar.vue'
 import { useDay } from './dayStore.ts'
 
 const route = useRoute()
 const store = useDay()
+
+/** On a phone beside one candidate the console takes the whole screen. */
+const besideCandidate = computed(() => route.name === 'event' && route.query['bib'] !== undefined)
 
 watch(
   () => String(route.params['dayId']),
@@ -18,7 +21,7 @@ onBeforeUnmount(() => store.close())
 
 <template>
   <template v-if="store.day">
-    <DayBar :day="store.day" />
+    <DayBar :class="{ 'beside-candidate': besideCandidate }" :day="store.day" />
     <RouterView :day="store.day" />
   </template>
   <main v-else class="room">
@@ -30,3 +33,11 @@ onBeforeUnmount(() => store.close())
     <p v-else class="quiet">Opening the day …</p>
   </main>
 </template>
+
+<style scoped>
+@media (max-width: 900px) {
+  .beside-candidate {
+    display: none;
+  }
+}
+</style>

@@ -179,6 +179,9 @@ td {
 .attendance {
   max-width: 320px;
 }
+.attendance .quiet {
+  margin-left: 8px;
+}
 .held td {
   background: var(--decide-tint);
 }

@@ -34,7 +34,7 @@ const table = computed(() => {
 
 <template>
   <div v-if="single" class="single">
-    <strong>{{ single.words }}, the same for everybody</strong>
+    <strong>The same for everybody: {{ single.words }}</strong>
     <Gauge :cut="single.cut" :value="null" size="large" />
   </div>
   <table v-else class="table figures">

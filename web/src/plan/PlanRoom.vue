@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** What is planned: the standard in force, the course, the waves and the staff. */
-import { distanceAtCrossing, lapsOf, printDate, printLength, printTime, type StandardEvent } from '@able-gauge/core'
+import { printDate, printTime, type StandardEvent } from '@able-gauge/core'
 import { computed } from 'vue'
 import { byBib, type Day } from '../day/day.ts'
-import { conductOf } from '../run/askedIn.ts'
+import { rulesOf } from './rulesOf.ts'
 import { shortDate } from '../ui/localTime.ts'
 import PlanCuts from './PlanCuts.vue'
 
@@ -20,14 +20,6 @@ const bibsIn = (wave: number): string =>
     .map(({ bib }) => bib ?? 'no bib')
     .join(', ')
 
-const courseOf = ({ protocol }: StandardEvent): string[] => {
-  if (protocol.kind !== 'timedDistance') return []
-  const first = distanceAtCrossing(protocol, 1)
-  const laps = `${printLength(protocol.distanceMm)} on laps of ${printLength(protocol.lapLengthMm)}: ${lapsOf(protocol)} crossings of the finish line.`
-  return first === protocol.lapLengthMm
-    ? [laps, 'Start and finish are on the same line.']
-    : [laps, `The start line stands ${printLength(first)} before the finish line, so that the part lap comes first.`]
-}
 const restsOf = ({ restAfterMs }: StandardEvent): string =>
   restAfterMs ? `Then rest at least ${printTime(restAfterMs)}.` : ''
 </script>
@@ -46,10 +38,7 @@ const restsOf = ({ restAfterMs }: StandardEvent): string =>
           <h2>
             <span class="figures">{{ index + 1 }}</span> {{ event.name }}
           </h2>
-          <p>
-            {{ conductOf(event) }}. {{ event.protocol.kind === 'repetitionsInTime' ? event.protocol.countsWhen : '' }}
-          </p>
-          <p v-for="line in courseOf(event)" :key="line">{{ line }}</p>
+          <p v-for="line in rulesOf(event)" :key="line">{{ line }}</p>
           <PlanCuts :event="event" :categories="standard.categories" />
           <p v-for="caution in event.cautions" :key="caution" class="quiet">{{ caution }}</p>
           <p v-if="restsOf(event)" class="rest">{{ restsOf(event) }}</p>

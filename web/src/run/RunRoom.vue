@@ -6,6 +6,7 @@ import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useSession } from '../session/sessionStore.ts'
 import { askedIn } from './askedIn.ts'
+import RunWaves from './RunWaves.vue'
 import { progressOf } from './eventProgress.ts'
 
 const props = defineProps<{
@@ -57,6 +58,7 @@ const held = computed(() => props.day.entries.filter(({ attendance }) => attenda
         <p v-if="event.restAfterMs" class="rest">Rest at least {{ printTime(event.restAfterMs) }}</p>
       </li>
     </ol>
+    <RunWaves :day="day" />
     <div class="aside">
       <section v-if="held.length > 0" class="sheet hold">
         <h2>Held: may not start</h2>
@@ -102,6 +104,9 @@ h1 {
 .what {
   display: flex;
   flex-direction: column;
+}
+.progress-words .quiet {
+  margin-left: 8px;
 }
 .track {
   height: 6px;

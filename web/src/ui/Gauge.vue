@@ -43,7 +43,7 @@ const label = computed(() => {
       :class="{ before: cutAt > 70 }"
       :style="{ left: `${cutAt}%` }"
     >
-      {{ print(cut.value) }}<template v-if="cutWord"> {{ cutWord }}</template>
+      {{ `${print(cut.value)} ${cutWord}` }}
     </span>
     <div class="strip" :style="{ '--graduation': graduation }">
       <div class="met" :style="filled" />

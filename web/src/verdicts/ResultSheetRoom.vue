@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One person's result, on screen and on paper: each event with its gauge and reasons, and what follows. */
-import { printDate, printMargin, printQuantity, retestDate } from '@able-gauge/core'
+import { printDate, printMargin, printQuantity, type Unit } from '@able-gauge/core'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import IconPrinter from '~icons/tabler/printer'
@@ -26,17 +26,11 @@ const rows = computed(() =>
     name: props.day.standard.events.find(({ id }) => id === mark.eventId)?.name ?? mark.eventId,
     figure: figureOf(mark),
     unit: 'unit' in mark ? mark.unit : ('count' as const),
-    margin:
-      'margin' in mark
-        ? `${mark.margin < 0 ? 'short by' : 'to spare'} ${printMargin(mark.margin, mark.unit)}`
-        : wordFor(mark),
+    margin: 'margin' in mark ? marginWords(mark.margin, mark.unit) : wordFor(mark),
   })),
 )
-const retestOn = computed(() =>
-  verdict.value && verdict.value.outcome !== 'met'
-    ? printDate(retestDate(props.day.standard, props.day.occasion.testDate))
-    : '',
-)
+const marginWords = (margin: number, unit: Unit): string =>
+  margin < 0 ? `short by ${printMargin(margin, unit)}` : `${printMargin(margin, unit)} to spare`
 const print = (): void => window.print()
 </script>
 
@@ -78,9 +72,6 @@ const print = (): void => window.print()
         </ul>
       </section>
       <footer>
-        <p v-if="retestOn">
-          <strong>Retest from {{ retestOn }}</strong> at the earliest, with the same protocol.
-        </p>
         <p class="quiet">
           {{ day.standard.name }}, version {{ day.standard.version }}, in force from
           {{ printDate(day.standard.inForceFrom) }}.

@@ -2,6 +2,7 @@
 /** Why a verdict or a mark reads as it does, and what can be done about it. */
 import { settle, type Capture, type Verdict } from '@able-gauge/core'
 import { computed, ref } from 'vue'
+import IconX from '~icons/tabler/x'
 import { shortName, type Day, type Entry } from '../day/day.ts'
 import { useSession } from '../session/sessionStore.ts'
 import Gauge from '../ui/Gauge.vue'
@@ -23,6 +24,8 @@ const props = defineProps<{
 const emit = defineEmits<{
   /** Explain another event, or the verdict with null. */
   choose: [eventId: string | null]
+  /** Put the panel away, on a phone. */
+  close: []
 }>()
 
 const session = useSession()
@@ -57,6 +60,7 @@ const captures = computed(() => {
       </h2>
       <VerdictChip v-if="!event" :verdict="verdict" />
       <button v-else class="btn btn-sm btn-quiet" @click="emit('choose', null)">Whole verdict</button>
+      <button class="btn btn-sm btn-quiet close" aria-label="Close" @click="emit('close')"><IconX /></button>
     </header>
     <template v-if="event && mark">
       <Gauge v-if="mark.cut" :cut="mark.cut" :value="figureOf(mark)" :state="markerOf(mark)" size="large" />
@@ -75,8 +79,7 @@ const captures = computed(() => {
       <ul>
         <li v-for="{ mark: one, name } in marks" :key="one.eventId">
           <button class="event" @click="emit('choose', one.eventId)">
-            <strong>{{ name }}</strong
-            ><span>{{ wordFor(one) }}, why</span>
+            <strong>{{ name }}</strong><span>{{ wordFor(one) }}, why</span>
           </button>
         </li>
       </ul>
@@ -122,5 +125,28 @@ ul {
 }
 .event span {
   text-decoration: underline;
+}
+.close {
+  display: none;
+}
+@media (max-width: 900px) {
+  .reason {
+    position: fixed;
+    inset: auto 0 0;
+    top: auto;
+    z-index: 20;
+    max-height: 75dvh;
+    overflow-y: auto;
+    border: 0;
+    border-top: 2px solid var(--ink);
+    border-radius: 12px 12px 0 0;
+  }
+  .close {
+    display: block;
+    min-width: 44px;
+  }
+  h2 {
+    flex: 1;
+  }
 }
 </style>

@@ -63,7 +63,7 @@ const chosenRow = computed(() => rows.value.find(({ entry }) => entry.id === cho
 watch(
   rows,
   (now) => {
-    if (chosen.value === null && now[0])
+    if (chosen.value === null && now[0] && matchMedia('(min-width: 901px)').matches)
       chosen.value = {
         entryId: (now.find(({ verdict }) => verdict.outcome === 'open') ?? now[0]).entry.id,
         eventId: null,
@@ -143,6 +143,7 @@ watch(
         :event-id="chosen.eventId"
         :captures-of="store.allIn"
         @choose="(eventId) => (chosen = { entryId: chosenRow!.entry.id, eventId })"
+        @close="chosen = null"
       />
     </div>
   </main>
@@ -249,15 +250,37 @@ tr:last-child td {
   .columns {
     grid-template-columns: minmax(0, 1fr);
   }
-  .table-box {
-    overflow-x: auto;
+  .counts {
+    gap: 0 14px;
   }
-  th small {
+  thead {
     display: none;
   }
-  td,
-  th {
-    padding-inline: 7px;
+  tr {
+    display: grid;
+    grid-template-columns: 44px 1fr 1fr;
+    align-items: center;
+    padding: 4px 6px 8px 0;
+    border-bottom: 1px solid var(--line);
+  }
+  td {
+    border-bottom: 0;
+    padding: 2px 8px;
+  }
+  td:nth-child(2) {
+    grid-column: 2;
+  }
+  td:last-child {
+    grid-column: 3;
+    grid-row: 1;
+    text-align: right;
+  }
+  .cell {
+    grid-row: 2;
+  }
+  .cell:nth-child(3) {
+    grid-column: 1 / 3;
+    padding-left: 12px;
   }
 }
 </style>

@@ -65,7 +65,10 @@ const over = computed(() => props.cut !== null && elapsedMs.value > props.cut.va
 @media (max-width: 900px) {
   .clock-card {
     grid-template-columns: 1fr;
-    gap: 8px;
+    gap: 4px;
+  }
+  .gauge-box > span {
+    display: none;
   }
 }
 </style>

@@ -234,14 +234,18 @@ const HELP = [
         <span v-else-if="typed !== ''" class="typed-name">not in wave {{ wave }}</span>
         <button class="btn btn-primary" :disabled="typed === '' || !started">Cross</button>
       </form>
-      <button class="btn btn-quiet" :disabled="!onCourse" @click="crossNext">Next expected <kbd>Space</kbd></button>
+      <button class="btn btn-quiet" :disabled="!onCourse" @click="crossNext">
+        Next<span class="wide"> expected</span> <kbd>Space</kbd>
+      </button>
       <button class="btn btn-quiet" :disabled="!started" @click="lap.crossUnknown()">Time now <kbd>N</kbd></button>
       <button class="btn btn-quiet" @click="lap.undo()">Undo <kbd>U</kbd></button>
       <button class="btn btn-quiet" :disabled="outEntries.length === 0" @click="stopping = true">
-        Somebody stops <kbd>X</kbd>
+        <span class="wide">Somebody </span>stops <kbd>X</kbd>
       </button>
       <button class="btn btn-quiet help" aria-label="All keys" @click="helping = true"><kbd>?</kbd></button>
-      <p class="message" :class="message?.kind" role="status">{{ message?.text }}</p>
+      <p class="message" :class="message?.kind" role="status">
+        {{ message?.text ?? (onCourse ? 'Type a bib and press Enter as the runner crosses, or touch the tile.' : '') }}
+      </p>
     </footer>
     <LapStopDialog
       v-model="stopping"
@@ -376,6 +380,10 @@ const HELP = [
   margin: 0;
   flex: 1 1 200px;
   min-height: 1.5em;
+  color: var(--ink-2);
+}
+.message.done {
+  color: var(--ink);
 }
 .message.look {
   padding: 6px 12px;
@@ -405,7 +413,11 @@ const HELP = [
     display: none;
   }
   .keys > .btn {
-    flex: 1 1 40%;
+    flex: 1;
+    padding-inline: 4px;
+  }
+  .wide {
+    display: none;
   }
   .message {
     order: -1;

@@ -24,23 +24,23 @@ const ENDED = {
   withdrawn: 'withdrawn',
   disqualified: 'disqualified',
 } as const
-const head = computed(() => {
-  const { runner } = props
-  switch (runner.state) {
+const headOf = ({ state, elapsedMs, endedBy, dueAtMs }: LapRunner, nowMs: number): { word: string; figure: string } => {
+  switch (state) {
     case 'waiting':
       return { word: 'ready', figure: '' }
     case 'home':
-      return { word: 'home', figure: printTime(Math.floor((runner.elapsedMs ?? 0) / 100) * 100) }
+      return { word: 'home', figure: printTime(Math.floor((elapsedMs ?? 0) / 100) * 100, 1) }
     case 'ended':
-      return { word: ENDED[runner.endedBy ?? 'didNotFinish'], figure: '' }
+      return { word: ENDED[endedBy ?? 'didNotFinish'], figure: '' }
     case 'running': {
-      const dueInMs = (runner.dueAtMs ?? props.nowMs) - props.nowMs
+      const dueInMs = (dueAtMs ?? nowMs) - nowMs
       return dueInMs < 0
         ? { word: 'over by', figure: printClock(-dueInMs) }
         : { word: 'due in', figure: printClock(dueInMs) }
     }
   }
-})
+}
+const head = computed(() => headOf(props.runner, props.nowMs))
 const lapLabel = computed(() => `${props.runner.lapsToGo} ${props.runner.lapsToGo === 1 ? 'lap' : 'laps'} to go`)
 </script>
 
@@ -60,13 +60,13 @@ const lapLabel = computed(() => `${props.runner.lapsToGo} ${props.runner.lapsToG
       ><strong>{{ head.figure }}</strong></span
     >
     <span class="name">{{ name }}</span>
-    <span v-if="runner.state === 'running'" class="to-go">{{ lapLabel }}</span>
     <span class="laps" aria-hidden="true">
       <i
         v-for="lap in laps"
         :key="lap"
         :class="{ done: lap <= runner.lapsDone, now: runner.state === 'running' && lap === runner.lapsDone + 1 }"
       />
+      <span v-if="runner.state === 'running'" class="to-go">{{ runner.lapsToGo }} to go</span>
     </span>
   </button>
 </template>
@@ -93,6 +93,7 @@ const lapLabel = computed(() => `${props.runner.lapsToGo} ${props.runner.lapsToG
   line-height: 1;
 }
 .due {
+  white-space: nowrap;
   text-align: right;
   font-size: 0.8125rem;
   line-height: 1.25;
@@ -104,13 +105,15 @@ const lapLabel = computed(() => `${props.runner.lapsToGo} ${props.runner.lapsToG
   font-size: 0.9375rem;
 }
 .name {
+  grid-column: 1 / -1;
   align-self: end;
   white-space: nowrap;
   overflow: hidden;
   text-overflow: ellipsis;
 }
 .to-go {
-  align-self: end;
+  margin-left: 5px;
+  line-height: 1;
   font-size: 0.8125rem;
   color: var(--ink-2);
   white-space: nowrap;
@@ -119,7 +122,8 @@ const lapLabel = computed(() => `${props.runner.lapsToGo} ${props.runner.lapsToG
   grid-column: 1 / -1;
   display: flex;
   gap: 3px;
-  margin-top: 4px;
+  align-items: center;
+  min-height: 15px;
 }
 .laps i {
   flex: 1;
@@ -148,6 +152,15 @@ const lapLabel = computed(() => `${props.runner.lapsToGo} ${props.runner.lapsToG
 .next {
   border: 2px solid var(--ink);
   box-shadow: 0 0 0 4px var(--vest);
+}
+@media (max-width: 900px) {
+  .tile {
+    padding: 8px;
+    min-height: 96px;
+  }
+  .bib {
+    font-size: 1.9rem;
+  }
 }
 .tile:active:not(:disabled) {
   background: var(--tint);

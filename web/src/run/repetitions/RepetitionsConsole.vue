@@ -114,7 +114,7 @@ const HELP = computed(() => [
     <RepetitionsHead
       :event="event"
       :entry="entry"
-      :standard="day.standard"
+      :day="day"
       :share="elapsedMs / protocol.durationMs"
       @back="emit('back')"
     />
@@ -184,7 +184,7 @@ const HELP = computed(() => [
         <button class="count-pad" :disabled="!ready" @pointerdown.prevent="reps.count()">
           <strong>Count</strong><span>tap anywhere here, or space</span>
         </button>
-        <div class="row">
+        <div class="keys-row">
           <button
             v-for="(refusal, index) in protocol.refusals"
             :key="refusal.id"
@@ -195,7 +195,7 @@ const HELP = computed(() => [
             {{ refusal.label }} <kbd>{{ index + 1 }}</kbd>
           </button>
         </div>
-        <div class="row">
+        <div class="keys-row">
           <button class="caution" :disabled="!ready" @click="reps.caution()">
             Caution<small>{{ cautionsLeft > 0 ? `${cautionsLeft} left` : 'the next ends it' }}</small>
           </button>
@@ -318,13 +318,13 @@ dd {
 .count-pad:active {
   background: var(--bar-2);
 }
-.row {
+.keys-row {
   display: grid;
   grid-auto-flow: column;
   grid-auto-columns: 1fr;
   gap: 8px;
 }
-.row button {
+.keys-row button {
   min-height: 60px;
   border-radius: 8px;
   font-weight: 700;
@@ -334,42 +334,56 @@ dd {
   touch-action: manipulation;
   line-height: 1.2;
 }
-.row small {
+.keys-row small {
   display: block;
   font-weight: 500;
   font-size: 0.8125rem;
 }
-.row .refuse {
+.keys-row .refuse {
   color: var(--short);
   border-color: var(--short);
 }
-.row .caution {
+.keys-row .caution {
   background: var(--decide-tint);
   border-color: var(--decide-edge);
   color: var(--decide);
 }
-.row .safety {
+.keys-row .safety {
   background: #b5361a;
   border-color: #b5361a;
   color: #fff;
 }
-.row .stop {
+.keys-row .stop {
   background-image: linear-gradient(to right, var(--vest) calc(var(--held) * 100%), transparent 0);
   touch-action: none;
 }
 @media (max-width: 900px) {
   .console {
-    min-height: calc(100dvh - 150px);
+    height: calc(100dvh - 20px);
+    overflow: visible;
   }
-  .row {
+  .keys-row {
     grid-auto-flow: row;
     grid-template-columns: repeat(3, 1fr);
   }
-  .row kbd {
+  .keys-row kbd {
     display: none;
   }
-  .row .safety {
-    grid-column: span 2;
+  .keys-row .safety {
+    grid-column: 1 / -1;
+    min-height: 52px;
+  }
+  .keys-row button {
+    padding: 4px;
+  }
+  .count {
+    font-size: 88px;
+  }
+  .time {
+    font-size: 50px;
+  }
+  .count-pad {
+    min-height: 130px;
   }
 }
 </style>

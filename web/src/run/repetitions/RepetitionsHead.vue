@@ -1,18 +1,21 @@
 <script setup lang="ts">
 /** Whom the grader is watching, with the time as a tape that fills. */
-import type { Standard } from '@able-gauge/core'
 import IconBack from '~icons/tabler/chevron-left'
-import { fullName, type Entry } from '../../day/day.ts'
+import { fullName, type Day, type Entry } from '../../day/day.ts'
+import DaySaved from '../../day/DaySaved.vue'
+import { timeOfDay } from '../../ui/localTime.ts'
+import { useTick } from '../../ui/useTick.ts'
 import type { RepetitionEvent } from './useRepetitions.ts'
 
 defineProps<{
+  day: Day
   event: RepetitionEvent
   entry: Entry
-  standard: Standard
   /** Share of the time that has run. */
   share: number
 }>()
 
+const nowMs = useTick(500)
 const emit = defineEmits<{ back: [] }>()
 </script>
 
@@ -25,7 +28,11 @@ const emit = defineEmits<{ back: [] }>()
         ><span class="figures">{{ entry.bib ?? '' }}</span> {{ fullName(entry) }}</strong
       >
     </div>
-    <span class="standard">{{ standard.name }}, version {{ standard.version }}</span>
+    <div class="now">
+      <span class="clock figures">{{ timeOfDay(nowMs, day.occasion.zone) }}</span>
+      <DaySaved :day="day" />
+    </div>
+    <span class="standard">{{ day.standard.name }}, version {{ day.standard.version }}</span>
     <div class="tape" aria-hidden="true"><div :style="{ width: `${share * 100}%` }" /></div>
   </header>
 </template>
@@ -58,6 +65,17 @@ const emit = defineEmits<{ back: [] }>()
 .standard {
   margin-left: auto;
   text-align: right;
+}
+.now {
+  margin-left: auto;
+  align-items: flex-end;
+}
+.head .now {
+  display: none;
+}
+.head .now .clock {
+  font-size: 1.0625rem;
+  color: var(--bar-ink);
 }
 .back {
   display: none;
@@ -93,6 +111,16 @@ const emit = defineEmits<{ back: [] }>()
 @media (max-width: 900px) {
   .back {
     display: block;
+  }
+  .head {
+    margin: -10px -12px 0;
+    border-radius: 0;
+  }
+  .head .now {
+    display: flex;
+  }
+  .standard {
+    display: none;
   }
 }
 </style>

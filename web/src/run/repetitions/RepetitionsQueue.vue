@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Who has done the event, who is waiting, who may not start. */
 import type { Mark } from '@able-gauge/core'
+import { nextTick, onMounted, ref, watch } from 'vue'
 import { fullName, type Entry } from '../../day/day.ts'
 import { useDay } from '../../day/dayStore.ts'
 import { figureOf, wordFor } from '../../ui/verdictWords.ts'
@@ -16,6 +17,14 @@ const props = defineProps<{
 const emit = defineEmits<{ choose: [entryId: string] }>()
 
 const store = useDay()
+const list = ref<HTMLElement | null>(null)
+const showCurrent = async (): Promise<void> => {
+  await nextTick()
+  list.value?.querySelector('.current')?.scrollIntoView({ block: 'nearest' })
+}
+watch(() => props.current, showCurrent)
+onMounted(showCurrent)
+
 const markOf = (entryId: string): Mark | undefined => store.marksIn(props.event.id).value.get(entryId)
 
 const wordsFor = (entry: Entry): string => {
@@ -32,7 +41,7 @@ const isDone = (entryId: string): boolean => {
 </script>
 
 <template>
-  <section class="sheet queue" aria-label="Candidates">
+  <section ref="list" class="sheet queue" aria-label="Candidates">
     <ol>
       <li v-for="(entry, index) in queue" :key="entry.id">
         <p v-if="index === 0 || queue[index - 1]?.wave !== entry.wave" class="wave quiet">Wave {{ entry.wave }}</p>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Repetitions in a time: the candidates in order, and the console of the one being counted. */
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { byBib, type Day } from '../../day/day.ts'
 import { useDay } from '../../day/dayStore.ts'
@@ -29,10 +29,13 @@ const isWaiting = (entryId: string): boolean => {
 }
 const firstWaiting = computed(() => queue.value.find((entry) => entry.attendance === 'present' && isWaiting(entry.id)))
 const chosen = computed(() => queue.value.find(({ bib }) => bib !== null && String(bib) === route.query['bib']))
-const entry = computed(() => chosen.value ?? firstWaiting.value ?? queue.value[0])
+/** Stays on the console while captures come in: the result must not give way to the next candidate by itself. */
+const pinnedId = ref(firstWaiting.value?.id ?? queue.value[0]?.id)
+const entry = computed(() => chosen.value ?? queue.value.find(({ id }) => id === pinnedId.value) ?? queue.value[0])
 
 const choose = (entryId: string | undefined): void => {
   const bib = store.entry(entryId ?? null)?.bib
+  pinnedId.value = entryId ?? firstWaiting.value?.id
   void router.replace({ query: bib ? { bib: String(bib) } : {} })
 }
 /** The next one waiting after the candidate on the console. */

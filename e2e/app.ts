@@ -1,0 +1,81 @@
+/** The real application for one test file: its own database with the demo, its own server process. */
+import type { ChildProcess } from 'node:child_process'
+import { once } from 'node:events'
+import path from 'node:path'
+import { test as base, type APIRequestContext, type Page } from '@playwright/test'
+import type { RecordedCapture } from '@able-gauge/core'
+import { WEB_FOLDER } from '../scripts/lib/build.mjs'
+import { DATA } from '../scripts/lib/paths.mjs'
+import { freePort } from '../scripts/lib/ports.mjs'
+import { openCluster } from '../scripts/lib/postgres.mjs'
+import { requirePostgres } from '../scripts/lib/requirements.mjs'
+import { prepareDatabase, startServer } from '../scripts/lib/server.mjs'
+
+export const DAY = '01930000-0000-7000-8000-000000002026'
+export const EARLIER_DAY = '01930000-0000-7000-8000-000000002025'
+export const PASSWORD = 'tarn-isles-demo'
+
+export interface App {
+  readonly address: string
+  /** Ends the server as a power cut would. */
+  readonly kill: () => Promise<void>
+  readonly startAgain: () => Promise<void>
+}
+
+export const test = base.extend<{ signedIn: (signInName: string) => Promise<void> }, { app: App; room: string }>({
+  // test files that name a different room never share an application
+  room: ['shared', { option: true, scope: 'worker' }],
+  app: [
+    async ({ room }, use, worker) => {
+      const cluster = await openCluster(requirePostgres(), path.join(DATA, 'e2e-postgres'))
+      const database = `able_gauge_e2e_${room}_${worker.workerIndex}_${Date.now()}`
+      await cluster.makeDatabase(database)
+      prepareDatabase(cluster, database, true)
+      const port = await freePort()
+      const start = async (): Promise<ChildProcess> =>
+        (await startServer(cluster, database, { host: '127.0.0.1', port, webFolder: WEB_FOLDER, demo: true })).child
+      let child = await start()
+      const kill = async (): Promise<void> => {
+        const ended = once(child, 'exit')
+        child.kill('SIGKILL')
+        await ended
+      }
+      await use({
+        address: `http://127.0.0.1:${port}`,
+        kill,
+        startAgain: async () => {
+          child = await start()
+        },
+      })
+      await kill()
+      await cluster.dropDatabase(database)
+    },
+    { scope: 'worker', timeout: 120_000 },
+  ],
+  baseURL: async ({ app }, use) => use(app.address),
+  signedIn: async ({ page }, use) => {
+    await use(async (signInName) => {
+      await page.request.post('/api/session', { data: { signInName, password: PASSWORD } })
+    })
+  },
+})
+
+export { expect } from '@playwright/test'
+
+/** Everything on record about a day. */
+export const capturesOf = async (request: APIRequestContext, day = DAY): Promise<RecordedCapture[]> => {
+  const answer = await request.get(`/api/occasions/${day}/captures`)
+  return ((await answer.json()) as { captures: RecordedCapture[] }).captures
+}
+
+/** The id of the entry that wears a bib. */
+export const entryWithBib = async (request: APIRequestContext, bib: number): Promise<string> => {
+  const answer = await request.get(`/api/occasions/${DAY}`)
+  const { entries } = (await answer.json()) as { entries: { id: string; bib: number }[] }
+  return entries.find((entry) => entry.bib === bib)?.id ?? ''
+}
+
+/** Waits until nothing captured waits on this device any more. */
+export const allSaved = async (page: Page): Promise<void> => {
+  await page.locator('.saved:visible', { hasText: /All saved\./ }).waitFor({ timeout: 20_000 })
+}

@@ -1,0 +1,137 @@
+/** What goes wrong at the line, and how it is mended without losing anything. */
+import { allSaved, capturesOf, DAY, EARLIER_DAY, entryWithBib, expect, PASSWORD, test } from './app.ts'
+
+test.use({ room: 'mistakes' })
+
+test.describe.configure({ mode: 'serial' })
+
+test('a wrong password is told in words and the name stays', async ({ page }) => {
+  await page.goto('/sign-in')
+  await page.getByLabel('Name').fill('pell.varga')
+  await page.getByLabel('Password').fill('wrong')
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click()
+  await expect(page.getByRole('alert')).toContainText('Name and password do not belong together')
+  await expect(page.getByLabel('Name')).toHaveValue('pell.varga')
+})
+
+test('a bib that is not entered keeps the time, and the right bib is put to it', async ({ page, signedIn }) => {
+  await signedIn('pell.varga')
+  await page.goto(`/days/${DAY}/run/run`)
+  await expect(page.getByText(/Clock agreed/)).toBeVisible()
+  await page.keyboard.press('s')
+  await expect(page.getByText('Wave 2, started')).toBeVisible()
+  await page.keyboard.type('99')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/Bib 99 is not entered in wave 2\. The time .* is kept without a bib/)).toBeVisible()
+  await expect(page.getByText('1 time without a bib')).toBeVisible()
+  await page.keyboard.press('n')
+  await expect(page.getByText('2 times without a bib')).toBeVisible()
+  await page.keyboard.press('b')
+  await page.keyboard.type('5')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('The time now belongs to 5 T. Wrenfield.')).toBeVisible()
+  await expect(page.getByText('1 time without a bib')).toBeVisible()
+  await expect(page.locator('[data-bib="5"]')).toContainText('4 to go')
+  await allSaved(page)
+  const id = await entryWithBib(page.request, 5)
+  expect(
+    (await capturesOf(page.request)).filter(({ entryId, kind }) => entryId === id && kind === 'assigned'),
+  ).toHaveLength(1)
+})
+
+test('undo adds a voiding capture and removes nothing', async ({ page, signedIn }) => {
+  await signedIn('pell.varga')
+  await page.goto(`/days/${DAY}/run/run`)
+  await expect(page.getByText(/Clock agreed/)).toBeVisible()
+  await page.locator('[data-bib="8"]').click()
+  await expect(page.locator('[data-bib="8"]')).toContainText('4 to go')
+  await allSaved(page)
+  const before = (await capturesOf(page.request)).length
+  await page.keyboard.press('u')
+  await expect(page.getByText('Undone: the crossing of bib 8.')).toBeVisible()
+  await expect(page.locator('[data-bib="8"]')).toContainText('5 to go')
+  await allSaved(page)
+  expect((await capturesOf(page.request)).length).toBe(before + 1)
+})
+
+test('somebody who stops is recorded with the reason, and leaves the course', async ({ page, signedIn }) => {
+  await signedIn('pell.varga')
+  await page.goto(`/days/${DAY}/run/run`)
+  await expect(page.getByText(/Clock agreed/)).toBeVisible()
+  await page.keyboard.press('x')
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('Runner').selectOption({ label: '38 F. Grieve' })
+  await expect(dialog.getByText('Disqualified')).toHaveCount(0)
+  await dialog.getByText('Withdrawn on medical grounds').click()
+  await dialog.getByLabel('In words, for the record').fill('Ankle, seen by medical cover')
+  await dialog.getByRole('button', { name: 'Record it' }).click()
+  await expect(page.locator('[data-bib="38"]')).toContainText('withdrawn')
+})
+
+test('another screen follows within a moment', async ({ page, signedIn, browser, app }) => {
+  await signedIn('pell.varga')
+  await page.goto(`/days/${DAY}/run/run`)
+  await expect(page.getByText(/Clock agreed/)).toBeVisible()
+  const context = await browser.newContext({ baseURL: app.address })
+  await context.request.post('/api/session', { data: { signInName: 'sorrel.dunmore', password: PASSWORD } })
+  const other = await context.newPage()
+  await other.goto(`/days/${DAY}/run/run`)
+  await expect(other.locator('[data-bib="10"]')).toContainText('5 to go')
+  await page.locator('[data-bib="10"]').click()
+  await expect(other.locator('[data-bib="10"]')).toContainText('4 to go', { timeout: 2_000 })
+  await context.close()
+})
+
+test('a clerk gives bibs; one that is taken is told in words and what was typed stays', async ({ page, signedIn }) => {
+  await signedIn('odile.harrow')
+  await page.goto(`/days/${DAY}/muster`)
+  await page.getByLabel('Search by bib, name or number').fill('szabo')
+  await page.getByRole('button', { name: 'Change Reka Szabo' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('Bib').fill('28')
+  await dialog.getByRole('button', { name: 'Save' }).click()
+  await expect(dialog.getByRole('alert')).toContainText('a bib nobody else wears on this day')
+  await expect(dialog.getByLabel('Bib')).toHaveValue('28')
+  await dialog.getByLabel('Bib').fill('41')
+  await dialog.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByRole('cell', { name: '41', exact: true })).toBeVisible()
+})
+
+test('a capture for a day that was signed meanwhile is refused in words and kept', async ({
+  page,
+  signedIn,
+  browser,
+  app,
+}) => {
+  await signedIn('pell.varga')
+  await page.goto(`/days/${DAY}/run/run`)
+  await expect(page.getByText(/Clock agreed/)).toBeVisible()
+  await page.context().setOffline(true)
+  await page.locator('[data-bib="15"]').click()
+  await expect(page.getByText(/1 waiting on this device/)).toBeVisible()
+
+  const context = await browser.newContext({ baseURL: app.address })
+  await context.request.post('/api/session', { data: { signInName: 'ines.calloway-brandt', password: PASSWORD } })
+  const signed = await context.request.post(`/api/occasions/${DAY}/sign-off`, {
+    data: { password: PASSWORD, acceptOpen: true },
+  })
+  expect(signed.status()).toBe(201)
+  const before = (await capturesOf(context.request)).length
+
+  await page.context().setOffline(false)
+  await page.getByRole('button', { name: '1 refused, see why' }).click({ timeout: 20_000 })
+  await expect(page.getByRole('dialog')).toContainText('crossed, bib 15')
+  await expect(page.getByRole('dialog')).toContainText('The day is signed off. Nothing was stored')
+  expect((await capturesOf(context.request)).length).toBe(before)
+  await context.close()
+})
+
+test('on a signed day nothing is offered for capturing', async ({ page, signedIn }) => {
+  await signedIn('pell.varga')
+  await page.goto(`/days/${EARLIER_DAY}/run/run`)
+  await expect(page.getByText('Wave 1, started')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveCount(0)
+  await page.goto(`/days/${EARLIER_DAY}/verdicts`)
+  await expect(page.getByText('as signed')).toBeVisible()
+  await expect(page.locator('tr[data-bib="8"]')).toContainText('9:15')
+})

@@ -1,0 +1,35 @@
+/** The officer in charge decides what is open and signs the day. */
+import { DAY, expect, PASSWORD, test } from './app.ts'
+
+test.use({ room: 'officer' })
+
+test('open cases are decided with a reason, then the day is signed', async ({ page, signedIn }) => {
+  await signedIn('ines.calloway-brandt')
+  await page.goto(`/days/${DAY}/verdicts`)
+  await expect(page.getByText(/Clock agreed/)).toBeVisible()
+  await page.getByRole('button', { name: 'Decide 2 open cases' }).click()
+  await expect(page.getByRole('heading', { name: '26 K. Moreau, run 2,000 m' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Record the decision' })).toBeDisabled()
+  await page.getByLabel('Short', { exact: true }).check()
+  await page.getByLabel('Reason, for the record').fill('Both watches read over 9:40.')
+  await page.getByRole('button', { name: 'Record the decision' }).click()
+  await expect(page.getByText('Reason: Both watches read over 9:40.')).toBeVisible()
+  await expect(page.locator('tr[data-bib="26"]')).toContainText('Short')
+  await page.getByRole('button', { name: 'Decide 1 open case' }).click()
+  await page.getByLabel('Met', { exact: true }).check()
+  await page.getByLabel('Reason, for the record').fill('Backup timer has 9:39.7.')
+  await page.getByRole('button', { name: 'Record the decision' }).click()
+  await expect(page.locator('tr[data-bib="40"]')).toContainText('Met')
+
+  await page.getByRole('link', { name: 'Go to sign-off' }).click()
+  await expect(page.getByRole('heading', { name: '12 verdicts are still open' })).toBeVisible()
+  await page.getByLabel('Your password').fill('not this one')
+  await expect(page.getByRole('button', { name: 'Sign off the day' })).toBeDisabled()
+  await page.getByRole('checkbox').check()
+  await page.getByRole('button', { name: 'Sign off the day' }).click()
+  await expect(page.getByRole('alert')).toContainText('The password is not right. Nothing was signed.')
+  await page.getByLabel('Your password').fill(PASSWORD)
+  await page.getByRole('button', { name: 'Sign off the day' }).click()
+  await expect(page.getByRole('heading', { name: 'Signed off' })).toBeVisible()
+  await expect(page.getByText('Ines Calloway-Brandt').first()).toBeVisible()
+})

@@ -1,0 +1,21 @@
+import { defineConfig } from '@playwright/test'
+import { CHROMIUM_ARGS } from '../scripts/lib/browser.mjs'
+import { requireChromium } from '../scripts/lib/requirements.mjs'
+
+export default defineConfig({
+  testDir: '.',
+  outputDir: '../test-results',
+  globalSetup: './globalSetup.ts',
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  workers: 2,
+  reporter: process.env['ABLE_GAUGE_REPORT']
+    ? [['json', { outputFile: process.env['ABLE_GAUGE_REPORT'] }], ['line']]
+    : 'line',
+  use: {
+    browserName: 'chromium',
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: requireChromium(), args: CHROMIUM_ARGS },
+    screenshot: 'only-on-failure',
+  },
+})

@@ -1,0 +1,2 @@
+export const freePort: () => Promise<number>
+export const isFree: (port: number, host: string) => Promise<boolean>

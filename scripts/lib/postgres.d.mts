@@ -1,0 +1,10 @@
+export interface Cluster {
+  ownerUrl(database: string): string
+  appUrl(database: string): string
+  superUrl(database?: string): string
+  makeDatabase(name: string): Promise<void>
+  dropDatabase(name: string): Promise<void>
+  readonly wasRunning: boolean
+  stop(): void
+}
+export const openCluster: (bin: string, folder: string) => Promise<Cluster>

@@ -1,0 +1,4 @@
+export const requireNode: () => void
+export const requirePackages: () => void
+export const requirePostgres: () => string
+export const requireChromium: () => string

@@ -1,0 +1,171 @@
+/** npm run screenshots [-- NAME ...]: makes docs/screenshots anew from the demo data, in a database of its own. */
+import path from 'node:path'
+import { buildWeb, WEB_FOLDER } from './lib/build.mjs'
+import { openBrowser } from './lib/browser.mjs'
+import { run } from './lib/fail.mjs'
+import { DATA, ROOT } from './lib/paths.mjs'
+import { openCluster } from './lib/postgres.mjs'
+import { requireNode, requirePackages, requirePostgres } from './lib/requirements.mjs'
+import { prepareDatabase, startServer } from './lib/server.mjs'
+
+const DATABASE = 'able_gauge_pictures'
+const FOLDER = process.env.ABLE_GAUGE_PICTURES ?? path.join(ROOT, 'docs', 'screenshots')
+const DAY = '/days/01930000-0000-7000-8000-000000002026'
+const LAPTOP = { width: 1280, height: 800 }
+const PHONE = { width: 390, height: 844 }
+
+/** Each picture: who looks, at what, on which screen, and what is done before. */
+const PICTURES = [
+  { name: 'sign-in', path: '/sign-in', screen: LAPTOP },
+  { name: 'days', as: 'ines.calloway-brandt', path: '/', screen: LAPTOP },
+  { name: 'plan', as: 'ines.calloway-brandt', path: `${DAY}/plan`, screen: LAPTOP },
+  { name: 'muster', as: 'odile.harrow', path: `${DAY}/muster`, screen: LAPTOP },
+  { name: 'run', as: 'pell.varga', path: `${DAY}/run`, screen: LAPTOP },
+  {
+    name: 'repetitions',
+    as: 'joss.adair-nakata',
+    path: `${DAY}/run/press-ups?bib=15`,
+    screen: LAPTOP,
+    before: countSome,
+    after: undoAll,
+  },
+  {
+    name: 'repetitions-phone',
+    as: 'wanda.lofthouse',
+    path: `${DAY}/run/press-ups?bib=19`,
+    screen: PHONE,
+    before: countSome,
+    after: undoAll,
+  },
+  { name: 'laps', as: 'pell.varga', path: `${DAY}/run/run`, screen: LAPTOP, setUp: runWaveTwo },
+  { name: 'laps-phone', as: 'pell.varga', path: `${DAY}/run/run`, screen: PHONE },
+  { name: 'verdicts', as: 'ines.calloway-brandt', path: `${DAY}/verdicts`, screen: LAPTOP, before: showQuist },
+  { name: 'verdicts-phone', as: 'ines.calloway-brandt', path: `${DAY}/verdicts`, screen: PHONE },
+  {
+    name: 'result-sheet',
+    as: 'ines.calloway-brandt',
+    path: `${DAY}/verdicts`,
+    screen: LAPTOP,
+    before: openSheet,
+    full: true,
+  },
+  { name: 'sign-off', as: 'ines.calloway-brandt', path: `${DAY}/sign-off`, screen: LAPTOP },
+  { name: 'dusk', as: 'pell.varga', path: `${DAY}/run/run`, screen: LAPTOP, dusk: true },
+]
+
+await run(async () => {
+  requireNode()
+  requirePackages()
+  const bin = requirePostgres()
+  buildWeb()
+  const wanted = process.argv.slice(2)
+  const cluster = await openCluster(bin, path.join(DATA, 'pictures-postgres'))
+  try {
+    await cluster.dropDatabase(DATABASE)
+    await cluster.makeDatabase(DATABASE)
+    prepareDatabase(cluster, DATABASE, true)
+    const { child, port } = await startServer(cluster, DATABASE, {
+      host: '127.0.0.1',
+      port: 0,
+      webFolder: WEB_FOLDER,
+      demo: true,
+    })
+    const browser = await openBrowser()
+    for (const picture of PICTURES) {
+      if (wanted.length === 0 || wanted.includes(picture.name)) await take(browser, `http://127.0.0.1:${port}`, picture)
+    }
+    await browser.close()
+    child.kill('SIGTERM')
+  } finally {
+    cluster.stop()
+  }
+})
+
+async function take(
+  browser,
+  address,
+  { name, as, path: page, screen, before, after, setUp, full = false, dusk = false },
+) {
+  const context = await browser.newContext({ viewport: screen, baseURL: address, reducedMotion: 'reduce' })
+  if (as) await context.request.post('/api/session', { data: { signInName: as, password: 'tarn-isles-demo' } })
+  if (dusk) await context.addInitScript(() => localStorage.setItem('able-gauge-theme', 'dusk'))
+  if (setUp) await setUp(context.request)
+  const tab = await context.newPage()
+  tab.on('pageerror', (error) => console.error(`${name}: ${error.message}`))
+  tab.on('console', (message) => message.type() === 'error' && console.error(`${name}: ${message.text()}`))
+  await tab.goto(page)
+  await tab.waitForLoadState('networkidle').catch(() => undefined)
+  await tab.waitForTimeout(1_200)
+  if (before) await before(tab)
+  await tab.screenshot({ path: path.join(FOLDER, `${name}.png`), fullPage: full })
+  if (after) await after(tab)
+  await context.close()
+  console.log(`${name}.png`)
+}
+
+async function countSome(tab) {
+  await tab.getByRole('button', { name: 'Start commands' }).click()
+  await tab.getByText('Count', { exact: true }).waitFor({ timeout: 8_000 })
+  for (let index = 0; index < 19; index++) {
+    await tab.keyboard.press(' ')
+    await tab.waitForTimeout(120)
+  }
+  for (const key of ['1', '2', 'c']) await tab.keyboard.press(key)
+  await tab.waitForTimeout(300)
+}
+
+/** Takes a half-counted attempt back, so that later pictures show a day that went on properly. */
+async function undoAll(tab) {
+  for (let index = 0; index < 23; index++) {
+    await tab.keyboard.press('u')
+    await tab.waitForTimeout(60)
+  }
+}
+
+/** Wave 2 as it stands 7:59 after its start. */
+async function runWaveTwo(request) {
+  const { register } = await import('tsx/esm/api')
+  const unregister = register()
+  const { rehearseRepetitions, rehearseWave, seededRandom } = await import('../core/src/index.ts')
+  const { standard, entries } = await (await request.get(`/api/occasions/${DAY.split('/')[2]}`)).json()
+  const FINISHES = [
+    476_300, 512_000, 470_900, 548_000, 534_000, 462_000, 602_000, 571_000, 528_000, 559_000, 521_000, 589_000,
+  ]
+  const startMs = Date.now() - 479_000
+  const runners = entries
+    .filter(({ wave }) => wave === 2)
+    .map(({ id }, index) => ({ entryId: id, finishMs: FINISHES[index] }))
+  const event = standard.events.find(({ id }) => id === 'run')
+  const stage = { eventId: 'run', deviceId: 'laptop-finish', random: seededRandom(7) }
+  const pressUps = standard.events.find(({ id }) => id === 'press-ups')
+  const COUNTS = { 15: 33, 19: 41, 20: 26, 24: 30, 25: 37, 30: 24, 33: 35, 38: 28 }
+  const counted = entries
+    .filter(({ bib }) => bib in COUNTS)
+    .flatMap(({ id, bib }, index) =>
+      rehearseRepetitions({ ...stage, eventId: 'press-ups' }, pressUps.protocol, {
+        entryId: id,
+        startAtMs: startMs - 3_600_000 + index * 180_000,
+        counted: COUNTS[bib],
+        refused: index % 2 === 0 ? ['depth'] : [],
+      }),
+    )
+  const captures = [...counted, ...rehearseWave(stage, event.protocol, 2, startMs, runners)]
+    .filter(({ atMs }) => atMs <= Date.now())
+    .map(({ entryId, ...rest }) => (entryId === null ? rest : { ...rest, entryId }))
+  const answer = await request.post(`/api/occasions/${DAY.split('/')[2]}/captures`, { data: { captures } })
+  if (!answer.ok()) throw new Error(await answer.text())
+  await unregister()
+}
+
+async function showQuist(tab) {
+  await tab.locator('tr[data-bib="31"] .cell button').nth(1).click()
+  await tab.evaluate(() => window.scrollTo(0, 0))
+  await tab.waitForTimeout(200)
+}
+
+async function openSheet(tab) {
+  await tab.locator('tr[data-bib="31"] .who').click()
+  await tab.getByRole('link', { name: 'Result sheet to print' }).click()
+  await tab.getByRole('button', { name: 'Print the sheet' }).waitFor()
+  await tab.waitForTimeout(300)
+}

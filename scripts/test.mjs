@@ -1,0 +1,75 @@
+/** npm test: every check from a bare machine, ending with one line "N passed, N failed". */
+import { spawnSync } from 'node:child_process'
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import path from 'node:path'
+import { run } from './lib/fail.mjs'
+import { DATA, ROOT } from './lib/paths.mjs'
+import { requireChromium, requireNode, requirePackages, requirePostgres } from './lib/requirements.mjs'
+
+const REPORTS = path.join(DATA, 'reports')
+
+/** One command. Without a report it counts as one check; with one, each test in it counts. */
+const check = (name, command, args, { env = {}, report, count } = {}) => {
+  console.log(`\n== ${name}`)
+  if (report) rmSync(report, { force: true })
+  const began = Date.now()
+  const { status } = spawnSync(command, args, {
+    cwd: ROOT,
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: { ...process.env, ...env },
+  })
+  console.log(`   ${status === 0 ? 'passed' : 'FAILED'} in ${Math.round((Date.now() - began) / 1000)} s`)
+  if (!report) return status === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 }
+  const counted = existsSync(report) ? count(JSON.parse(readFileSync(report, 'utf8'))) : { passed: 0, failed: 0 }
+  // a run that broke off counts as a failure even when no single test does
+  return status !== 0 && counted.failed === 0 ? { ...counted, failed: 1 } : counted
+}
+
+const node = (file, ...args) => [process.execPath, [path.join('node_modules', file), ...args]]
+const vitestReport = path.join(REPORTS, 'vitest.json')
+const browserReport = path.join(REPORTS, 'browser.json')
+
+await run(async () => {
+  requireNode()
+  requirePackages()
+  requirePostgres()
+  requireChromium()
+  mkdirSync(REPORTS, { recursive: true })
+  const results = [
+    check('Format', ...node('prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.')),
+    check('Lint', ...node('eslint/bin/eslint.js', '.', '--max-warnings', '0')),
+    ...['core', 'server', 'cli', 'e2e'].map((part) =>
+      check(`Types: ${part}`, ...node('typescript/bin/tsc', '-p', part)),
+    ),
+    check('Types: web', ...node('vue-tsc/bin/vue-tsc.js', '-p', 'web')),
+    check(
+      'Import rules',
+      ...node(
+        'dependency-cruiser/bin/dependency-cruise.mjs',
+        '--config',
+        '.dependency-cruiser.cjs',
+        'core/src',
+        'server/src',
+        'cli/src',
+        'web/src',
+      ),
+    ),
+    check(
+      'Unit, database and HTTP tests',
+      ...node('vitest/vitest.mjs', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${vitestReport}`),
+      {
+        report: vitestReport,
+        count: ({ numPassedTests, numFailedTests }) => ({ passed: numPassedTests, failed: numFailedTests }),
+      },
+    ),
+    check('Browser tests', ...node('@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts'), {
+      env: { ABLE_GAUGE_REPORT: browserReport },
+      report: browserReport,
+      count: ({ stats }) => ({ passed: stats.expected, failed: stats.unexpected + stats.flaky + stats.skipped }),
+    }),
+  ]
+  const total = (key) => results.reduce((sum, result) => sum + result[key], 0)
+  const [passed, failed] = [total('passed'), total('failed')]
+  console.log(`\n${passed} passed, ${failed} failed`)
+  if (failed > 0) process.exitCode = 1
+})

@@ -1,0 +1,58 @@
+import { afterAll, beforeAll, expect, test } from 'vitest'
+import type { Verdict } from '@able-gauge/core'
+import { Caller, openTestServer, type TestServer } from '../../testing/testServer.ts'
+import { inTransaction } from '../database.ts'
+import { loadDemo } from './loadDemo.ts'
+import { DEMO_PASSWORD } from './password.ts'
+
+let server: TestServer
+let officer: Caller
+
+beforeAll(async () => {
+  server = await openTestServer({ demo: true })
+  await inTransaction(server.pool, loadDemo)
+  officer = new Caller(server.address)
+})
+afterAll(() => server.close())
+
+const verdictsOf = async (occasionId: string): Promise<Map<number | null, Verdict>> => {
+  const day = (await officer.call('GET', `/api/occasions/${occasionId}`)).body['entries'] as {
+    id: string
+    bib: number | null
+  }[]
+  const verdicts = (await officer.call('GET', `/api/occasions/${occasionId}/verdicts`)).body['verdicts'] as {
+    entryId: string
+    verdict: Verdict
+  }[]
+  return new Map(day.map(({ id, bib }) => [bib, verdicts.find(({ entryId }) => entryId === id)?.verdict as Verdict]))
+}
+
+test('the demo day is half run and holds the awkward cases', async () => {
+  await officer.call('POST', '/api/session', { signInName: 'ines.calloway-brandt', password: DEMO_PASSWORD })
+  const verdicts = await verdictsOf('01930000-0000-7000-8000-000000002026')
+  expect(verdicts.size).toBe(24)
+  const outcome = (bib: number) => verdicts.get(bib)?.outcome
+  expect([3, 6, 17, 22, 28].map(outcome)).toEqual(['met', 'met', 'met', 'met', 'met'])
+  expect([26, 40].map(outcome)).toEqual(['open', 'open'])
+  expect([9, 31].map(outcome)).toEqual(['short', 'short'])
+  expect([12, 35, 14].map(outcome)).toEqual(['withdrawn', 'disqualified', 'notStarted'])
+  const restarted = verdicts.get(17)?.marks[0]?.trace.map(({ title }) => title)
+  expect(restarted).toContain('Began again')
+})
+
+test('the earlier day is signed under version 2, judged by band', async () => {
+  const verdicts = await verdictsOf('01930000-0000-7000-8000-000000002025')
+  expect(verdicts.size).toBe(12)
+  // by hand: bib 5, 33 years, 24 of 27 and 9:53 of 9:40; bib 7, 26 years, 10:32 of 10:20; bib 10, 32 years, 26 of 27
+  const short = [...verdicts].flatMap(([bib, verdict]) => (verdict.outcome === 'short' ? [bib] : []))
+  expect(short.sort((a, b) => (a ?? 0) - (b ?? 0))).toEqual([5, 7, 10])
+  expect(verdicts.get(8)?.marks[1]?.trace.map(({ title }) => title)).toContain('Band 18 to 29, male')
+})
+
+test('loading it again changes nothing', async () => {
+  const count = async () =>
+    (await server.pool.query<{ n: number }>('select count(*)::integer as n from captures')).rows[0]?.n
+  const before = await count()
+  await inTransaction(server.pool, loadDemo)
+  expect(await count()).toBe(before)
+})

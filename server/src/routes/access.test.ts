@@ -1,0 +1,108 @@
+import { afterAll, beforeAll, expect, test } from 'vitest'
+import { plainV3 } from '@able-gauge/core/testing'
+import { addTestDay, Caller, openTestServer, type TestServer } from '../../testing/testServer.ts'
+import { ROLES, type Role } from '../access/role.ts'
+import { ROUTES } from './index.ts'
+
+let server: TestServer
+let day: { occasionId: string; entryIds: string[] }
+const callers = new Map<Role, Caller>()
+
+beforeAll(async () => {
+  server = await openTestServer()
+  day = await addTestDay(server, plainV3(), '2026-11-24', [{ bib: 1 }])
+  for (const role of ROLES) callers.set(role, await Caller.signedIn(server.address, role))
+})
+afterAll(() => server.close())
+
+/** Who may call what, written down a second time on purpose: a route changed by mistake fails here. */
+const EXPECTED: Readonly<Record<string, readonly Role[]>> = {
+  'get /api/occasions': ['officer', 'grader', 'timer', 'clerk', 'viewer'],
+  'get /api/occasions/:occasionId': ['officer', 'grader', 'timer', 'clerk', 'viewer'],
+  'patch /api/occasions/:occasionId/entries/:entryId': ['officer', 'clerk'],
+  'get /api/occasions/:occasionId/captures': ['officer', 'grader', 'timer', 'clerk', 'viewer'],
+  'post /api/occasions/:occasionId/captures': ['officer', 'grader', 'timer'],
+  'get /api/occasions/:occasionId/verdicts': ['officer', 'grader', 'timer', 'clerk', 'viewer'],
+  'post /api/occasions/:occasionId/sign-off': ['officer'],
+  'get /api/time': ['officer', 'grader', 'timer', 'clerk', 'viewer'],
+  'get /api/occasions/:occasionId/live': ['officer', 'grader', 'timer', 'clerk', 'viewer'],
+}
+
+test('every route is in the list of expectations', () => {
+  expect(ROUTES.map(({ method, path }) => `${method} ${path}`).sort()).toEqual(Object.keys(EXPECTED).sort())
+})
+
+const CASES = ROUTES.filter(({ path }) => !path.endsWith('/live')).flatMap(({ method, path }) =>
+  ROLES.map((role) => [method, path, role, EXPECTED[`${method} ${path}`]?.includes(role) ?? false] as const),
+)
+
+test.each(CASES)('%s %s as %s: allowed is %s', async (method, path, role, allowed) => {
+  const caller = callers.get(role)
+  const address = path.replace(':occasionId', day.occasionId).replace(':entryId', day.entryIds[0] ?? '')
+  const answer = await caller?.call(method.toUpperCase(), address, method === 'get' ? undefined : {})
+  if (allowed) expect([200, 201, 422]).toContain(answer?.status)
+  else expect(answer).toMatchObject({ status: 403, body: { title: 'access.role' } })
+})
+
+test.each(ROUTES.map(({ method, path }) => [method, path] as const))(
+  '%s %s needs somebody signed in',
+  async (method, path) => {
+    const address = path.replace(':occasionId', day.occasionId).replace(':entryId', day.entryIds[0] ?? '')
+    const answer = await new Caller(server.address).call(
+      method.toUpperCase(),
+      address,
+      method === 'get' ? undefined : {},
+    )
+    expect(answer).toMatchObject({ status: 401, body: { title: 'access.signedOut' } })
+  },
+)
+
+test('a grader who is not on the staff of a day neither sees nor captures it', async () => {
+  const other = await addTestDay(server, plainV3(), '2026-11-25', [{ bib: 1 }])
+  const grader = callers.get('grader')
+  const notStaff = await addDayWithoutStaff()
+  expect((await grader?.call('GET', `/api/occasions/${notStaff}`))?.status).toBe(403)
+  expect((await grader?.call('POST', `/api/occasions/${notStaff}/captures`, { captures: [] }))?.status).toBe(403)
+  const listed = (await grader?.call('GET', '/api/occasions'))?.body['occasions'] as { id: string }[]
+  expect(listed.map(({ id }) => id)).toContain(other.occasionId)
+  expect(listed.map(({ id }) => id)).not.toContain(notStaff)
+  expect((await callers.get('viewer')?.call('GET', `/api/occasions/${notStaff}`))?.status).toBe(200)
+})
+
+const addDayWithoutStaff = async (): Promise<string> => {
+  const { addOccasion } = await import('../store/occasionStore.ts')
+  const id = '01930000-0000-7000-8000-000000000001'
+  await addOccasion(server.pool, {
+    id,
+    name: 'Elsewhere',
+    venue: 'Marram Yard',
+    zone: 'Etc/GMT-12',
+    testDate: '2026-11-26',
+    standardId: 'constabulary-entry',
+    standardVersion: 3,
+  })
+  return id
+}
+
+test('dates of birth reach only those who check them', async () => {
+  for (const role of ROLES) {
+    const answer = await callers.get(role)?.call('GET', `/api/occasions/${day.occasionId}`)
+    const [entry] = answer?.body['entries'] as { ageYears: number; person: { birthDate?: string } }[]
+    expect(entry?.ageYears).toBe(27)
+    expect(entry?.person.birthDate, role).toBe(role === 'officer' || role === 'clerk' ? '1999-05-04' : undefined)
+  }
+})
+
+test('a write from another site is refused', async () => {
+  const answer = await callers
+    .get('officer')
+    ?.call('DELETE', '/api/session', undefined, { Origin: 'https://elsewhere.example' })
+  expect(answer).toMatchObject({ status: 403, body: { title: 'access.origin' } })
+})
+
+test('answers carry the headers that keep a browser careful', async () => {
+  const answer = await callers.get('viewer')?.call('GET', '/api/occasions')
+  expect(answer?.headers.get('Content-Security-Policy')).toContain("default-src 'self'")
+  expect(answer?.headers.get('X-Content-Type-Options')).toBe('nosniff')
+  expect(answer?.headers.get('X-Powered-By')).toBeNull()
+})

@@ -1,0 +1,198 @@
+/** A server on a database of its own, with accounts of every role and a way to call it as each of them. */
+import { randomUUID } from 'node:crypto'
+import { createServer, type Server as HttpServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import pg from 'pg'
+import pino from 'pino'
+import { inject } from 'vitest'
+import { parseStandard, type Finding, type Standard } from '@able-gauge/core'
+import { hashPassword } from '../src/access/password.ts'
+import { ROLES, type Role } from '../src/access/role.ts'
+import { buildApp } from '../src/app.ts'
+import { openPool, type Pool } from '../src/database.ts'
+import { openLiveFeed } from '../src/live/liveFeed.ts'
+import { addAccount } from '../src/store/accountStore.ts'
+import { addEntry, type Attendance } from '../src/store/entryStore.ts'
+import { addOccasion, addStaffMember } from '../src/store/occasionStore.ts'
+import { addPerson } from '../src/store/personStore.ts'
+import { addStandard } from '../src/store/standardStore.ts'
+
+export const PASSWORD = 'a password for tests'
+
+export interface Answer {
+  readonly status: number
+  readonly headers: Headers
+  readonly body: {
+    readonly title?: string
+    readonly detail?: string
+    readonly findings?: readonly Finding[]
+    readonly [key: string]: unknown
+  }
+}
+
+export interface TestServer {
+  readonly address: string
+  readonly pool: Pool
+  /** Ids of the accounts, one for each role. */
+  readonly accountIds: Readonly<Record<Role, string>>
+  /** Another server process on the same database. */
+  readonly another: () => Promise<{ address: string; close: () => Promise<void> }>
+  readonly close: () => Promise<void>
+}
+
+const inRole = <Value>(of: (role: Role) => Value): Record<Role, Value> => ({
+  officer: of('officer'),
+  grader: of('grader'),
+  timer: of('timer'),
+  clerk: of('clerk'),
+  viewer: of('viewer'),
+})
+
+export const openTestServer = async ({ demo = false, demoAccounts = false } = {}): Promise<TestServer> => {
+  const database = `test_${randomUUID().replaceAll('-', '')}`
+  await asSuperuser(`create database ${database} template ${inject('template')}`)
+  const url = inject('appUrl').replace('DATABASE', database)
+  const pool = openPool(url)
+  const accountIds = inRole(() => randomUUID())
+  const passwordHash = await hashPassword(PASSWORD)
+  for (const role of ROLES) {
+    await addAccount(pool, {
+      id: accountIds[role],
+      signInName: role,
+      displayName: `The ${role}`,
+      role,
+      passwordHash,
+      isDemo: demoAccounts,
+    })
+  }
+  const first = await listen(url, pool, demo)
+  return {
+    address: first.address,
+    pool,
+    accountIds,
+    another: () => listen(url, openPool(url), demo),
+    close: async () => {
+      await first.close()
+      await asSuperuser(`drop database if exists ${database} with (force)`)
+    },
+  }
+}
+
+const listen = async (
+  url: string,
+  pool: Pool,
+  demo: boolean,
+): Promise<{ address: string; close: () => Promise<void> }> => {
+  pool.on('error', () => undefined)
+  const log = pino({ level: 'silent' })
+  const feed = openLiveFeed(url, log)
+  const http = createServer(buildApp({ pool, feed, log, demo }, null))
+  await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve))
+  return {
+    address: `http://127.0.0.1:${(http.address() as AddressInfo).port}`,
+    close: async () => {
+      await closeHttp(http)
+      await feed.close()
+      await pool.end()
+    },
+  }
+}
+
+const closeHttp = (http: HttpServer): Promise<void> =>
+  new Promise((resolve) => {
+    http.close(() => resolve())
+    http.closeAllConnections()
+  })
+
+const asSuperuser = async (sql: string): Promise<void> => {
+  const client = new pg.Client({ connectionString: inject('superUrl') })
+  await client.connect()
+  await client.query(sql)
+  await client.end()
+}
+
+/** One person's browser: keeps the cookie, speaks JSON. */
+export class Caller {
+  private cookie = ''
+
+  constructor(readonly address: string) {}
+
+  static async signedIn(address: string, role: Role): Promise<Caller> {
+    const caller = new Caller(address)
+    const { status } = await caller.call('POST', '/api/session', { signInName: role, password: PASSWORD })
+    if (status !== 201) throw new Error(`The ${role} could not sign in: ${status}.`)
+    return caller
+  }
+
+  /** @param body sent as JSON, or as it is when it is a string */
+  async call(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Answer> {
+    const sent = body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }
+    const response = await fetch(this.address + path, {
+      method,
+      headers: { 'Content-Type': 'application/json', Cookie: this.cookie, ...headers },
+      ...sent,
+    })
+    const setCookie = response.headers.get('Set-Cookie')
+    if (setCookie) this.cookie = setCookie.split(';')[0] ?? ''
+    const text = await response.text()
+    return {
+      status: response.status,
+      headers: response.headers,
+      body: text === '' ? {} : (JSON.parse(text) as Answer['body']),
+    }
+  }
+
+  get cookieHeader(): string {
+    return this.cookie
+  }
+}
+
+export interface TestEntry {
+  readonly bib: number | null
+  readonly wave?: number
+  readonly birthDate?: string
+  readonly category?: string
+  readonly attendance?: Attendance
+}
+
+/** Publishes a standard and adds a day under it, with every test account but the viewer on the staff. */
+export const addTestDay = async (
+  { pool, accountIds }: TestServer,
+  plainStandard: unknown,
+  testDate: string,
+  entries: readonly TestEntry[],
+): Promise<{ occasionId: string; entryIds: string[]; standard: Standard }> => {
+  const parsed = parseStandard(plainStandard)
+  if (!parsed.ok) throw new Error(`The standard of a test is unsound: ${JSON.stringify(parsed.findings)}`)
+  const standard = parsed.value
+  const { rowCount } = await pool.query('select 1 from standards where id = $1 and version = $2', [
+    standard.id,
+    standard.version,
+  ])
+  if (rowCount === 0) await addStandard(pool, standard)
+  const occasionId = randomUUID()
+  await addOccasion(pool, {
+    id: occasionId,
+    name: 'Test day',
+    venue: 'Fallow Point track',
+    zone: 'Etc/GMT-12',
+    testDate,
+    standardId: standard.id,
+    standardVersion: standard.version,
+  })
+  for (const role of ROLES) if (role !== 'viewer') await addStaffMember(pool, occasionId, accountIds[role], role)
+  const entryIds: string[] = []
+  for (const { bib, wave = 1, birthDate = '1999-05-04', category = 'female', attendance = 'present' } of entries) {
+    const [id, personId] = [randomUUID(), randomUUID()]
+    await addPerson(pool, {
+      id: personId,
+      number: `T-${personId.slice(0, 8)}`,
+      givenName: 'Tove',
+      familyName: 'Okafor-Lind',
+      birthDate,
+    })
+    await addEntry(pool, { id, occasionId, personId, bib, wave, category, attendance, note: '' })
+    entryIds.push(id)
+  }
+  return { occasionId, entryIds, standard }
+}

@@ -1,0 +1,41 @@
+import { OUTCOMES, type Mark } from '@able-gauge/core'
+import { mount } from '@vue/test-utils'
+import { expect, test } from 'vitest'
+import VerdictChip from './VerdictChip.vue'
+import { chipOf, figureOf, markerOf, wordFor } from './verdictWords.ts'
+
+test('every outcome has a word of its own, and only met looks met', () => {
+  const chips = OUTCOMES.map((outcome) => chipOf({ outcome, settled: true }))
+  expect(new Set(chips.map(({ word }) => word)).size).toBe(OUTCOMES.length)
+  expect(chips.filter(({ look }) => look === 'met').map(({ word }) => word)).toEqual(['Met'])
+})
+
+test('somebody still under way is not told as having failed', () => {
+  expect(chipOf({ outcome: 'notFinished', settled: false })).toEqual({ word: 'Not finished', look: 'going' })
+  expect(chipOf({ outcome: 'notFinished', settled: true })).toEqual({ word: 'Did not finish', look: 'short' })
+})
+
+test('met is a filled diamond, short a hollow one, a case to decide a dotted one', () => {
+  const chip = (outcome: 'met' | 'short' | 'open') =>
+    mount(VerdictChip, { props: { verdict: { outcome, settled: true } } })
+  expect(chip('met').find('path').attributes('fill')).toBe('currentColor')
+  expect(chip('short').find('path').attributes('fill')).toBe('none')
+  expect(chip('open').find('circle').exists()).toBe(true)
+  expect(chip('short').text()).toBe('Short')
+})
+
+const mark = (change: object): Mark => ({ eventId: 'run', cut: null, trace: [], ...change }) as unknown as Mark
+
+test('a mark without a figure is told in a word', () => {
+  expect(wordFor(mark({ kind: 'waiting' }))).toBe('waiting')
+  expect(wordFor(mark({ kind: 'ended', reason: 'withdrawn' }))).toBe('withdrawn')
+  expect(wordFor(mark({ kind: 'open', reason: 'stoppedForSafety' }))).toBe('stopped for safety')
+  expect(figureOf(mark({ kind: 'waiting' }))).toBeNull()
+  expect(figureOf(mark({ kind: 'met', rounded: 34 }))).toBe(34)
+})
+
+test('the marker follows the decision of the officer', () => {
+  expect(markerOf(mark({ kind: 'decided', as: 'short' }))).toBe('short')
+  expect(markerOf(mark({ kind: 'decided', as: 'met' }))).toBe('good')
+  expect(markerOf(mark({ kind: 'open' }))).toBe('decide')
+})
