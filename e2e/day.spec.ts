@@ -103,10 +103,9 @@ test('a wave of twelve runs five laps by keyboard through a power cut, and no st
   expect(Math.abs((await shownSeconds()) - (Date.now() - (start?.atMs ?? 0)) / 1000)).toBeLessThan(2.5)
 
   await stampAll()
-  for (let lap = 0; lap < 12; lap++) {
-    await page.keyboard.press(' ')
-    await expect(page.locator('.tile.home')).toHaveCount(lap + 1)
-  }
+  // the last lap as fast as keys can be pressed: each press belongs to another runner
+  for (let runner = 0; runner < 12; runner++) await page.keyboard.press(' ')
+  await expect(page.locator('.tile.home')).toHaveCount(12)
   await expect(page.getByText('Wave 2 is in.')).toBeVisible()
   await allSaved(page)
 

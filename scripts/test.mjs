@@ -38,7 +38,7 @@ await run(async () => {
   const results = [
     check('Format', ...node('prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.')),
     check('Lint', ...node('eslint/bin/eslint.js', '.', '--max-warnings', '0')),
-    ...['core', 'server', 'cli', 'e2e'].map((part) =>
+    ...['core', 'server', 'cli', 'bench', 'e2e'].map((part) =>
       check(`Types: ${part}`, ...node('typescript/bin/tsc', '-p', part)),
     ),
     check('Types: web', ...node('vue-tsc/bin/vue-tsc.js', '-p', 'web')),

@@ -1,9 +1,8 @@
-/** One connection per process that listens for what any server process has added, and wakes those who follow a day. */
-import pg from 'pg'
+/** Wakes those who follow a day whenever any server process has added something to it. */
 import type { Logger } from 'pino'
-import { LIVE_CHANNEL } from '../store/captureStore.ts'
+import { listenForNotices, type Listener, type NoticeKind } from '../store/dayNotices.ts'
 
-export type Wake = (what: 'captures' | 'day') => void
+export type Wake = (kind: NoticeKind) => void
 
 export interface LiveFeed {
   /** @returns a function that ends it */
@@ -14,40 +13,34 @@ export interface LiveFeed {
 const FIRST_RETRY_MS = 250
 const LONGEST_RETRY_MS = 5_000
 
+/** Opens the feed; when its connection breaks it connects again by itself, ever more slowly. */
 export const openLiveFeed = (connectionString: string, log: Logger): LiveFeed => {
   const followers = new Map<string, Set<Wake>>()
-  let client: pg.Client | null = null
+  let listener: Listener | null = null
   let retry: NodeJS.Timeout | null = null
-  let closed = false
   let waitMs = FIRST_RETRY_MS
+  let closed = false
+
+  const heard = (occasionId: string, kind: NoticeKind): void => {
+    for (const wake of followers.get(occasionId) ?? []) wake(kind)
+  }
 
   const connect = async (): Promise<void> => {
     if (closed) return
-    const next = new pg.Client({ connectionString })
-    next.on('notification', ({ payload }) => {
-      const [what, occasionId = ''] = (payload ?? '').split(':')
-      for (const wake of followers.get(occasionId) ?? []) wake(what === 'day' ? 'day' : 'captures')
-    })
-    next.on('error', (error) => {
-      log.warn({ err: error }, 'live feed lost its connection')
-      again()
-    })
     try {
-      await next.connect()
-      await next.query(`listen ${LIVE_CHANNEL}`)
-      client = next
+      listener = await listenForNotices(connectionString, heard, again)
       waitMs = FIRST_RETRY_MS
       // what was missed while unconnected is found by asking again
-      for (const wakes of followers.values()) for (const wake of wakes) wake('day')
+      for (const occasionId of followers.keys()) heard(occasionId, 'day')
     } catch (error) {
-      log.warn({ reason: error instanceof Error ? error.message : String(error) }, 'live feed could not connect')
-      again()
+      again(error)
     }
   }
 
-  const again = (): void => {
-    client = null
+  const again = (error: unknown): void => {
+    listener = null
     if (closed || retry) return
+    log.warn({ reason: error instanceof Error ? error.message : String(error) }, 'live feed has no connection')
     retry = setTimeout(() => {
       retry = null
       void connect()
@@ -69,7 +62,7 @@ export const openLiveFeed = (connectionString: string, log: Logger): LiveFeed =>
     close: async () => {
       closed = true
       if (retry) clearTimeout(retry)
-      await client?.end()
+      await listener?.close()
     },
   }
 }

@@ -1,6 +1,7 @@
 /** The capture log of a day. Captures are added and read, nothing else. */
 import { canonicalJson, type Capture, type RecordedCapture } from '@able-gauge/core'
 import type { Database } from '../database.ts'
+import { notifyDay } from './dayNotices.ts'
 
 export type Addition =
   | { readonly kind: 'stored'; readonly seqs: ReadonlyMap<string, number>; readonly added: number }
@@ -72,13 +73,6 @@ export const closeLedger = async (db: Database, occasionId: string): Promise<boo
     [occasionId],
   )
   return rowCount === 1
-}
-
-export const LIVE_CHANNEL = 'able_gauge_live'
-
-/** Tells every server process, once the transaction commits, that a day has something new. */
-export const notifyDay = async (db: Database, occasionId: string, what: 'captures' | 'day'): Promise<void> => {
-  await db.query('select pg_notify($1, $2)', [LIVE_CHANNEL, `${what}:${occasionId}`])
 }
 
 const lockLedger = async (db: Database, occasionId: string): Promise<{ lastSeq: number; closed: boolean }> => {

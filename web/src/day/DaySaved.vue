@@ -3,7 +3,7 @@
 import { BModal } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { useAgreedClock } from '../sync/agreedClock.ts'
-import type { WaitingCapture } from '../sync/outbox.ts'
+import { onlyInMemory, type WaitingCapture } from '../sync/outbox.ts'
 import { timeOfDay } from '../ui/localTime.ts'
 import type { Day } from './day.ts'
 import { useDay } from './dayStore.ts'
@@ -36,6 +36,12 @@ const seen = ({ capture }: WaitingCapture): string => {
   <span class="saved" :class="{ waiting: store.waitingCount > 0 || !store.live }" role="status">
     <span class="clock-words">{{ clockWords }}. </span>{{ savedWords }}.
   </span>
+  <span v-if="onlyInMemory" class="refused"
+    >This device keeps nothing on disk: leave the page open while captures wait</span
+  >
+  <span v-if="store.waitingOfOthers > 0" class="refused"
+    >{{ store.waitingOfOthers }} of another account wait here: they have to sign in</span
+  >
   <RouterLink v-if="store.signedOut" class="refused" :to="{ name: 'signIn', query: { to: $route.fullPath } }">
     The session ended. Sign in to send them
   </RouterLink>

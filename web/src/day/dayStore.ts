@@ -15,7 +15,7 @@ import { computed, ref, shallowRef, triggerRef, type ComputedRef, type ShallowRe
 import { call, inWords, NoAnswer, Refusal } from '../api.ts'
 import { useSession } from '../session/sessionStore.ts'
 import { useAgreedClock, type AgreedMoment } from '../sync/agreedClock.ts'
-import { deviceId, drop, keep, listWaiting, markRefused, type WaitingCapture } from '../sync/outbox.ts'
+import { countOfOthers, deviceId, drop, keep, listWaiting, markRefused, type WaitingCapture } from '../sync/outbox.ts'
 import type { Day, Entry } from './day.ts'
 
 const BATCH = 200
@@ -32,6 +32,8 @@ export const useDay = defineStore('day', () => {
   const signedOut = ref(false)
   const waitingCount = ref(0)
   const refused = ref<readonly WaitingCapture[]>([])
+  /** Captured on this device by somebody else, whose session has to send them. */
+  const waitingOfOthers = ref(0)
 
   let lastSeq = 0
   let source: EventSource | null = null
@@ -163,6 +165,7 @@ export const useDay = defineStore('day', () => {
     merge(waiting.map(({ capture }) => capture))
     waitingCount.value = waiting.length
     refused.value = await listWaiting(occasionId, accountId, 'refused')
+    waitingOfOthers.value = await countOfOthers(occasionId, accountId)
     if (waiting.length > 0) void send()
   }
 
@@ -170,8 +173,12 @@ export const useDay = defineStore('day', () => {
     source?.close()
     const opened = new EventSource(`/api/occasions/${occasionId}/live?after=${lastSeq}`)
     source = opened
+    let lost = false
     opened.addEventListener('open', () => {
       live.value = true
+      // what changed while this screen was away
+      if (lost) void reread(occasionId)
+      lost = false
       if (waitingCount.value > 0) void send()
     })
     opened.addEventListener('captures', ({ data }: MessageEvent<string>) => {
@@ -180,6 +187,7 @@ export const useDay = defineStore('day', () => {
     opened.addEventListener('day', () => void reread(occasionId))
     opened.addEventListener('error', () => {
       live.value = false
+      lost = true
       // a refused stream is not retried by the browser
       if (opened.readyState === EventSource.CLOSED && source === opened)
         setTimeout(() => source === opened && follow(occasionId), RETRY_MS)
@@ -282,6 +290,7 @@ export const useDay = defineStore('day', () => {
     signedOut,
     waitingCount,
     refused,
+    waitingOfOthers,
     verdicts,
     entriesById,
     entry,

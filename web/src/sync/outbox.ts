@@ -1,6 +1,7 @@
 /** Captures on their way: written to this device's disk before anything is painted, kept until the server has them. */
 import type { Capture } from '@able-gauge/core'
 import Dexie, { type Table } from 'dexie'
+import { ref } from 'vue'
 
 export interface WaitingCapture {
   readonly id: string
@@ -24,23 +25,54 @@ class OutboxDatabase extends Dexie {
 
 const database = new OutboxDatabase()
 
+/** For a browser that refuses to keep anything on disk: better in memory than nowhere. */
+const memory = new Map<string, WaitingCapture>()
+
+/** Whether captures are only in memory, so that the page must not be closed while some wait. */
+export const onlyInMemory = ref(false)
+
+/** Keeps a capture; resolves once it is on disk. */
 export const keep = async (waiting: WaitingCapture): Promise<void> => {
-  await database.captures.put(waiting)
+  try {
+    await database.captures.put(waiting)
+  } catch (error) {
+    console.error('Captures cannot be kept on the disk of this device.', error)
+    onlyInMemory.value = true
+    memory.set(waiting.id, waiting)
+  }
 }
 
-export const listWaiting = (
+/** Captures of an account on a day, oldest first. */
+export const listWaiting = async (
   occasionId: string,
   accountId: string,
   state: WaitingCapture['state'],
-): Promise<WaitingCapture[]> =>
-  database.captures.where('[occasionId+accountId+state]').equals([occasionId, accountId, state]).sortBy('id')
+): Promise<WaitingCapture[]> => {
+  const key = [occasionId, accountId, state]
+  const onDisk = onlyInMemory.value
+    ? []
+    : await database.captures.where('[occasionId+accountId+state]').equals(key).toArray()
+  const inMemory = [...memory.values()].filter(
+    (one) => one.occasionId === occasionId && one.accountId === accountId && one.state === state,
+  )
+  return [...onDisk, ...inMemory].sort((a, b) => (a.id < b.id ? -1 : 1))
+}
+
+/** How many captures of other accounts wait on this device for their owner to sign in. */
+export const countOfOthers = (occasionId: string, accountId: string): Promise<number> =>
+  database.captures
+    .filter((one) => one.occasionId === occasionId && one.accountId !== accountId && one.state === 'waiting')
+    .count()
 
 export const drop = async (ids: readonly string[]): Promise<void> => {
-  await database.captures.bulkDelete([...ids])
+  for (const id of ids) memory.delete(id)
+  if (!onlyInMemory.value) await database.captures.bulkDelete([...ids])
 }
 
 export const markRefused = async (id: string, reason: string): Promise<void> => {
-  await database.captures.update(id, { state: 'refused', reason })
+  const kept = memory.get(id)
+  if (kept) memory.set(id, { ...kept, state: 'refused', reason })
+  else await database.captures.update(id, { state: 'refused', reason })
 }
 
 /** A name for this device that stays the same on it. */

@@ -60,10 +60,6 @@ const enter = async (): Promise<void> => {
   } else await lap.crossBib(bib)
 }
 
-const crossNext = (): void => {
-  if (next.value) void lap.crossEntry(next.value.entryId)
-}
-
 const beginAssigning = (captureId = unassigned.value.at(-1)?.captureId ?? null): void => {
   assigning.value = captureId
   typed.value = ''
@@ -87,7 +83,7 @@ const escape = (): void => {
 
 const KEYS: Readonly<Record<string, () => void>> = {
   Enter: () => void enter(),
-  ' ': crossNext,
+  ' ': () => void lap.crossNext(),
   n: () => void lap.crossUnknown(),
   u: () => void lap.undo(),
   b: () => beginAssigning(),
@@ -234,7 +230,7 @@ const HELP = [
         <span v-else-if="typed !== ''" class="typed-name">not in wave {{ wave }}</span>
         <button class="btn btn-primary" :disabled="typed === '' || !started">Cross</button>
       </form>
-      <button class="btn btn-quiet" :disabled="!onCourse" @click="crossNext">
+      <button class="btn btn-quiet" :disabled="!onCourse" @click="lap.crossNext()">
         Next<span class="wide"> expected</span> <kbd>Space</kbd>
       </button>
       <button class="btn btn-quiet" :disabled="!started" @click="lap.crossUnknown()">Time now <kbd>N</kbd></button>

@@ -14,6 +14,7 @@ import { byBib, shortName, type Day, type Entry } from '../../day/day.ts'
 import { useDay } from '../../day/dayStore.ts'
 import { useSession } from '../../session/sessionStore.ts'
 import { useAgreedClock, type AgreedMoment } from '../../sync/agreedClock.ts'
+import { inTurns } from '../../sync/inTurns.ts'
 import { deviceId } from '../../sync/outbox.ts'
 
 export type RunEvent = StandardEvent & { readonly protocol: TimedDistance }
@@ -26,6 +27,7 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
   const settled = store.settledIn(event.id)
   const waves = computed(() => [...new Set(day().entries.map(({ wave }) => wave))].sort((a, b) => a - b))
   const chosenWave = ref<number | null>(null)
+  const inTurn = inTurns()
   const message = shallowRef<{ readonly text: string; readonly kind: 'done' | 'look' } | null>(null)
 
   const inWave = (wave: number): Entry[] =>
@@ -89,12 +91,21 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
     say(`Wave ${wave.value} started with ${entryIds.length} runners.`)
   }
 
-  const crossEntry = async (entryId: string, moment = clock.moment()): Promise<void> => {
+  /** The moment is that of the press; whom it belongs to is settled once earlier presses are. */
+  const crossEntry = (entryId: string, moment = clock.moment()): Promise<void> =>
+    inTurn(() => stampEntry(entryId, moment))
+
+  const crossNext = (moment = clock.moment()): Promise<void> =>
+    inTurn(async () => {
+      if (next.value) await stampEntry(next.value.entryId, moment)
+    })
+
+  const stampEntry = async (entryId: string, moment: AgreedMoment | null): Promise<void> => {
     const runner = board.value.runners.find((one) => one.entryId === entryId)
     const entry = store.entry(entryId)
     if (!moment || !entry || board.value.startedAtMs === null) return
     if (runner?.state !== 'running') {
-      await crossUnknown(`Bib ${entry.bib ?? ''} is not on the course any more.`, moment)
+      await stampUnknown(`Bib ${entry.bib ?? ''} is not on the course any more.`, moment)
       return
     }
     const lap = runner.lapsDone + 1
@@ -103,15 +114,17 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
     say(`${entry.bib ?? ''} ${shortName(entry)}: ${lap === board.value.laps ? 'home' : `lap ${lap}`} at ${elapsed}`)
   }
 
-  const crossBib = async (bib: number): Promise<void> => {
-    const moment = clock.moment()
-    const entry = runners.value.find((one) => one.bib === bib)
-    if (entry) await crossEntry(entry.id, moment)
-    else await crossUnknown(`Bib ${bib} is not entered in wave ${wave.value}.`, moment)
-  }
+  const crossBib = (bib: number, moment = clock.moment()): Promise<void> =>
+    inTurn(async () => {
+      const entry = runners.value.find((one) => one.bib === bib)
+      if (entry) await stampEntry(entry.id, moment)
+      else await stampUnknown(`Bib ${bib} is not entered in wave ${wave.value}.`, moment)
+    })
 
   /** Time first: the stamp is kept, the bib is put to it later. */
-  const crossUnknown = async (why = '', moment = clock.moment()): Promise<void> => {
+  const crossUnknown = (moment = clock.moment()): Promise<void> => inTurn(() => stampUnknown('', moment))
+
+  const stampUnknown = async (why: string, moment: AgreedMoment | null): Promise<void> => {
     const { startedAtMs } = board.value
     if (!moment || startedAtMs === null) return
     await store.capture(event.id, null, { kind: 'crossed', payload: {} }, moment)
@@ -147,7 +160,9 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
     return candidates.sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1)).at(-1)
   }
 
-  const undo = async (): Promise<void> => {
+  const undo = (): Promise<void> => inTurn(undoLast)
+
+  const undoLast = async (): Promise<void> => {
     const last = lastOwn()
     if (!last) {
       say('Nothing captured on this device is left to undo.', 'look')
@@ -181,6 +196,7 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
     cutFor,
     start,
     crossEntry,
+    crossNext,
     crossBib,
     crossUnknown,
     assign,

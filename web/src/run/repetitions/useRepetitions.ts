@@ -13,6 +13,7 @@ import { computed, type ComputedRef } from 'vue'
 import type { Day, Entry } from '../../day/day.ts'
 import { useDay } from '../../day/dayStore.ts'
 import { useSession } from '../../session/sessionStore.ts'
+import { inTurns } from '../../sync/inTurns.ts'
 import { useAgreedClock, type AgreedMoment } from '../../sync/agreedClock.ts'
 
 export type RepetitionEvent = StandardEvent & { readonly protocol: RepetitionsInTime }
@@ -79,7 +80,9 @@ export const useRepetitions = (day: () => Day, event: RepetitionEvent, entry: ()
     }
     return `last: ${words[last.kind] ?? last.kind}`
   })
-  const undo = async (): Promise<void> => {
+  const inTurn = inTurns()
+  const undo = (): Promise<void> => inTurn(undoLast)
+  const undoLast = async (): Promise<void> => {
     const last = undoable.value
     if (!last || !mayCapture.value) return
     await observe({ kind: 'voided', payload: { captureId: last.id, reason: 'undone at the console' } })
