@@ -228,15 +228,22 @@ const HELP = [
         />
         <span v-if="typedEntry" class="typed-name">{{ shortName(typedEntry) }}</span>
         <span v-else-if="typed !== ''" class="typed-name">not in wave {{ wave }}</span>
-        <button class="btn btn-primary" :disabled="typed === '' || !started">Cross</button>
+        <button class="btn" :class="typed === '' ? 'btn-quiet' : 'btn-primary'" :disabled="typed === '' || !started">
+          Cross
+        </button>
       </form>
-      <button class="btn btn-quiet" :disabled="!onCourse" @click="lap.crossNext()">
+      <button
+        class="btn"
+        :class="typed === '' && onCourse ? 'btn-primary' : 'btn-quiet'"
+        :disabled="!onCourse"
+        @click="lap.crossNext()"
+      >
         Next<span class="wide"> expected</span> <kbd>Space</kbd>
       </button>
       <button class="btn btn-quiet" :disabled="!started" @click="lap.crossUnknown()">Time now <kbd>N</kbd></button>
       <button class="btn btn-quiet" @click="lap.undo()">Undo <kbd>U</kbd></button>
       <button class="btn btn-quiet" :disabled="outEntries.length === 0" @click="stopping = true">
-        <span class="wide">Somebody </span>stops <kbd>X</kbd>
+        <span class="wide">Somebody stops</span><span class="narrow">Stop</span> <kbd>X</kbd>
       </button>
       <button class="btn btn-quiet help" aria-label="All keys" @click="helping = true"><kbd>?</kbd></button>
       <p class="message" :class="message?.kind" role="status">
@@ -372,6 +379,9 @@ const HELP = [
 .keys > .btn {
   min-height: 48px;
 }
+.narrow {
+  display: none;
+}
 .message {
   margin: 0;
   flex: 1 1 200px;
@@ -412,8 +422,12 @@ const HELP = [
     flex: 1;
     padding-inline: 4px;
   }
-  .wide {
+  .wide,
+  .message:not(.done, .look) {
     display: none;
+  }
+  .narrow {
+    display: inline;
   }
   .message {
     order: -1;
