@@ -53,6 +53,13 @@ const signIn = async (): Promise<string> => {
   return answer.headers.get('Set-Cookie')?.split(';')[0] ?? ''
 }
 
+/** Whether anybody serves on the port. */
+const answers = (): Promise<boolean> =>
+  fetch(`http://127.0.0.1:${port}/`).then(
+    () => true,
+    () => false,
+  )
+
 const captureCount = async (): Promise<number> => {
   const answer = await fetch(`http://127.0.0.1:${port}/api/occasions`, { headers: { Cookie: await signIn() } })
   const { occasions } = (await answer.json()) as { occasions: { captures: number }[] }
@@ -91,17 +98,25 @@ test('killed outright it starts again in seconds with its data', async () => {
   const before = await captureCount()
   first.program.kill('SIGKILL')
   await once(first.program, 'exit')
-  await expect
-    .poll(async () =>
-      fetch(`http://127.0.0.1:${port}/`).then(
-        () => true,
-        () => false,
-      ),
-    )
-    .toBe(false)
+  await expect.poll(answers).toBe(false)
   first = await start()
   expect(first.seconds).toBeLessThan(15)
   expect(await captureCount()).toBe(before)
+})
+
+test('when npm itself is killed outright, the server and the database go with it', async () => {
+  first.program.kill('SIGINT')
+  await once(first.program, 'exit')
+  const npm = spawn('npm', ['start', '--silent', '--', '--port', String(port)], {
+    cwd: ROOT,
+    env: { ...process.env, ABLE_GAUGE_DATA: FOLDER },
+    stdio: 'ignore',
+  })
+  await expect.poll(answers, { timeout: 30_000 }).toBe(true)
+  npm.kill('SIGKILL')
+  await expect.poll(answers, { timeout: 10_000 }).toBe(false)
+  await expect.poll(() => leftBehind().length, { timeout: 10_000 }).toBe(0)
+  first = await start()
 })
 
 test('Ctrl-C leaves no process behind', async () => {

@@ -1,4 +1,5 @@
 /** npm start: from a machine with Node.js alone to the running application. */
+import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { parseArgs } from 'node:util'
 import { buildWeb, WEB_FOLDER } from './lib/build.mjs'
@@ -54,13 +55,27 @@ const untilStopped = (child) =>
     })
   })
 
-/** When npm is killed outright it cannot pass a signal on; this process notices that it has a new parent and stops. */
+/**
+ * When npm is killed outright it cannot pass a signal on. This process notices that npm, or the shell npm put in between,
+ * is no longer its ancestor, and stops.
+ */
 const watchParent = (stop) => {
   if (!process.env.npm_lifecycle_event) return
   const parent = process.ppid
+  const grandparent = parentOf(parent)
   setInterval(() => {
-    if (process.ppid !== parent) stop()
+    if (process.ppid !== parent || parentOf(parent) !== grandparent) stop()
   }, 500).unref()
+}
+
+/** The parent of a process, or null where the system does not tell. */
+const parentOf = (pid) => {
+  try {
+    return Number(/^PPid:\s*(\d+)$/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1])
+  } catch (error) {
+    if (error.code === 'ENOENT' || error.code === 'ESRCH') return null
+    throw error
+  }
 }
 
 const greet = (host, port, empty) => {
