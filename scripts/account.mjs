@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process'
 import path from 'node:path'
 import { createInterface } from 'node:readline/promises'
-import { parseArgs } from 'node:util'
+import util from 'node:util'
 import { Obstacle, run } from './lib/fail.mjs'
 import { DATA, ROOT } from './lib/paths.mjs'
 import { openCluster } from './lib/postgres.mjs'
@@ -15,8 +15,9 @@ The password is asked for, or read from the environment variable ABLE_GAUGE_PASS
 
 const readOptions = () => {
   try {
-    return parseArgs({ options: { name: { type: 'string' }, display: { type: 'string' }, role: { type: 'string' } } })
-      .values
+    return util.parseArgs({
+      options: { name: { type: 'string' }, display: { type: 'string' }, role: { type: 'string' } },
+    }).values
   } catch (error) {
     throw new Obstacle(`${error.message}\n\n${HELP}`)
   }
@@ -31,9 +32,9 @@ const askPassword = async () => {
 }
 
 await run(async () => {
+  requireNode()
   const { name, display, role } = readOptions()
   if (!name || !display || !role) throw new Obstacle(HELP)
-  requireNode()
   requirePackages()
   const cluster = await openCluster(requirePostgres(), path.join(DATA, 'postgres'))
   try {

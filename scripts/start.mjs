@@ -1,7 +1,7 @@
 /** npm start: from a machine with Node.js alone to the running application. */
 import { readFileSync } from 'node:fs'
 import path from 'node:path'
-import { parseArgs } from 'node:util'
+import util from 'node:util'
 import { buildWeb, WEB_FOLDER } from './lib/build.mjs'
 import { Obstacle, run } from './lib/fail.mjs'
 import { DATA } from './lib/paths.mjs'
@@ -18,7 +18,7 @@ const HELP = `npm start -- [--fresh] [--empty] [--port N] [--host ADDRESS]
 
 const options = () => {
   try {
-    const { values } = parseArgs({
+    const { values } = util.parseArgs({
       options: {
         fresh: { type: 'boolean', default: false },
         empty: { type: 'boolean', default: false },
@@ -93,12 +93,12 @@ const greet = (host, port, empty) => {
 }
 
 await run(async () => {
+  requireNode()
   const { fresh, empty, port: portText, host, help } = options()
   if (help) {
     console.log(HELP)
     return
   }
-  requireNode()
   const port = Number(portText)
   if (!Number.isInteger(port) || port < 1 || port > 65_535)
     throw new Obstacle(`"${portText}" is not a port. Expected 1 to 65535.`)
