@@ -2,11 +2,13 @@
 /** A day: its bar, and the room of the stage. */
 import { computed, onBeforeUnmount, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import { useSession } from '../session/sessionStore.ts'
 import DayBar from './DayBar.vue'
 import { useDay } from './dayStore.ts'
 
 const route = useRoute()
 const store = useDay()
+const session = useSession()
 
 /** On a phone beside one candidate the console takes the whole screen. */
 const besideCandidate = computed(() => route.name === 'event' && route.query['bib'] !== undefined)
@@ -28,7 +30,10 @@ onBeforeUnmount(() => store.close())
     <div v-if="store.problem" class="sheet p-4" role="alert">
       <h1>This day cannot be opened</h1>
       <p>{{ store.problem }}</p>
-      <RouterLink class="btn btn-primary" to="/">Back to all days</RouterLink>
+      <RouterLink v-if="session.account" class="btn btn-primary" to="/">Back to all days</RouterLink>
+      <RouterLink v-else class="btn btn-primary" :to="{ name: 'signIn', query: { to: route.fullPath } }"
+        >Sign in</RouterLink
+      >
     </div>
     <p v-else class="quiet">Opening the day …</p>
   </main>

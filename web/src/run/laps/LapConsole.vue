@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** The lap console: one wave on the course, stamped by bib, by the next expected runner, or time first. */
-import { useEventListener } from '@vueuse/core'
-import { computed, nextTick, ref } from 'vue'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { shortName, type Day } from '../../day/day.ts'
 import { useDay } from '../../day/dayStore.ts'
 import { useSession } from '../../session/sessionStore.ts'
@@ -9,8 +8,10 @@ import KeyHelp from '../../ui/KeyHelp.vue'
 import { useTick } from '../../ui/useTick.ts'
 import EventStrip from '../EventStrip.vue'
 import StartCommands from '../StartCommands.vue'
+import { useKeys } from '../useKeys.ts'
 import LapClock from './LapClock.vue'
 import LapCrossings from './LapCrossings.vue'
+import LapKeys from './LapKeys.vue'
 import LapStopDialog from './LapStopDialog.vue'
 import LapTile from './LapTile.vue'
 import { useLapConsole, type RunEvent } from './useLapConsole.ts'
@@ -27,7 +28,7 @@ const lap = useLapConsole(() => props.day, props.event)
 const { waves, wave, board, runners, next, unassigned, stillOut, mayCapture, ready, message } = lap
 
 const typed = ref('')
-const bibBox = ref<HTMLInputElement | null>(null)
+const keys = useTemplateRef('keys')
 const starting = ref(false)
 const stopping = ref(false)
 const helping = ref(false)
@@ -43,12 +44,22 @@ const endedAtMs = computed(() => {
     ? null
     : (crossings.find(({ home }) => home)?.atMs ?? startedAtMs)
 })
-const typedEntry = computed(() => runners.value.find(({ bib }) => String(bib) === typed.value))
+const typedName = computed(() => {
+  if (typed.value === '') return ''
+  const entry = runners.value.find(({ bib }) => String(bib) === typed.value)
+  return entry ? shortName(entry) : `not in wave ${wave.value}`
+})
 const gaugeEntry = computed(() => store.entry(next.value?.entryId ?? runners.value[0]?.id ?? null))
 const cut = computed(() => (gaugeEntry.value ? lap.cutFor(gaugeEntry.value) : null))
 const cutOf = computed(() => (cut.value?.band && gaugeEntry.value ? `, for ${shortName(gaugeEntry.value)}` : ''))
+const tiles = computed(() =>
+  board.value.runners.flatMap((runner) => {
+    const entry = store.entry(runner.entryId)
+    return entry ? [{ runner, entry }] : []
+  }),
+)
 const outEntries = computed(() =>
-  board.value.runners.flatMap(({ entryId, state }) => (state === 'running' ? (store.entry(entryId) ?? []) : [])),
+  tiles.value.flatMap(({ runner, entry }) => (runner.state === 'running' ? [entry] : [])),
 )
 
 const enter = async (): Promise<void> => {
@@ -63,7 +74,7 @@ const enter = async (): Promise<void> => {
 const beginAssigning = (captureId = unassigned.value.at(-1)?.captureId ?? null): void => {
   assigning.value = captureId
   typed.value = ''
-  void nextTick(() => bibBox.value?.focus())
+  void nextTick(() => keys.value?.field?.focus())
 }
 
 const beginStart = (): void => {
@@ -92,27 +103,17 @@ const KEYS: Readonly<Record<string, () => void>> = {
   Escape: escape,
   Backspace: () => (typed.value = typed.value.slice(0, -1)),
 }
-
-useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  if (event.ctrlKey || event.metaKey || event.altKey || stopping.value) return
-  if (event.key === '?') helping.value = !helping.value
-  const target = event.target as HTMLElement | null
-  // a focused button or link is worked with Enter and Space as everywhere
-  const onControl =
-    target !== null &&
-    /^(BUTTON|A|SELECT|TEXTAREA)$/.test(target.tagName) &&
-    (event.key === 'Enter' || event.key === ' ')
-  if (onControl || !mayCapture.value) return
-  if (/^\d$/.test(event.key)) {
-    event.preventDefault()
-    if (typed.value.length < 5) typed.value += event.key
-    return
-  }
-  const act = KEYS[event.key.length === 1 ? event.key.toLowerCase() : event.key]
-  if (!act) return
-  event.preventDefault()
-  // a key held down is one press: stamps are never made by repetition
-  if (!event.repeat || event.key === 'Backspace') act()
+const MOST_DIGITS = 5
+const type = (digit: string): void => {
+  if (typed.value.length < MOST_DIGITS) typed.value += digit
+}
+useKeys({
+  actionFor: (name) => {
+    if (name === '?') return () => (helping.value = !helping.value)
+    if (!mayCapture.value) return undefined
+    return /^\d$/.test(name) ? () => type(name) : KEYS[name]
+  },
+  ownField: () => keys.value?.field ?? null,
 })
 
 const HELP = [
@@ -174,19 +175,18 @@ const HELP = [
       </section>
 
       <div class="tiles" :class="{ many: board.runners.length > 40 }">
-        <template v-for="runner in board.runners" :key="runner.entryId">
-          <LapTile
-            v-if="store.entry(runner.entryId)"
-            :runner="runner"
-            :bib="store.entry(runner.entryId)?.bib ?? 0"
-            :name="shortName(store.entry(runner.entryId)!)"
-            :laps="board.laps"
-            :next="runner.entryId === next?.entryId"
-            :now-ms="nowMs"
-            :active="ready && started"
-            @cross="lap.crossEntry(runner.entryId)"
-          />
-        </template>
+        <LapTile
+          v-for="{ runner, entry } in tiles"
+          :key="runner.entryId"
+          :runner="runner"
+          :bib="entry.bib ?? 0"
+          :name="shortName(entry)"
+          :laps="board.laps"
+          :next="runner.entryId === next?.entryId"
+          :now-ms="nowMs"
+          :active="ready && started"
+          @cross="lap.crossEntry(runner.entryId)"
+        />
       </div>
       <section v-if="started && !onCourse && board.runners.length > 0" class="sheet done">
         <p>
@@ -213,43 +213,23 @@ const HELP = [
       />
     </aside>
 
-    <footer v-if="mayCapture" class="keys">
-      <form class="bib-box" :class="{ assigning: assigning !== null }" @submit.prevent="enter">
-        <label for="bib">{{ assigning === null ? 'Bib' : 'Bib for the time' }}</label>
-        <input
-          id="bib"
-          ref="bibBox"
-          :value="typed"
-          class="figures"
-          inputmode="numeric"
-          autocomplete="off"
-          maxlength="5"
-          @input="typed = ($event.target as HTMLInputElement).value.replace(/\D/g, '')"
-        />
-        <span v-if="typedEntry" class="typed-name">{{ shortName(typedEntry) }}</span>
-        <span v-else-if="typed !== ''" class="typed-name">not in wave {{ wave }}</span>
-        <button class="btn" :class="typed === '' ? 'btn-quiet' : 'btn-primary'" :disabled="typed === '' || !started">
-          Cross
-        </button>
-      </form>
-      <button
-        class="btn"
-        :class="typed === '' && onCourse ? 'btn-primary' : 'btn-quiet'"
-        :disabled="!onCourse"
-        @click="lap.crossNext()"
-      >
-        Next<span class="wide"> expected</span> <kbd>Space</kbd>
-      </button>
-      <button class="btn btn-quiet" :disabled="!started" @click="lap.crossUnknown()">Time now <kbd>N</kbd></button>
-      <button class="btn btn-quiet" @click="lap.undo()">Undo <kbd>U</kbd></button>
-      <button class="btn btn-quiet" :disabled="outEntries.length === 0" @click="stopping = true">
-        <span class="wide">Somebody stops</span><span class="narrow">Stop</span> <kbd>X</kbd>
-      </button>
-      <button class="btn btn-quiet help" aria-label="All keys" @click="helping = true"><kbd>?</kbd></button>
-      <p class="message" :class="message?.kind" role="status">
-        {{ message?.text ?? (onCourse ? 'Type a bib and press Enter as the runner crosses, or touch the tile.' : '') }}
-      </p>
-    </footer>
+    <LapKeys
+      v-if="mayCapture"
+      ref="keys"
+      v-model:typed="typed"
+      class="keys"
+      :typed-name="typedName"
+      :assigning="assigning !== null"
+      :started="started"
+      :on-course="onCourse"
+      :message="message"
+      @enter="enter"
+      @next="lap.crossNext()"
+      @later="lap.crossUnknown()"
+      @undo="lap.undo()"
+      @stop="stopping = true"
+      @help="helping = true"
+    />
     <LapStopDialog
       v-model="stopping"
       :runners="outEntries"
@@ -333,70 +313,6 @@ const HELP = [
 .list {
   flex: 1;
 }
-.keys {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px;
-}
-.bib-box {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  width: 350px;
-  height: 52px;
-  padding: 0 7px 0 12px;
-  background: var(--sheet);
-  border: 2px solid var(--ink);
-  border-radius: 8px;
-}
-.bib-box.assigning {
-  background: var(--decide-tint);
-}
-.bib-box label {
-  white-space: nowrap;
-  color: var(--ink-2);
-}
-.bib-box input {
-  width: 90px;
-  min-width: 0;
-  flex: 1;
-  border: 0;
-  outline: 0;
-  box-shadow: none;
-  background: transparent;
-  color: inherit;
-  font-size: 1.6rem;
-  font-weight: 700;
-}
-.bib-box:focus-within {
-  box-shadow: 0 0 0 4px var(--vest);
-}
-.typed-name {
-  white-space: nowrap;
-  color: var(--ink-2);
-}
-.keys > .btn {
-  min-height: 48px;
-}
-.narrow {
-  display: none;
-}
-.message {
-  margin: 0;
-  flex: 1 1 200px;
-  min-height: 1.5em;
-  color: var(--ink-2);
-}
-.message.done {
-  color: var(--ink);
-}
-.message.look {
-  padding: 6px 12px;
-  border-radius: 6px;
-  border: 1px solid var(--decide-edge);
-  color: var(--decide);
-}
 @media (max-width: 900px) {
   .console {
     display: flex;
@@ -405,36 +321,7 @@ const HELP = [
     max-height: none;
   }
   .keys {
-    position: sticky;
-    bottom: 0;
-    background: var(--ground);
-    padding: 8px 0 10px;
     order: 3;
-  }
-  .bib-box {
-    width: 100%;
-  }
-  .keys kbd,
-  .help {
-    display: none;
-  }
-  .keys > .btn {
-    flex: 1;
-    padding-inline: 4px;
-  }
-  .wide,
-  .message:not(.done, .look) {
-    display: none;
-  }
-  .narrow {
-    display: inline;
-  }
-  .message {
-    order: -1;
-    flex-basis: 100%;
-  }
-  .message:empty {
-    display: none;
   }
   .tiles {
     grid-template-columns: repeat(auto-fill, minmax(108px, 1fr));

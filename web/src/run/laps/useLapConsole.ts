@@ -1,8 +1,10 @@
 /** State and actions of the lap console. What is shown follows from captures; every action is a capture. */
 import {
+  byTimeThenId,
   findCut,
   lapBoard,
-  printTime,
+  printClock,
+  voidedIds,
   type Capture,
   type LapBoard,
   type StandardEvent,
@@ -110,7 +112,7 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
     }
     const lap = runner.lapsDone + 1
     await store.capture(event.id, entryId, { kind: 'crossed', payload: {} }, moment)
-    const elapsed = printTime(Math.max(0, moment.atMs - board.value.startedAtMs))
+    const elapsed = printClock(moment.atMs - board.value.startedAtMs, 1)
     say(`${entry.bib ?? ''} ${shortName(entry)}: ${lap === board.value.laps ? 'home' : `lap ${lap}`} at ${elapsed}`)
   }
 
@@ -128,7 +130,7 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
     const { startedAtMs } = board.value
     if (!moment || startedAtMs === null) return
     await store.capture(event.id, null, { kind: 'crossed', payload: {} }, moment)
-    const elapsed = printTime(Math.max(0, moment.atMs - startedAtMs))
+    const elapsed = printClock(moment.atMs - startedAtMs, 1)
     say(`${why} The time ${elapsed} is kept without a bib: put the bib to it.`.trim(), 'look')
   }
 
@@ -153,11 +155,11 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
   const lastOwn = (): Capture | undefined => {
     const mine = deviceId()
     const all = store.allIn(event.id)
-    const voided = new Set(all.flatMap((capture) => (capture.kind === 'voided' ? [capture.payload.captureId] : [])))
+    const voided = voidedIds(all)
     const candidates = all.filter(
-      (capture) => capture.deviceId === mine && capture.kind !== 'voided' && !voided.has(capture.id),
+      ({ id, kind, deviceId: device }) => device === mine && kind !== 'voided' && kind !== 'decided' && !voided.has(id),
     )
-    return candidates.sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1)).at(-1)
+    return candidates.sort(byTimeThenId).at(-1)
   }
 
   const undo = (): Promise<void> => inTurn(undoLast)

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 /** A grader beside one candidate: a large pad to count, reasons to refuse, cautions, undo and stop. */
-import { printTime } from '@able-gauge/core'
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { fullName, type Day, type Entry } from '../../day/day.ts'
-import Gauge from '../../ui/Gauge.vue'
 import KeyHelp from '../../ui/KeyHelp.vue'
 import { useTick } from '../../ui/useTick.ts'
 import StartCommands from '../StartCommands.vue'
+import { useKeys } from '../useKeys.ts'
 import RepetitionsHead from './RepetitionsHead.vue'
 import RepetitionsOver from './RepetitionsOver.vue'
+import RepetitionsTally from './RepetitionsTally.vue'
 import { useHold } from './useHold.ts'
 import { useRepetitions, type RepetitionEvent } from './useRepetitions.ts'
 
@@ -48,16 +48,6 @@ watch(nowMs, (now) => {
   if (attempt.value.endsAtMs !== null && now >= attempt.value.endsAtMs && phase.value === 'running') void reps.endTime()
 })
 
-const tally = computed(() => attempt.value.tally)
-const refusedTotal = computed(() => Object.values(tally.value.refused).reduce((sum, count) => sum + count, 0))
-const cut = computed(() => mark.value?.cut ?? null)
-const toTheCut = computed(() => (cut.value === null ? 0 : cut.value.value - tally.value.counted))
-const REST_WORDS = {
-  nowhere: 'no resting',
-  up: 'resting up is allowed',
-  upOrDown: 'resting up or down is allowed',
-} as const
-
 const beginStart = (): void => {
   if (ready.value && phase.value === 'ready') starting.value = true
 }
@@ -71,26 +61,22 @@ const KEYS: Readonly<Record<string, () => void>> = {
   c: () => void reps.caution(),
   u: () => void reps.undo(),
   r: () => restartOffered.value && void reps.restart('fault explained'),
+  e: () => stopHold.press(),
   f: () => void reps.stop('safety'),
   s: beginStart,
   n: () => phase.value === 'over' && emit('next'),
   Escape: () => (starting.value = false),
 }
 
-useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  if (event.ctrlKey || event.metaKey || event.altKey) return
-  if (event.key === '?') helping.value = !helping.value
-  const target = event.target as HTMLElement | null
-  if (target !== null && /^(INPUT|SELECT|TEXTAREA)$/.test(target.tagName)) return
-  const key = event.key.length === 1 ? event.key.toLowerCase() : event.key
-  // while counting, Space counts wherever the focus is; else it works the focused button
-  if (key === ' ' && phase.value !== 'running' && target !== null && /^(BUTTON|A)$/.test(target.tagName)) return
-  if (key === 'e') stopHold.press()
-  const refusal = protocol.refusals[Number(key) - 1]
-  const act = refusal ? () => void reps.refuse(refusal.id) : KEYS[key]
-  if (!act || !mayCapture.value) return
-  event.preventDefault()
-  if (!event.repeat) act()
+useKeys({
+  actionFor: (name) => {
+    if (name === '?') return () => (helping.value = !helping.value)
+    if (!mayCapture.value) return undefined
+    const refusal = protocol.refusals[Number(name) - 1]
+    return refusal ? () => void reps.refuse(refusal.id) : KEYS[name]
+  },
+  // while counting, Space counts wherever the focus is
+  winsOverButtons: (name) => name === ' ' && phase.value === 'running',
 })
 useEventListener(window, 'keyup', ({ key }: KeyboardEvent) => {
   if (key.toLowerCase() === 'e') stopHold.release()
@@ -125,38 +111,13 @@ const HELP = computed(() => [
 
     <StartCommands v-if="starting" :commands="protocol.startCommands" @go="onGo" @cancel="starting = false" />
     <template v-else>
-      <div class="figures-row">
-        <div class="time figures" role="timer">
-          {{ printTime(Math.ceil((protocol.durationMs - elapsedMs) / 1000) * 1000) }}
-        </div>
-        <p class="quiet">of {{ printTime(protocol.durationMs) }} left<br />{{ REST_WORDS[protocol.restAllowed] }}</p>
-      </div>
-
-      <div class="sheet tally">
-        <div class="count figures" aria-live="off" data-testid="counted">{{ tally.counted }}</div>
-        <dl>
-          <div>
-            <dt>refused</dt>
-            <dd class="figures">{{ refusedTotal }}</dd>
-          </div>
-          <div>
-            <dt>cautions</dt>
-            <dd class="figures">{{ tally.cautions }}</dd>
-            <dt>of {{ protocol.cautionsAllowed }}</dt>
-          </div>
-          <div v-if="cut && phase !== 'over'">
-            <dt>{{ toTheCut > 0 ? `${toTheCut} more to the cut` : `${-toTheCut} over the cut` }}</dt>
-          </div>
-        </dl>
-        <Gauge
-          v-if="cut"
-          class="gauge"
-          :cut="cut"
-          :value="tally.counted"
-          :state="phase === 'over' && toTheCut > 0 ? 'short' : 'good'"
-          size="large"
-        />
-      </div>
+      <RepetitionsTally
+        :protocol="protocol"
+        :attempt="attempt"
+        :cut="mark?.cut ?? null"
+        :elapsed-ms="elapsedMs"
+        :over="phase === 'over'"
+      />
 
       <RepetitionsOver
         v-if="phase === 'over'"
@@ -238,54 +199,6 @@ const HELP = computed(() => [
   padding: 12px 16px;
   background: var(--decide-tint);
   border-color: var(--decide-edge);
-}
-.figures-row {
-  display: flex;
-  align-items: flex-end;
-  justify-content: space-between;
-}
-.time {
-  font-size: 56px;
-  line-height: 0.9;
-  font-weight: 500;
-}
-.figures-row p {
-  margin: 0;
-  text-align: right;
-  line-height: 1.3;
-}
-.tally {
-  display: grid;
-  grid-template-columns: auto 1fr;
-  align-items: center;
-  padding: 6px 16px 12px;
-}
-.count {
-  font-size: 104px;
-  line-height: 1;
-  font-weight: 700;
-}
-dl {
-  margin: 0;
-  text-align: right;
-}
-dl div {
-  display: flex;
-  gap: 6px;
-  justify-content: flex-end;
-  align-items: baseline;
-}
-dt {
-  font-weight: 400;
-  color: var(--ink-2);
-}
-dd {
-  margin: 0;
-  font-size: 1.375rem;
-  font-weight: 700;
-}
-.gauge {
-  grid-column: 1 / -1;
 }
 .rules {
   padding: 14px 16px;
@@ -375,12 +288,6 @@ dd {
   }
   .keys-row button {
     padding: 4px;
-  }
-  .count {
-    font-size: 88px;
-  }
-  .time {
-    font-size: 50px;
   }
   .count-pad {
     min-height: 130px;

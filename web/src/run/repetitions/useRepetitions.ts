@@ -22,6 +22,9 @@ export type AttemptPhase = 'ready' | 'running' | 'over'
 export const phaseOf = ({ startedAtMs, end }: RepetitionAttempt): AttemptPhase =>
   end !== null ? 'over' : startedAtMs === null ? 'ready' : 'running'
 
+const isUndoable = (capture: Capture): boolean =>
+  capture.kind !== 'decided' && !(capture.kind === 'stopped' && capture.payload.reason === 'time')
+
 export const useRepetitions = (day: () => Day, event: RepetitionEvent, entry: () => Entry) => {
   const store = useDay()
   const session = useSession()
@@ -62,10 +65,8 @@ export const useRepetitions = (day: () => Day, event: RepetitionEvent, entry: ()
     await observe({ kind: 'stopped', payload: { reason: 'time' } }, { ...moment, atMs: endsAtMs })
   }
 
-  /** What undo would take back: the last thing about this candidate that is not the end of the time. */
-  const undoable = computed<Capture | undefined>(() =>
-    own.value.filter((capture) => capture.kind !== 'stopped' || capture.payload.reason !== 'time').at(-1),
-  )
+  /** What undo would take back: the last thing about this candidate, but for the end of the time and an officer's decision. */
+  const undoable = computed<Capture | undefined>(() => own.value.filter(isUndoable).at(-1))
   const undoWords = computed(() => {
     const last = undoable.value
     if (!last) return 'nothing yet'
@@ -76,7 +77,6 @@ export const useRepetitions = (day: () => Day, event: RepetitionEvent, entry: ()
       restarted: 'restart',
       stopped: 'stop',
       started: 'start',
-      decided: 'decision',
     }
     return `last: ${words[last.kind] ?? last.kind}`
   })

@@ -1,0 +1,161 @@
+<script setup lang="ts">
+/** The row under the tiles: the bib being typed, what the keys do as buttons, and what happened last. */
+import { ref } from 'vue'
+
+defineProps<{
+  /** Who wears the typed bib, in a few words. */
+  typedName: string
+  /** Whether the typed bib goes to a time without one. */
+  assigning: boolean
+  started: boolean
+  /** Whether somebody is still on the course. */
+  onCourse: boolean
+  message: { readonly text: string; readonly kind: 'done' | 'look' } | null
+}>()
+const typed = defineModel<string>('typed', { required: true })
+const emit = defineEmits<{ enter: []; next: []; later: []; undo: []; stop: []; help: [] }>()
+
+const field = ref<HTMLInputElement | null>(null)
+const onInput = (event: Event): void => {
+  // the listener stands on the input alone
+  typed.value = (event.target as HTMLInputElement).value.replace(/\D/g, '')
+}
+defineExpose({ field })
+</script>
+
+<template>
+  <footer class="lap-keys">
+    <form class="bib-box" :class="{ assigning }" @submit.prevent="emit('enter')">
+      <label for="bib">{{ assigning ? 'Bib for the time' : 'Bib' }}</label>
+      <input
+        id="bib"
+        ref="field"
+        :value="typed"
+        class="figures"
+        inputmode="numeric"
+        autocomplete="off"
+        maxlength="5"
+        @input="onInput"
+      />
+      <span class="typed-name">{{ typedName }}</span>
+      <button class="btn" :class="typed === '' ? 'btn-quiet' : 'btn-primary'" :disabled="typed === '' || !started">
+        Cross
+      </button>
+    </form>
+    <button
+      class="btn"
+      :class="typed === '' && onCourse ? 'btn-primary' : 'btn-quiet'"
+      :disabled="!onCourse"
+      @click="emit('next')"
+    >
+      Next<span class="wide"> expected</span> <kbd>Space</kbd>
+    </button>
+    <button class="btn btn-quiet" :disabled="!started" @click="emit('later')">Time now <kbd>N</kbd></button>
+    <button class="btn btn-quiet" @click="emit('undo')">Undo <kbd>U</kbd></button>
+    <button class="btn btn-quiet" :disabled="!onCourse" @click="emit('stop')">
+      <span class="wide">Somebody stops</span><span class="narrow">Stop</span> <kbd>X</kbd>
+    </button>
+    <button class="btn btn-quiet help" aria-label="All keys" @click="emit('help')"><kbd>?</kbd></button>
+    <p class="message" :class="message?.kind" role="status">
+      {{ message?.text ?? (onCourse ? 'Type a bib and press Enter as the runner crosses, or touch the tile.' : '') }}
+    </p>
+  </footer>
+</template>
+
+<style scoped>
+.lap-keys {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+}
+.bib-box {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  width: 350px;
+  height: 52px;
+  padding: 0 7px 0 12px;
+  background: var(--sheet);
+  border: 2px solid var(--ink);
+  border-radius: 8px;
+}
+.bib-box.assigning {
+  background: var(--decide-tint);
+}
+.bib-box label {
+  white-space: nowrap;
+  color: var(--ink-2);
+}
+.bib-box input {
+  width: 90px;
+  min-width: 0;
+  flex: 1;
+  border: 0;
+  outline: 0;
+  box-shadow: none;
+  background: transparent;
+  color: inherit;
+  font-size: 1.6rem;
+  font-weight: 700;
+}
+.bib-box:focus-within {
+  box-shadow: 0 0 0 4px var(--vest);
+}
+.typed-name {
+  white-space: nowrap;
+  color: var(--ink-2);
+}
+.lap-keys > .btn {
+  min-height: 48px;
+}
+.narrow {
+  display: none;
+}
+.message {
+  margin: 0;
+  flex: 1 1 200px;
+  min-height: 1.5em;
+  color: var(--ink-2);
+}
+.message.done {
+  color: var(--ink);
+}
+.message.look {
+  padding: 6px 12px;
+  border-radius: 6px;
+  border: 1px solid var(--decide-edge);
+  color: var(--decide);
+}
+@media (max-width: 900px) {
+  .lap-keys {
+    position: sticky;
+    bottom: 0;
+    background: var(--ground);
+    padding: 8px 0 10px;
+  }
+  .bib-box {
+    width: 100%;
+  }
+  .lap-keys kbd,
+  .help,
+  .wide,
+  .message:not(.done, .look) {
+    display: none;
+  }
+  .narrow {
+    display: inline;
+  }
+  .lap-keys > .btn {
+    flex: 1;
+    padding-inline: 4px;
+  }
+  .message {
+    order: -1;
+    flex-basis: 100%;
+  }
+  .message:empty {
+    display: none;
+  }
+}
+</style>

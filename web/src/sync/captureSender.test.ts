@@ -1,0 +1,125 @@
+import 'fake-indexeddb/auto'
+import type { Capture } from '@able-gauge/core'
+import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+import { makeCaptureSender, RETRY_MS, type CaptureSender } from './captureSender.ts'
+import { countOfOthers, drop, keep, listWaiting, type WaitingCapture } from './outbox.ts'
+
+const DAY = 'the-day'
+let posted: string[][]
+let answers: ((ids: readonly string[]) => Response | Error)[]
+let refused: WaitingCapture[]
+let counts: number[]
+let signedOut: boolean
+let sender: CaptureSender
+
+const stored = () => new Response('{}', { status: 200, headers: { 'Content-Type': 'application/json' } })
+const problem = (status: number, detail: string) =>
+  new Response(JSON.stringify({ title: 'x', detail, findings: [] }), {
+    status,
+    headers: { 'Content-Type': 'application/problem+json' },
+  })
+
+beforeEach(() => {
+  posted = []
+  answers = []
+  refused = []
+  counts = []
+  signedOut = false
+  vi.stubGlobal('fetch', async (_path: string, { body }: { body: string }) => {
+    const ids = (JSON.parse(body) as { captures: { id: string }[] }).captures.map(({ id }) => id)
+    posted.push(ids)
+    const answer = (answers.shift() ?? stored)(ids)
+    if (answer instanceof Error) throw answer
+    return answer
+  })
+  sender = makeCaptureSender(DAY, 'me', {
+    waiting: (count) => counts.push(count),
+    refused: (one) => refused.push(one),
+    signedOut: (is) => (signedOut = is),
+  })
+})
+afterEach(async () => {
+  sender.stop()
+  for (const account of ['me', 'somebody else']) {
+    for (const state of ['waiting', 'refused'] as const)
+      await drop((await listWaiting(DAY, account, state)).map(({ id }) => id))
+  }
+  vi.unstubAllGlobals()
+  vi.useRealTimers()
+})
+
+const wait = async (id: string, accountId = 'me'): Promise<void> => {
+  // the sender looks at nothing else of a capture
+  const capture = { id, entryId: null } as unknown as Capture
+  await keep({ id, occasionId: DAY, accountId, capture, state: 'waiting', reason: '' })
+}
+const idsOf = async (state: 'waiting' | 'refused') => (await listWaiting(DAY, 'me', state)).map(({ id }) => id)
+
+test('what waits is sent together, oldest first, and is then gone from the disk', async () => {
+  for (const id of ['c', 'a', 'b']) await wait(id)
+  await sender.send()
+  expect(posted).toEqual([['a', 'b', 'c']])
+  expect(await idsOf('waiting')).toEqual([])
+  expect(counts).toEqual([3, 0])
+})
+
+test('without an answer everything stays and is tried again', async () => {
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+  await wait('a')
+  answers.push(() => new TypeError('no network'))
+  await sender.send()
+  expect(await idsOf('waiting')).toEqual(['a'])
+  vi.advanceTimersByTime(RETRY_MS)
+  vi.useRealTimers()
+  await vi.waitFor(async () => expect(await idsOf('waiting')).toEqual([]))
+  expect(posted).toEqual([['a'], ['a']])
+})
+
+test('one that is refused holds up no other, is kept and told with the reason', async () => {
+  for (const id of ['a', 'b', 'c']) await wait(id)
+  answers.push(
+    () => problem(422, 'Nothing was stored.'),
+    stored,
+    () => problem(422, 'Bib 99 is not entered.'),
+    stored,
+  )
+  await sender.send()
+  expect(posted).toEqual([['a', 'b', 'c'], ['a'], ['b'], ['c']])
+  expect(refused.map(({ id, reason }) => [id, reason])).toEqual([['b', 'Bib 99 is not entered.']])
+  expect(await idsOf('refused')).toEqual(['b'])
+  expect(await idsOf('waiting')).toEqual([])
+})
+
+test('a session that has ended makes captures wait, without hammering the server', async () => {
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+  await wait('a')
+  answers.push(() => problem(401, 'You are not signed in.'))
+  await sender.send()
+  vi.advanceTimersByTime(RETRY_MS * 10)
+  expect(signedOut).toBe(true)
+  expect(posted).toHaveLength(1)
+  expect(await idsOf('waiting')).toEqual(['a'])
+})
+
+test('a server that fails is tried again, and nothing is set aside', async () => {
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+  await wait('a')
+  answers.push(() => problem(500, 'The server could not do this.'))
+  await sender.send()
+  expect(refused).toEqual([])
+  expect(await idsOf('waiting')).toEqual(['a'])
+})
+
+test('captures of another account stay for their owner and are counted', async () => {
+  await wait('a', 'somebody else')
+  await wait('b')
+  await sender.send()
+  expect(posted).toEqual([['b']])
+  expect(await countOfOthers(DAY, 'me')).toBe(1)
+})
+
+test('more than fit in one request go in several', async () => {
+  for (let index = 0; index < 250; index++) await wait(`id-${String(index).padStart(3, '0')}`)
+  await sender.send()
+  expect(posted.map((ids) => ids.length)).toEqual([200, 50])
+})

@@ -1,0 +1,89 @@
+/** Sends what waits in the outbox, oldest first, for as long as it takes. */
+import { call, inWords, NoAnswer, Refusal } from '../api.ts'
+import { drop, listWaiting, markRefused, type WaitingCapture } from './outbox.ts'
+
+/** What the sender tells about its work. */
+export interface SenderNews {
+  /** How many still wait. */
+  readonly waiting: (count: number) => void
+  /** The server refused one for good. */
+  readonly refused: (one: WaitingCapture) => void
+  /** Whether sending has to wait until somebody signs in again. */
+  readonly signedOut: (is: boolean) => void
+}
+
+export interface CaptureSender {
+  /** Sends all that waits; does nothing while it is at it already. */
+  readonly send: () => Promise<void>
+  readonly stop: () => void
+}
+
+const BATCH = 200
+export const RETRY_MS = 1_500
+
+export const makeCaptureSender = (occasionId: string, accountId: string, news: SenderNews): CaptureSender => {
+  let sending = false
+  let stopped = false
+  let retry: ReturnType<typeof setTimeout> | undefined
+
+  const send = async (): Promise<void> => {
+    if (sending || stopped) return
+    sending = true
+    clearTimeout(retry)
+    try {
+      await sendAll()
+      news.signedOut(false)
+    } catch (error) {
+      if (!(error instanceof NoAnswer) && !(error instanceof Refusal)) throw error
+      const signedOut = error instanceof Refusal && error.status === 401
+      news.signedOut(signedOut)
+      if (!signedOut && !stopped) retry = setTimeout(() => void send(), RETRY_MS)
+    } finally {
+      sending = false
+    }
+  }
+
+  const sendAll = async (): Promise<void> => {
+    while (!stopped) {
+      const waiting = await listWaiting(occasionId, accountId, 'waiting')
+      news.waiting(waiting.length)
+      if (waiting.length === 0) return
+      await sendBatch(waiting.slice(0, BATCH))
+    }
+  }
+
+  /** Sends several together; when one of them is refused they go one by one, so that it holds up no other. */
+  const sendBatch = async (batch: readonly WaitingCapture[]): Promise<void> => {
+    try {
+      await post(batch)
+    } catch (error) {
+      if (!isForGood(error)) throw error
+      const [only] = batch
+      if (batch.length === 1 && only) await setAside(only, inWords(error))
+      else for (const one of batch) await sendBatch([one])
+    }
+  }
+
+  const post = async (batch: readonly WaitingCapture[]): Promise<void> => {
+    const documents = batch.map(({ capture: { entryId, ...rest } }) => (entryId === null ? rest : { ...rest, entryId }))
+    await call('POST', `/occasions/${occasionId}/captures`, { captures: documents })
+    await drop(batch.map(({ id }) => id))
+  }
+
+  const setAside = async (one: WaitingCapture, reason: string): Promise<void> => {
+    await markRefused(one.id, reason)
+    news.refused({ ...one, state: 'refused', reason })
+  }
+
+  return {
+    send,
+    stop: () => {
+      stopped = true
+      clearTimeout(retry)
+    },
+  }
+}
+
+/** A refusal that trying again will not change. */
+const isForGood = (error: unknown): boolean =>
+  error instanceof Refusal && [400, 403, 404, 409, 413, 422].includes(error.status)
