@@ -197,6 +197,13 @@ test('an attempt tells its tally while it runs', () => {
   })
 })
 
+test('two captures of one device in the same millisecond keep their order', () => {
+  const random = () => Uint8Array.from({ length: 16 }, () => Math.floor(Math.random() * 256))
+  const ids = Array.from({ length: 50 }, (_, turn) => captureId(T0, random(), turn))
+  expect([...ids].sort()).toEqual(ids)
+  expect(new Set(ids).size).toBe(50)
+})
+
 test('a capture document with its payload is read, and each fault is placed', () => {
   const good = { ...crossed(0), id: '01890000-0000-7000-8000-000000000001' }
   expect(parseDocument(CaptureDocument, good).ok).toBe(true)

@@ -119,6 +119,14 @@ export const NestedList = (type: () => Class, least: number, most: number): Prop
     IsArray({ message: 'a list' }),
     ArrayMinSize(least, { message: `a list of at least ${least}` }),
     ArrayMaxSize(most, { message: `a list of at most ${most}` }),
+    // a list inside the list would have nothing to validate and pass
+    ValidateBy({
+      name: 'objects',
+      validator: {
+        validate: (value) => !Array.isArray(value) || value.every((item) => item instanceof type()),
+        defaultMessage: () => 'a list of objects',
+      },
+    }),
     ValidateNested({ each: true }),
   )
 

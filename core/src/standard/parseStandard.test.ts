@@ -21,6 +21,7 @@ const FAULTS: readonly (readonly [string, string, (plain: any) => void])[] = [
   ['a version that is not whole', 'version', (p) => (p.version = 3.5)],
   ['no events', 'events', (p) => (p.events = [])],
   ['events that are no list', 'events', (p) => (p.events = {})],
+  ['a list where an event belongs', 'events', (p) => (p.events[1] = [])],
   ['an event that is null', 'events[1]', (p) => (p.events[1] = null)],
   ['an unknown event kind', 'events[1].protocol', (p) => (p.events[1].protocol.kind = 'sackRace')],
   ['a kind that is a prototype name', 'events[1].protocol', (p) => (p.events[1].protocol.kind = 'toString')],

@@ -39,6 +39,8 @@ export const useDay = defineStore('day', () => {
   let sender: CaptureSender | null = null
   let unfollow: (() => void) | null = null
   let lastSeq = 0
+  /** Counts the captures of this page. */
+  let turn = 0
 
   const settledIn = (eventId: string): ShallowRef<readonly Capture[]> => ledger.settledIn(eventId)
   const allIn = (eventId: string): Capture[] => ledger.allIn(eventId)
@@ -180,7 +182,7 @@ export const useDay = defineStore('day', () => {
     if (!moment || !occasionId || !accountId) {
       throw new Error('Capturing needs an open day, a signed-in person and an agreed clock.')
     }
-    const id = captureId(moment.atMs, crypto.getRandomValues(new Uint8Array(16)))
+    const id = captureId(moment.atMs, crypto.getRandomValues(new Uint8Array(16)), (turn += 1))
     const made: Capture = { id, eventId, entryId, deviceId: deviceId(), ...moment, ...observation }
     await keep({ id, occasionId, accountId, capture: made, state: 'waiting', reason: '' })
     ledger.merge([made])

@@ -42,14 +42,19 @@ export const useRepetitions = (day: () => Day, event: RepetitionEvent, entry: ()
   const cautionsLeft = computed(() => Math.max(0, protocol.cautionsAllowed - attempt.value.tally.cautions))
   const restartOffered = computed(() => phase.value === 'running' && mayRestart(protocol, attempt.value) === 'yes')
 
-  const observe = async (observation: Observation, moment: AgreedMoment | null = clock.moment()): Promise<void> => {
+  const observe = async (observation: Observation, moment: AgreedMoment | null): Promise<void> => {
     await store.capture(event.id, entry().id, observation, moment)
   }
 
-  const start = (moment: AgreedMoment): Promise<void> => observe({ kind: 'started', payload: {} }, moment)
+  const inTurn = inTurns()
+  const start = (moment: AgreedMoment): Promise<void> => inTurn(() => observe({ kind: 'started', payload: {} }, moment))
 
-  const whileRunning = async (observation: Observation): Promise<void> => {
-    if (phase.value === 'running' && ready.value) await observe(observation)
+  /** The moment is that of the press; it is settled in turn, so that an undo sees all that was pressed before it. */
+  const whileRunning = (observation: Observation): Promise<void> => {
+    const moment = clock.moment()
+    return inTurn(async () => {
+      if (phase.value === 'running' && ready.value) await observe(observation, moment)
+    })
   }
   const count = (): Promise<void> => whileRunning({ kind: 'counted', payload: {} })
   const refuse = (reason: string): Promise<void> => whileRunning({ kind: 'refused', payload: { reason } })
@@ -58,12 +63,13 @@ export const useRepetitions = (day: () => Day, event: RepetitionEvent, entry: ()
   const stop = (reason: StopReason): Promise<void> => whileRunning({ kind: 'stopped', payload: { reason } })
 
   /** Records that the time ran out, at the moment it did, however late this device noticed. */
-  const endTime = async (): Promise<void> => {
-    const { endsAtMs } = attempt.value
-    const moment = clock.moment()
-    if (phase.value !== 'running' || !ready.value || endsAtMs === null || !moment) return
-    await observe({ kind: 'stopped', payload: { reason: 'time' } }, { ...moment, atMs: endsAtMs })
-  }
+  const endTime = (): Promise<void> =>
+    inTurn(async () => {
+      const { endsAtMs } = attempt.value
+      const moment = clock.moment()
+      if (phase.value !== 'running' || !ready.value || endsAtMs === null || !moment) return
+      await observe({ kind: 'stopped', payload: { reason: 'time' } }, { ...moment, atMs: endsAtMs })
+    })
 
   /** What undo would take back: the last thing about this candidate, but for the end of the time and an officer's decision. */
   const undoable = computed<Capture | undefined>(() => own.value.filter(isUndoable).at(-1))
@@ -80,12 +86,11 @@ export const useRepetitions = (day: () => Day, event: RepetitionEvent, entry: ()
     }
     return `last: ${words[last.kind] ?? last.kind}`
   })
-  const inTurn = inTurns()
   const undo = (): Promise<void> => inTurn(undoLast)
   const undoLast = async (): Promise<void> => {
     const last = undoable.value
     if (!last || !mayCapture.value) return
-    await observe({ kind: 'voided', payload: { captureId: last.id, reason: 'undone at the console' } })
+    await observe({ kind: 'voided', payload: { captureId: last.id, reason: 'undone at the console' } }, clock.moment())
   }
 
   return {
