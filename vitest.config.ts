@@ -5,7 +5,7 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', include: ['core/**/*.test.ts'], environment: 'node' } },
+      { test: { name: 'core', include: ['core/**/*.test.ts'], environment: 'node', testTimeout: 30_000 } },
       {
         test: {
           name: 'server',
@@ -16,10 +16,10 @@ export default defineConfig({
           hookTimeout: 60_000,
         },
       },
-      { test: { name: 'cli', include: ['cli/**/*.test.ts'], environment: 'node' } },
+      { test: { name: 'cli', include: ['cli/**/*.test.ts'], environment: 'node', testTimeout: 30_000 } },
       {
         plugins: [vue(), icons({ compiler: 'vue3' })],
-        test: { name: 'web', include: ['web/**/*.test.ts'], environment: 'happy-dom' },
+        test: { name: 'web', include: ['web/**/*.test.ts'], environment: 'happy-dom', testTimeout: 20_000 },
       },
     ],
   },

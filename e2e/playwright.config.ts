@@ -9,6 +9,8 @@ export default defineConfig({
   timeout: 90_000,
   expect: { timeout: 10_000 },
   workers: 2,
+  // a slow machine gets a second try; the run says so
+  retries: 1,
   reporter: process.env['ABLE_GAUGE_REPORT']
     ? [['json', { outputFile: process.env['ABLE_GAUGE_REPORT'] }], ['line']]
     : 'line',

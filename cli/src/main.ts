@@ -1,6 +1,6 @@
 /** able-gauge: the same computation as the application, over files, without server or database. */
 import { readFile } from 'node:fs/promises'
-import { contentHash, parseStandard, sayFinding } from '@able-gauge/core'
+import { checkStandard, contentHash, parseStandard, sayFinding, sayRemark } from '@able-gauge/core'
 
 export interface Output {
   readonly out: (line: string) => void
@@ -10,7 +10,7 @@ export interface Output {
 /** What a command ends with. */
 export const EXIT = { fine: 0, findings: 1, unusable: 2 } as const
 
-const HELP = `able-gauge check STANDARD.json   reads a standard, names every fault with its place
+const HELP = `able-gauge check STANDARD.json   reads a standard, names every fault with its place, an example and a way to mend it
 
 Ends with 0 when all is fine, 1 with findings, 2 when the input cannot be used.`
 
@@ -32,13 +32,18 @@ const check = async (file: string, output: Output): Promise<number> => {
   const plain = await readJson(file, output)
   if (plain === undefined) return EXIT.unusable
   const parsed = parseStandard(plain)
-  if (!parsed.ok) {
-    for (const finding of parsed.findings) output.out(`${file}: ${sayFinding(finding)}`)
-    output.complain(`${parsed.findings.length} ${parsed.findings.length === 1 ? 'finding' : 'findings'}.`)
+  const lines = parsed.ok
+    ? checkStandard(parsed.value).map(sayRemark)
+    : parsed.findings.map((one) => `error: ${sayFinding(one)}`)
+  for (const line of lines) output.out(`${file}: ${line}`)
+  if (lines.length > 0) {
+    output.complain(`${lines.length} ${lines.length === 1 ? 'finding' : 'findings'}.`)
     return EXIT.findings
   }
-  const { name, version, events } = parsed.value
-  output.out(`${name}, version ${version}: ${events.length} events, sound. Content hash ${contentHash(plain)}`)
+  if (parsed.ok) {
+    const { name, version, events } = parsed.value
+    output.out(`${name}, version ${version}: ${events.length} events, sound. Content hash ${contentHash(plain)}`)
+  }
   return EXIT.fine
 }
 

@@ -1,5 +1,6 @@
 /** Words for trace steps. All sentences of the judge are made here, from the data of the step alone. */
 import type { Note } from '../capture/measure.ts'
+import { printAges } from '../format/printAges.ts'
 import { printDate } from '../format/printDate.ts'
 import { printLength } from '../quantity/length.ts'
 import { printTime } from '../quantity/time.ts'
@@ -95,10 +96,6 @@ export const printMargin = (margin: number, unit: Unit): string => {
   if (unit === 'count') return `${size} ${size === 1 ? 'repetition' : 'repetitions'}`
   return printQuantity(size, unit)
 }
-
-/** "18 to 29", or "40 and over". */
-export const printAges = (from: number, to: number | null): string =>
-  to === null ? `${from} and over` : `${from} to ${to}`
 
 const printUncertainty = (value: number, unit: Unit): string =>
   unit === 'ms' ? `${value / 1000} s` : printQuantity(value, unit)
