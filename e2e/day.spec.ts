@@ -44,6 +44,12 @@ test('the demo grader counts a full event for two candidates with the keyboard',
   await allSaved(page)
 })
 
+test('opened by its address, the console stands at the first who waits', async ({ page, signedIn }) => {
+  await signedIn('wanda.lofthouse')
+  await page.goto(`/days/${DAY}/run/press-ups`)
+  await expect(page.getByLabel('Press-ups, Anneke Dufresne')).toBeVisible()
+})
+
 test('the time runs out by itself and ends the count', async ({ page, signedIn }) => {
   await signedIn('wanda.lofthouse')
   await page.clock.install()

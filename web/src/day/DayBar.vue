@@ -114,6 +114,7 @@ const leave = async (): Promise<void> => {
   margin-left: 8px;
 }
 .now {
+  min-width: 185px;
   display: flex;
   flex-direction: column;
   justify-content: center;
@@ -168,6 +169,9 @@ const leave = async (): Promise<void> => {
   }
   .where {
     flex: 1;
+  }
+  .now {
+    min-width: 0;
   }
   .where strong {
     font-size: 0.9375rem;

@@ -18,10 +18,10 @@ const showRefused = ref(false)
 
 const clockWords = computed(() => {
   const { agreement } = clock
-  return agreement ? `Clock agreed to ${Math.ceil(agreement.uncertaintyMs)} ms` : 'Clock not agreed yet'
+  return agreement ? `Clock agreed to ${Math.ceil(agreement.uncertaintyMs)} ms` : 'Agreeing the clock'
 })
 const savedWords = computed(() => {
-  if (store.waitingCount === 0) return store.live ? 'All saved' : 'All saved, no connection'
+  if (store.waitingCount === 0) return store.live === false ? 'All saved, no connection' : 'All saved'
   return `${store.waitingCount} waiting on this device`
 })
 
@@ -33,7 +33,7 @@ const seen = ({ capture }: WaitingCapture): string => {
 </script>
 
 <template>
-  <span class="saved" :class="{ waiting: store.waitingCount > 0 || !store.live }" role="status">
+  <span class="saved" :class="{ waiting: store.waitingCount > 0 || store.live === false }" role="status">
     <span class="clock-words">{{ clockWords }}. </span>{{ savedWords }}.
   </span>
   <span v-if="onlyInMemory" class="refused"

@@ -26,7 +26,8 @@ export const useDay = defineStore('day', () => {
 
   const day = shallowRef<Day | null>(null)
   const problem = ref('')
-  const live = ref(false)
+  /** Whether the server can be heard; null until the first answer. */
+  const live = ref<boolean | null>(null)
   /** The session has ended; captures wait until the same person signs in again. */
   const signedOut = ref(false)
   const waitingCount = ref(0)
@@ -85,8 +86,10 @@ export const useDay = defineStore('day', () => {
     if (day.value?.occasion.id === occasionId) return
     close()
     try {
-      day.value = await call<Day>('GET', `/occasions/${occasionId}`)
+      const fresh = await call<Day>('GET', `/occasions/${occasionId}`)
+      // shown only with its captures: without them everybody would seem to be waiting
       await readCaptures(occasionId)
+      day.value = fresh
     } catch (error) {
       if (error instanceof Refusal && error.status === 401) session.account = null
       problem.value = inWords(error)
@@ -115,6 +118,7 @@ export const useDay = defineStore('day', () => {
     lastSeq = 0
     ledger = makeCaptureLedger()
     marksPerEvent = new Map()
+    live.value = null
     waitingCount.value = waitingOfOthers.value = 0
     refused.value = []
   }

@@ -87,6 +87,9 @@ const leave = async (): Promise<void> => {
   padding: 0 20px;
   min-height: 64px;
 }
+.band strong {
+  white-space: nowrap;
+}
 .who {
   margin-left: auto;
   text-align: right;

@@ -158,8 +158,6 @@ dt {
 }
 .table {
   margin: 0;
-  --bs-table-bg: transparent;
-  --bs-table-color: var(--ink);
 }
 thead th {
   background: var(--sheet-2);
@@ -182,6 +180,7 @@ td {
 .attendance .quiet {
   margin-left: 8px;
 }
+.held,
 .held td {
   background: var(--decide-tint);
 }

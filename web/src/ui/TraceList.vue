@@ -1,24 +1,19 @@
 <script setup lang="ts">
-/** The steps to a verdict, drawn as a line with a diamond for each. */
+/** The steps to a verdict, drawn as a line with a diamond for each; the deciding one is filled, hollow or dotted. */
 import type { Trace } from '@able-gauge/core'
+import { stepLook } from './verdictWords.ts'
 
 defineProps<{
   trace: Trace
 }>()
-
-const LAST_WORDS = new Set(['met', 'short', 'decided', 'open', 'ended', 'combined'])
-const isShort = (code: string): boolean => code === 'short' || code === 'ended'
 </script>
 
 <template>
   <ol class="trace">
     <li v-for="({ step, title, sentence }, index) in trace" :key="index">
-      <svg
-        viewBox="0 0 22 22"
-        aria-hidden="true"
-        :class="{ key: LAST_WORDS.has(step.code), short: isShort(step.code) }"
-      >
-        <path d="M11 1.5l9.5 9.5-9.5 9.5L1.500 11z" />
+      <svg viewBox="0 0 22 22" aria-hidden="true" :class="stepLook(step)">
+        <path d="M11 1.500l9.500 9.500-9.500 9.500L1.500 11z" />
+        <circle v-if="stepLook(step) === 'decide'" cx="11" cy="11" r="3" />
       </svg>
       <div>
         <strong>{{ title }}</strong>
@@ -58,14 +53,21 @@ svg {
   stroke: var(--ink);
   stroke-width: 1.5;
 }
-svg.key {
+svg.met {
   fill: var(--met);
   stroke: var(--met);
 }
-svg.key.short {
-  fill: var(--sheet);
+svg.short {
   stroke: var(--short);
   stroke-width: 3;
+}
+svg.decide {
+  fill: var(--decide-tint);
+  stroke: var(--decide);
+}
+circle {
+  fill: var(--decide);
+  stroke: none;
 }
 p {
   margin: 0;

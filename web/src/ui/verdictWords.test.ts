@@ -2,7 +2,7 @@ import { OUTCOMES, type Mark } from '@able-gauge/core'
 import { mount } from '@vue/test-utils'
 import { expect, test } from 'vitest'
 import VerdictChip from './VerdictChip.vue'
-import { chipOf, figureOf, markerOf, wordFor } from './verdictWords.ts'
+import { chipOf, figureOf, markerOf, stepLook, wordFor } from './verdictWords.ts'
 
 test('every outcome has a word of its own, and only met looks met', () => {
   const chips = OUTCOMES.map((outcome) => chipOf({ outcome, settled: true }))
@@ -38,4 +38,18 @@ test('the marker follows the decision of the officer', () => {
   expect(markerOf(mark({ kind: 'decided', as: 'short' }))).toBe('short')
   expect(markerOf(mark({ kind: 'decided', as: 'met' }))).toBe('good')
   expect(markerOf(mark({ kind: 'open' }))).toBe('decide')
+})
+
+test('only a step that decides has a look of its own', () => {
+  const combined = (outcome: 'met' | 'short' | 'open' | 'notStarted') =>
+    stepLook({ code: 'combined', outcome, deciding: [], settled: true, eventsToGo: 0 })
+  expect([combined('met'), combined('short'), combined('open'), combined('notStarted')]).toEqual([
+    'met',
+    'short',
+    'decide',
+    'leads',
+  ])
+  expect(stepLook({ code: 'open', reason: 'nearTheCut' })).toBe('decide')
+  expect(stepLook({ code: 'decided', as: 'short', reason: '' })).toBe('short')
+  expect(stepLook({ code: 'waiting' })).toBe('leads')
 })

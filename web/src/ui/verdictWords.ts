@@ -1,5 +1,5 @@
 /** The word and the look of a verdict or a mark. */
-import type { Mark, Verdict } from '@able-gauge/core'
+import type { Mark, Step, Verdict } from '@able-gauge/core'
 
 export type ChipLook = 'met' | 'short' | 'decide' | 'out' | 'going'
 
@@ -58,3 +58,24 @@ export const markerOf = (mark: Mark): 'good' | 'short' | 'decide' => {
 
 /** The judged value of a mark, if it has one. */
 export const figureOf = (mark: Mark): number | null => ('rounded' in mark ? mark.rounded : null)
+
+/** How the diamond of a trace step looks: most only lead on, a few decide. */
+export const stepLook = (step: Step): 'met' | 'short' | 'decide' | 'leads' => {
+  switch (step.code) {
+    case 'met':
+    case 'short':
+      return step.code
+    case 'decided':
+      return step.as
+    case 'open':
+      return 'decide'
+    case 'ended':
+      return 'short'
+    case 'combined': {
+      const { look } = chipOf(step)
+      return look === 'out' || look === 'going' ? 'leads' : look
+    }
+    default:
+      return 'leads'
+  }
+}

@@ -95,6 +95,8 @@ const captures = computed(() => {
   padding: 14px 16px 16px;
   position: sticky;
   top: 12px;
+  max-height: calc(100dvh - 24px);
+  overflow-y: auto;
 }
 header {
   display: flex;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Everybody's verdict with a small gauge for each event; the panel beside it gives the reasons. */
 import { OUTCOMES, type Outcome } from '@able-gauge/core'
-import { computed, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { byBib, shortName, type Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useSession } from '../session/sessionStore.ts'
@@ -56,7 +56,9 @@ const chooseOpenCase = (): void => {
   only.value = 'all'
   const first = openCases.value[0]
   const mark = first?.verdict.marks.find(({ kind }) => kind === 'open')
-  if (first && mark) chosen.value = { entryId: first.entry.id, eventId: mark.eventId }
+  if (!first || !mark) return
+  chosen.value = { entryId: first.entry.id, eventId: mark.eventId }
+  void nextTick(() => document.querySelector('tr.chosen')?.scrollIntoView({ block: 'center' }))
 }
 const chosenRow = computed(() => rows.value.find(({ entry }) => entry.id === chosen.value?.entryId))
 

@@ -74,6 +74,9 @@ li {
   margin: 0 -8px;
   padding: 5px 8px;
 }
+.unknown .btn {
+  justify-self: start;
+}
 .time {
   font-size: 1rem;
 }
