@@ -14,11 +14,15 @@ afterAll(() => rm(folder, { recursive: true }))
 
 const run = async (...args: string[]) => {
   const [out, complaints]: [string[], string[]] = [[], []]
-  const code = await main(args, { out: (line) => out.push(line), complain: (line) => complaints.push(line) })
-  return { code, out: out.join('\n'), complaints: complaints.join('\n') }
+  let written = ''
+  const write = async (text: string): Promise<void> => {
+    written += text
+  }
+  const code = await main(args, { out: (line) => out.push(line), complain: (line) => complaints.push(line), write })
+  return { code, out: out.join('\n'), complaints: complaints.join('\n'), written }
 }
-const file = async (text: string): Promise<string> => {
-  const name = path.join(folder, 'standard.json')
+const file = async (text: string, as = 'standard.json'): Promise<string> => {
+  const name = path.join(folder, as)
   await writeFile(name, text)
   return name
 }
@@ -52,6 +56,50 @@ test('a file that is missing or no JSON is unusable', async () => {
     complaints: expect.stringContaining('nowhere.json'),
   })
   expect(await run('check', await file('{'))).toMatchObject({ code: 2, complaints: expect.stringContaining('JSON') })
+})
+
+const HEAD = 'number,birth_date,category,test_date,press-ups,run'
+const GOOD = 'T-1,1999-05-04,female,2026-11-24,24,9:20.3'
+
+test('results are judged row by row; bad rows are told with line and column, and good ones kept', async () => {
+  const standard = await file(JSON.stringify(plainV3()))
+  const results = await file(
+    `\uFEFF${HEAD}\r\n${GOOD}\r\nT-2,1999-05-04,female,2026-11-24,24,9:75\r\nT-3,1999-05-04,male,2026-11-24,30,9:41.9\r\n`,
+    'results.csv',
+  )
+  const { code, written, complaints } = await run('judge', standard, results)
+  expect(code).toBe(1)
+  expect(written.split('\n')).toEqual([
+    'number,test_date,verdict,settled,press-ups_mark,press-ups_rounded,press-ups_margin,run_mark,run_rounded,run_margin',
+    'T-1,2026-11-24,met,yes,met,24,0,met,561000,19000',
+    'T-3,2026-11-24,short,yes,met,30,6,short,582000,-2000',
+    '',
+  ])
+  expect(complaints).toContain('line 3, column run: expected a time, such as 9:41.9')
+  expect(complaints).toContain('2 judged, 1 refused.')
+})
+
+test('as JSON each line holds the verdict with its trace', async () => {
+  const standard = await file(JSON.stringify(plainV3()))
+  const { code, written } = await run('judge', standard, await file(`${HEAD}\n${GOOD}\n`, 'results.csv'), '--json')
+  expect(code).toBe(0)
+  expect(JSON.parse(written)).toMatchObject({ number: 'T-1', verdict: { outcome: 'met', trace: [{ title: 'Met' }] } })
+})
+
+test('results without a column, without rows, or under a standard with a hole are unusable', async () => {
+  const standard = await file(JSON.stringify(plainV3()))
+  const lacking = await run('judge', standard, await file('number,run\nT-1,9:20\n', 'results.csv'))
+  expect(lacking).toMatchObject({
+    code: 2,
+    complaints: expect.stringContaining('"birth_date", "category", "test_date", "press-ups"'),
+  })
+  expect(await run('judge', standard, await file(`${HEAD}\n`, 'results.csv'))).toMatchObject({ code: 1 })
+  expect(await run('judge', standard, path.join(folder, 'nowhere.csv'))).toMatchObject({ code: 2 })
+  const holed = path.resolve(import.meta.dirname, '../../demo/faulty/age-in-no-band.json')
+  expect(await run('judge', holed, await file(`${HEAD}\n${GOOD}\n`, 'results.csv'))).toMatchObject({
+    code: 2,
+    written: '',
+  })
 })
 
 test('wrong words are answered with the right ones', async () => {

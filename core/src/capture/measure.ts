@@ -19,6 +19,8 @@ export interface RepetitionTally {
 
 /** The figures behind a measure. */
 export type Reading =
+  /** Taken over from a file or a card, without captures. */
+  | { readonly kind: 'entered' }
   | {
       readonly kind: 'repetitions'
       readonly startedAtMs: number

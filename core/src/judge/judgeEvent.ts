@@ -139,8 +139,9 @@ const roundingSteps = (event: StandardEvent, from: number, to: number): TraceSte
   return unit === 'count' && step === 1 ? [] : [say({ code: 'rounded', from, to, mode, step, unit })]
 }
 
-const readingStep = (event: StandardEvent, { reading }: Extract<Measure, { kind: 'complete' }>): Step => {
+const readingStep = (event: StandardEvent, { reading, value, unit }: Extract<Measure, { kind: 'complete' }>): Step => {
   const { protocol } = event
+  if (reading.kind === 'entered') return { code: 'entered', value, unit }
   if (reading.kind === 'repetitions' && protocol.kind === 'repetitionsInTime') {
     const refusalLabels = Object.fromEntries(protocol.refusals.map(({ id, label }) => [id, label]))
     return { code: 'repetitions', reading, refusalLabels, durationMs: protocol.durationMs }

@@ -18,6 +18,11 @@ interface Words {
 
 const wordsFor = (step: Step): Words => {
   switch (step.code) {
+    case 'entered':
+      return {
+        title: `${printQuantity(step.value, step.unit)} entered`,
+        sentence: 'Taken over as a figure, without captures behind it.',
+      }
     case 'repetitions':
       return repetitionWords(step)
     case 'crossings':

@@ -6,6 +6,7 @@ import type { Cut } from './cut.ts'
 import type { OpenReason, Outcome } from './outcome.ts'
 
 export type Step =
+  | { readonly code: 'entered'; readonly value: number; readonly unit: Unit }
   | {
       readonly code: 'repetitions'
       readonly reading: Extract<Reading, { kind: 'repetitions' }>
