@@ -35,22 +35,25 @@ export const reduceTimedDistance = (
   const laps = lapsOf(protocol)
   const crossings = captures.filter(({ kind }) => kind === 'crossed')
   const since = start ? crossings.filter(({ atMs }) => atMs > start.atMs) : []
-  const end = firstStop(captures)
+  const stops = captures.filter((capture): capture is Stop => capture.kind === 'stopped')
+  const [end] = stops
   const beforeEnd = end ? since.filter(({ atMs }) => atMs <= end.atMs) : since
   const finish = beforeEnd[laps - 1]
   const counted = beforeEnd.slice(0, laps)
   const notes = notesOf(crossings.length - since.length, since.length - counted.length)
-  const disqualified = captures.find(
-    (capture) => capture.kind === 'stopped' && capture.payload.reason === 'disqualified',
-  )
 
-  if (end && (!finish || disqualified)) {
-    const by = disqualified ?? end
-    // firstStop and the line above return captures of kind `stopped` only
-    const payload = by.kind === 'stopped' ? by.payload : { reason: 'didNotFinish' as const }
-    const reason = payload.reason === 'time' || payload.reason === 'ended' ? 'didNotFinish' : payload.reason
-    const note = 'note' in payload && payload.note ? { note: payload.note } : {}
-    return { kind: 'ended', reason, ...note, soFar: counted.length, unit: 'count', notes }
+  // a finish stands whatever comes after it, but for a disqualification
+  const decisive = stops.find(({ payload }) => payload.reason === 'disqualified') ?? (finish ? undefined : end)
+  if (decisive) {
+    const { reason, note } = decisive.payload
+    return {
+      kind: 'ended',
+      reason: reason === 'time' || reason === 'ended' ? 'didNotFinish' : reason,
+      ...(note ? { note } : {}),
+      soFar: counted.length,
+      unit: 'count',
+      notes,
+    }
   }
   if (!start) return { kind: 'notStarted', notes }
   if (!finish) return { kind: 'running', soFar: counted.length, unit: 'count', notes }
@@ -69,7 +72,7 @@ export const reduceTimedDistance = (
   }
 }
 
-const firstStop = (captures: readonly Capture[]): Capture | undefined => captures.find(({ kind }) => kind === 'stopped')
+type Stop = Extract<Capture, { kind: 'stopped' }>
 
 const notesOf = (beforeStart: number, afterEnd: number): Note[] => [
   ...(beforeStart > 0 ? [{ code: 'crossedBeforeStart' as const, count: beforeStart }] : []),
