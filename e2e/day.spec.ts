@@ -54,7 +54,7 @@ test('the time runs out by itself and ends the count', async ({ page, signedIn }
   await signedIn('wanda.lofthouse')
   await page.clock.install()
   await page.goto(`/days/${DAY}/run/press-ups?bib=20`)
-  await expect(page.getByText(/Clock agreed/).first()).toBeVisible()
+  await expect(page.getByText(/Clock agreed/).first()).toBeVisible({ timeout: 30_000 })
   await page.getByRole('button', { name: /Start commands/ }).click()
   await page.clock.runFor(3_200)
   await page.keyboard.press(' ')

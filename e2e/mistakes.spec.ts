@@ -14,6 +14,17 @@ test('a wrong password is told in words and the name stays', async ({ page }) =>
   await expect(page.getByLabel('Name')).toHaveValue('pell.varga')
 })
 
+test('a session that has ended leads back to signing in', async ({ page, signedIn, context }) => {
+  await signedIn('pell.varga')
+  await page.goto('/')
+  await expect(page.getByRole('heading', { name: 'Open days' })).toBeVisible()
+  await context.clearCookies()
+  await page.getByRole('link', { name: /group C/ }).click()
+  await page.getByRole('link', { name: 'Sign in' }).click()
+  await page.getByRole('button', { name: /Pell Varga/ }).click()
+  await expect(page.getByRole('heading', { name: 'Events in order' })).toBeVisible()
+})
+
 test('a bib that is not entered keeps the time, and the right bib is put to it', async ({ page, signedIn }) => {
   await signedIn('pell.varga')
   await page.goto(`/days/${DAY}/run/run`)

@@ -7,7 +7,7 @@ export default defineConfig({
   outputDir: '../test-results',
   globalSetup: './globalSetup.ts',
   timeout: 90_000,
-  expect: { timeout: 10_000 },
+  expect: { timeout: 15_000 },
   workers: 2,
   // a slow machine gets a second try; the run says so
   retries: 1,

@@ -2,7 +2,7 @@
 /** All test days, the next thing to do on each. */
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { call, inWords } from '../api.ts'
+import { call, inWords, Refusal } from '../api.ts'
 import { ROLE_NAMES, useSession } from '../session/sessionStore.ts'
 import BrandMark from '../ui/BrandMark.vue'
 import DayCard, { type OccasionSummary } from './DayCard.vue'
@@ -22,6 +22,9 @@ onMounted(async () => {
     days.value = (await call<{ occasions: OccasionSummary[] }>('GET', '/occasions')).occasions
   } catch (error) {
     problem.value = inWords(error)
+    if (!(error instanceof Refusal) || error.status !== 401) return
+    session.account = null
+    await router.push({ name: 'signIn' })
   }
 })
 

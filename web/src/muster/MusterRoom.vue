@@ -44,7 +44,7 @@ const shown = computed(() => {
     .sort((a, b) => a.wave - b.wave || byBib(a, b))
 })
 const showsBirthDates = computed(() => props.day.entries.some(({ person }) => person.birthDate !== undefined))
-const nextToDo = computed(() => props.day.entries.find(({ attendance }) => attendance === 'expected'))
+const nextArrival = computed(() => props.day.entries.find(({ attendance }) => attendance === 'expected'))
 </script>
 
 <template>
@@ -67,8 +67,8 @@ const nextToDo = computed(() => props.day.entries.find(({ attendance }) => atten
         <option value="all">everybody</option>
         <option v-for="attendance in ORDER" :key="attendance" :value="attendance">{{ WORDS[attendance] }}</option>
       </select>
-      <button v-if="nextToDo && mayEdit" class="btn btn-primary" @click="editingId = nextToDo.id">
-        Check in {{ fullName(nextToDo) }}
+      <button v-if="nextArrival && mayEdit" class="btn btn-primary" @click="editingId = nextArrival.id">
+        Check in {{ fullName(nextArrival) }}
       </button>
       <RouterLink v-else class="btn btn-primary" :to="{ name: 'run' }">Go to the events</RouterLink>
     </div>
