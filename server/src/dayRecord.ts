@@ -4,6 +4,7 @@ import {
   ageReferenceDate,
   judgeDay,
   type DayCandidate,
+  type Occasion,
   type RecordedCapture,
   type Standard,
   type Verdict,
@@ -11,7 +12,6 @@ import {
 import type { Database } from './database.ts'
 import { findAllCaptures } from './store/captureStore.ts'
 import { listEntries, type Entry } from './store/entryStore.ts'
-import type { Occasion } from './store/occasionStore.ts'
 import type { VerdictSnapshot } from './store/signOffStore.ts'
 import { getStandard, type PublishedStandard } from './store/standardStore.ts'
 

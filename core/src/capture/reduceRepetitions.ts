@@ -156,7 +156,7 @@ const oneMore = (tally: Readonly<Record<string, number>>, key: string): Record<s
 type CountedNote = Extract<Note, { count: number }>['code']
 
 /** Adds one to a note that counts, or begins it. */
-export const addToCount = (notes: readonly Note[], code: CountedNote): Note[] => {
+const addToCount = (notes: readonly Note[], code: CountedNote): Note[] => {
   const before = notes.find((note): note is Extract<Note, { count: number }> => note.code === code)
   return [...notes.filter((note) => note !== before), { code, count: (before?.count ?? 0) + 1 }]
 }

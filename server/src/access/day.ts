@@ -1,7 +1,8 @@
 /** Which days an account may read and work on. */
 import type { Database } from '../database.ts'
 import { notFound, Problem } from '../problem.ts'
-import { findOccasion, isOnStaff, type Occasion } from '../store/occasionStore.ts'
+import type { Occasion } from '@able-gauge/core'
+import { findOccasion, isOnStaff } from '../store/occasionStore.ts'
 import type { Account, Role } from './role.ts'
 
 /** Roles that oversee all days; the others see those they are on the staff of. */

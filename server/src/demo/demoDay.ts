@@ -1,6 +1,5 @@
 /** The form of a demo day: who is entered, and the results to make captures for. Described in docs/demo.md. */
-import { rules, STOP_REASONS, type StopReason } from '@able-gauge/core'
-import { ATTENDANCES, type Attendance } from '../store/entryStore.ts'
+import { ATTENDANCES, rules, STOP_REASONS, type Attendance, type StopReason } from '@able-gauge/core'
 
 class DemoStandard {
   @rules.Slug() id!: string

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { plainV3 } from '@able-gauge/core/testing'
 import { addTestDay, Caller, openTestServer, PASSWORD, type TestServer } from '../../testing/testServer.ts'
+import { closeLedger } from '../store/captureStore.ts'
 import { listEntries } from '../store/entryStore.ts'
 
 let server: TestServer
@@ -61,6 +62,28 @@ test('what is wrong with a change is named, and an unknown entry is not found', 
   expect(
     (await change({ revision: 1, attendance: 'present', note: '' }, '01930000-0000-7000-8000-00000000ffff')).status,
   ).toBe(404)
+})
+
+test('a change that meets a signature waits for it, and then changes nothing', async () => {
+  const { occasionId: day, entryIds: entries } = await addTestDay(server, plainV3(), '2026-11-25', [{ bib: 7 }])
+  const signing = await server.pool.connect()
+  await signing.query('begin')
+  await closeLedger(signing, day)
+  let answered = false
+  const late = clerk
+    .call('PATCH', `/api/occasions/${day}/entries/${entries[0]}`, {
+      revision: 1,
+      bib: 8,
+      attendance: 'absent',
+      note: '',
+    })
+    .finally(() => (answered = true))
+  await new Promise((resolve) => setTimeout(resolve, 150))
+  expect(answered).toBe(false)
+  await signing.query('commit')
+  signing.release()
+  expect(await late).toMatchObject({ status: 409, body: { title: 'day.signedOff' } })
+  expect((await listEntries(server.pool, day))[0]).toMatchObject({ bib: 7, attendance: 'present', revision: 1 })
 })
 
 test('after the signature entries stay as they are', async () => {

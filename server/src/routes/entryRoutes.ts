@@ -1,11 +1,12 @@
 /** Changes to an entry at muster: bib, attendance, note. */
-import { rules } from '@able-gauge/core'
+import { ATTENDANCES, rules, type Attendance } from '@able-gauge/core'
 import { workableDay } from '../access/day.ts'
 import { MUSTERING } from '../access/role.ts'
 import { inTransaction } from '../database.ts'
 import { invalidInput, notFound, Problem } from '../problem.ts'
+import { holdDayOpen } from '../store/captureStore.ts'
 import { notifyDay } from '../store/dayNotices.ts'
-import { ATTENDANCES, changeEntry, listBibs, type Attendance } from '../store/entryStore.ts'
+import { changeEntry, listBibs } from '../store/entryStore.ts'
 import { readBody } from './body.ts'
 import { param, type Route } from './route.ts'
 
@@ -25,13 +26,14 @@ export const entryRoutes: readonly Route[] = [
     handle: async (call) => {
       const { server, request, response, account } = call
       const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
-      if (occasion.signedOff)
-        throw new Problem(409, 'day.signedOff', 'The day is signed off. Entries can no longer be changed.')
       const entryId = param(call, 'entryId')
       const { revision, bib = null, attendance, note } = readBody(EntryChangeBody, request)
       const entered = await listBibs(server.pool, occasion.id)
       if (!entered.some((entry) => entry.entryId === entryId)) throw notFound('entry on this day')
       const update = await inTransaction(server.pool, async (db) => {
+        if (!(await holdDayOpen(db, occasion.id))) {
+          throw new Problem(409, 'day.signedOff', 'The day is signed off. Entries can no longer be changed.')
+        }
         const result = await changeEntry(db, occasion.id, entryId, revision, { bib, attendance, note })
         if (result.kind === 'changed') await notifyDay(db, occasion.id, 'day')
         return result

@@ -56,11 +56,11 @@ export const verdictRoutes: readonly Route[] = [
           { place: 'password', code: 'password', found: 'another', expected: 'your own password' },
         ])
       }
-      const day = await readDay(server.pool, occasion)
       await inTransaction(server.pool, async (db) => {
-        // closing first locks the log: no capture can come between judging and signing
+        // closing first locks the day: no capture and no change of an entry can come between judging and signing
         if (!(await closeLedger(db, occasion.id)))
           throw new Problem(409, 'day.signedOff', 'The day is signed off already.')
+        const day = await readDay(db, occasion)
         const judged = await judgeRecord(db, day)
         const open = [...judged.verdicts.values()].filter(({ settled }) => !settled).length
         if (open > 0 && !acceptOpen) {

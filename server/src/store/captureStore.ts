@@ -75,6 +75,13 @@ export const closeLedger = async (db: Database, occasionId: string): Promise<boo
   return rowCount === 1
 }
 
+/**
+ * Keeps a day from being signed until this transaction ends.
+ * @returns false when it is signed already
+ */
+export const holdDayOpen = async (db: Database, occasionId: string): Promise<boolean> =>
+  !(await lockLedger(db, occasionId)).closed
+
 const lockLedger = async (db: Database, occasionId: string): Promise<{ lastSeq: number; closed: boolean }> => {
   const { rows } = await db.query<{ last_seq: number; closed_at: Date | null }>(
     'select last_seq, closed_at from capture_ledger where occasion_id = $1 for update',

@@ -1,25 +1,8 @@
 /** Who is entered on a day. */
+import type { Attendance, EntryFacts, PersonFacts } from '@able-gauge/core'
 import type { Database } from '../database.ts'
 
-export const ATTENDANCES = ['expected', 'present', 'held', 'absent'] as const
-export type Attendance = (typeof ATTENDANCES)[number]
-
-export interface Entry {
-  readonly id: string
-  readonly bib: number | null
-  readonly wave: number
-  readonly category: string
-  readonly attendance: Attendance
-  readonly note: string
-  readonly revision: number
-  readonly person: {
-    readonly id: string
-    readonly number: string
-    readonly givenName: string
-    readonly familyName: string
-    readonly birthDate: string
-  }
-}
+export type Entry = EntryFacts & { readonly person: PersonFacts & { readonly birthDate: string } }
 
 export interface NewEntry {
   readonly id: string

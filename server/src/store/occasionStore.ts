@@ -1,32 +1,6 @@
 /** Test days: what they are, who works on them, how far they are. */
+import type { Occasion, OccasionSummary, StaffMember } from '@able-gauge/core'
 import type { Database } from '../database.ts'
-
-export interface Occasion {
-  readonly id: string
-  readonly name: string
-  readonly venue: string
-  /** IANA zone of the venue. */
-  readonly zone: string
-  readonly testDate: string
-  readonly standardId: string
-  readonly standardVersion: number
-  readonly signedOff: { readonly atMs: number; readonly by: string } | null
-}
-
-export interface OccasionSummary extends Occasion {
-  readonly standardName: string
-  readonly organisation: string
-  readonly entries: number
-  readonly present: number
-  readonly captures: number
-}
-
-export interface StaffMember {
-  readonly accountId: string
-  readonly displayName: string
-  readonly role: string
-  readonly duty: string
-}
 
 type NewOccasion = Omit<Occasion, 'signedOff'>
 

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { useAgreedClock } from '../sync/agreedClock.ts'
 import { onlyInMemory, type WaitingCapture } from '../sync/outbox.ts'
 import { timeOfDay } from '../ui/localTime.ts'
+import { sayCapture } from '../ui/sayCapture.ts'
 import type { Day } from './day.ts'
 import { useDay } from './dayStore.ts'
 
@@ -28,7 +29,7 @@ const savedWords = computed(() => {
 const seen = ({ capture }: WaitingCapture): string => {
   const entry = store.entry(capture.entryId)
   const bib = entry?.bib ? `bib ${entry.bib}` : 'no bib'
-  return `${capture.kind}, ${bib}, ${timeOfDay(capture.atMs, props.day.occasion.zone)}`
+  return `${sayCapture(capture)}, ${bib}, ${timeOfDay(capture.atMs, props.day.occasion.zone)}`
 }
 </script>
 

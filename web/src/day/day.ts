@@ -1,44 +1,12 @@
 /** A test day as the server sends it. */
-import type { Standard } from '@able-gauge/core'
+import type { EntryFacts, Occasion, PersonFacts, Standard, StaffMember } from '@able-gauge/core'
 
-export interface Occasion {
-  readonly id: string
-  readonly name: string
-  readonly venue: string
-  readonly zone: string
-  readonly testDate: string
-  readonly standardId: string
-  readonly standardVersion: number
-  readonly signedOff: { readonly atMs: number; readonly by: string } | null
-}
-
-export type Attendance = 'expected' | 'present' | 'held' | 'absent'
-
-export interface Entry {
-  readonly id: string
-  readonly bib: number | null
-  readonly wave: number
-  readonly category: string
-  readonly attendance: Attendance
-  readonly note: string
-  readonly revision: number
+export type Entry = EntryFacts & {
+  /** In years, counted by the standard's own rule. */
   readonly ageYears: number
   readonly ageCountedOn: string
-  readonly person: {
-    readonly id: string
-    readonly number: string
-    readonly givenName: string
-    readonly familyName: string
-    /** Only for roles that need it. */
-    readonly birthDate?: string
-  }
-}
-
-export interface StaffMember {
-  readonly accountId: string
-  readonly displayName: string
-  readonly role: string
-  readonly duty: string
+  /** The date of birth is there only for roles that need it. */
+  readonly person: PersonFacts & { readonly birthDate?: string }
 }
 
 export interface Day {
@@ -59,3 +27,7 @@ export const fullName = ({ person }: Pick<Entry, 'person'>): string => `${person
 export const byBib = (a: Entry, b: Entry): number =>
   (a.bib ?? Number.MAX_SAFE_INTEGER) - (b.bib ?? Number.MAX_SAFE_INTEGER) ||
   a.person.familyName.localeCompare(b.person.familyName)
+
+/** The waves of a day, in order. */
+export const wavesOf = ({ entries }: Pick<Day, 'entries'>): number[] =>
+  [...new Set(entries.map(({ wave }) => wave))].sort((a, b) => a - b)

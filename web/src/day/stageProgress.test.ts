@@ -1,8 +1,8 @@
-import type { Mark, Verdict } from '@able-gauge/core'
+import type { Mark, Verdict, Attendance } from '@able-gauge/core'
 import { standardNamed } from '@able-gauge/core/testing'
 import { expect, test } from 'vitest'
 import { progressOf } from '../run/eventProgress.ts'
-import type { Attendance, Day, Entry } from './day.ts'
+import type { Day, Entry } from './day.ts'
 import { stageProgress } from './stageProgress.ts'
 
 const entry = (id: string, attendance: Attendance): Entry => ({

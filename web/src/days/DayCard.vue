@@ -1,17 +1,6 @@
-<script lang="ts">
-import type { Occasion } from '../day/day.ts'
-
-export interface OccasionSummary extends Occasion {
-  readonly standardName: string
-  readonly organisation: string
-  readonly entries: number
-  readonly present: number
-  readonly captures: number
-}
-</script>
-
 <script setup lang="ts">
 /** One day in the list of days. */
+import type { OccasionSummary } from '@able-gauge/core'
 import { shortDate } from '../ui/localTime.ts'
 
 defineProps<{

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** All test days, the next thing to do on each. */
+import type { OccasionSummary } from '@able-gauge/core'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, inWords, Refusal } from '../api.ts'
 import { ROLE_NAMES, useSession } from '../session/sessionStore.ts'
 import BrandMark from '../ui/BrandMark.vue'
-import DayCard, { type OccasionSummary } from './DayCard.vue'
+import DayCard from './DayCard.vue'
 
 const session = useSession()
 const router = useRouter()

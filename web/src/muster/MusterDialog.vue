@@ -3,7 +3,8 @@
 import { BModal } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { call, inWords, Refusal } from '../api.ts'
-import { fullName, type Attendance, type Day, type Entry } from '../day/day.ts'
+import type { Attendance } from '@able-gauge/core'
+import { fullName, type Day, type Entry } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 
 const props = defineProps<{
@@ -107,12 +108,5 @@ const save = async (): Promise<void> => {
 .choice input {
   width: 20px;
   height: 20px;
-}
-.problem {
-  margin: 12px 0 0;
-  padding: 8px 12px;
-  background: var(--short-tint);
-  color: var(--short);
-  border-radius: 6px;
 }
 </style>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Everybody entered: bib, who is here, who is held, who is missing. */
-import { printDate } from '@able-gauge/core'
+import { printDate, type Attendance } from '@able-gauge/core'
 import { BFormInput } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
-import { byBib, fullName, type Attendance, type Day, type Entry } from '../day/day.ts'
+import { byBib, fullName, type Day, type Entry } from '../day/day.ts'
 import { useSession } from '../session/sessionStore.ts'
 import MusterDialog from './MusterDialog.vue'
 

@@ -2,7 +2,7 @@
 /** What is planned: the standard in force, the course, the waves and the staff. */
 import { printDate, printTime, type StandardEvent } from '@able-gauge/core'
 import { computed } from 'vue'
-import { byBib, type Day } from '../day/day.ts'
+import { byBib, wavesOf, type Day } from '../day/day.ts'
 import { rulesOf } from './rulesOf.ts'
 import { shortDate } from '../ui/localTime.ts'
 import PlanCuts from './PlanCuts.vue'
@@ -12,7 +12,7 @@ const props = defineProps<{
 }>()
 
 const standard = computed(() => props.day.standard)
-const waves = computed(() => [...new Set(props.day.entries.map(({ wave }) => wave))].sort((a, b) => a - b))
+const waves = computed(() => wavesOf(props.day))
 const bibsIn = (wave: number): string =>
   props.day.entries
     .filter((entry) => entry.wave === wave)

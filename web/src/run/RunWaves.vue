@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Where each wave is: how many have done each event. */
 import { computed } from 'vue'
-import type { Day } from '../day/day.ts'
+import { wavesOf, type Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { progressOf } from './eventProgress.ts'
 
@@ -11,17 +11,15 @@ const props = defineProps<{
 
 const store = useDay()
 const waves = computed(() =>
-  [...new Set(props.day.entries.map(({ wave }) => wave))]
-    .sort((a, b) => a - b)
-    .map((wave) => {
-      const entries = props.day.entries.filter((entry) => entry.wave === wave)
-      const events = props.day.standard.events.map(({ id, name }) => ({
-        id,
-        name,
-        ...progressOf(entries, store.marksIn(id).value),
-      }))
-      return { wave, entered: entries.length, events }
-    }),
+  wavesOf(props.day).map((wave) => {
+    const entries = props.day.entries.filter((entry) => entry.wave === wave)
+    const events = props.day.standard.events.map(({ id, name }) => ({
+      id,
+      name,
+      ...progressOf(entries, store.marksIn(id).value),
+    }))
+    return { wave, entered: entries.length, events }
+  }),
 )
 const wordsFor = ({ done, underWay, here }: { done: number; underWay: number; here: number }): string => {
   if (here > 0 && done === here) return 'all done'

@@ -129,13 +129,6 @@ label {
 form button {
   margin-top: 18px;
 }
-.problem {
-  margin: 12px 0 0;
-  padding: 8px 12px;
-  background: var(--short-tint);
-  color: var(--short);
-  border-radius: 6px;
-}
 .people {
   list-style: none;
   margin: 12px 0 0;

@@ -148,13 +148,6 @@ form {
   height: 22px;
   flex: none;
 }
-.problem {
-  margin: 0;
-  padding: 8px 12px;
-  background: var(--short-tint);
-  color: var(--short);
-  border-radius: 6px;
-}
 @media (max-width: 900px) {
   .columns {
     grid-template-columns: minmax(0, 1fr);

@@ -5,7 +5,7 @@ import { BModal } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import type { Day } from '../day/day.ts'
 import { timeOfDay } from '../ui/localTime.ts'
-import { sayCapture } from './sayCapture.ts'
+import { sayCapture } from '../ui/sayCapture.ts'
 
 const props = defineProps<{
   day: Day

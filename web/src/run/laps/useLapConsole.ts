@@ -12,7 +12,7 @@ import {
   type TimedDistance,
 } from '@able-gauge/core'
 import { computed, ref, shallowRef, type ComputedRef } from 'vue'
-import { byBib, shortName, type Day, type Entry } from '../../day/day.ts'
+import { byBib, shortName, wavesOf, type Day, type Entry } from '../../day/day.ts'
 import { useDay } from '../../day/dayStore.ts'
 import { useSession } from '../../session/sessionStore.ts'
 import { useAgreedClock, type AgreedMoment } from '../../sync/agreedClock.ts'
@@ -27,7 +27,7 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
   const clock = useAgreedClock()
 
   const settled = store.settledIn(event.id)
-  const waves = computed(() => [...new Set(day().entries.map(({ wave }) => wave))].sort((a, b) => a - b))
+  const waves = computed(() => wavesOf(day()))
   const chosenWave = ref<number | null>(null)
   const inTurn = inTurns()
   const message = shallowRef<{ readonly text: string; readonly kind: 'done' | 'look' } | null>(null)

@@ -25,7 +25,7 @@ export const sayCapture = (capture: Capture): string => {
     case 'restarted':
       return `began again: ${capture.payload.reason}`
     case 'crossed':
-      return 'crossed the line'
+      return 'crossed'
     case 'stopped':
       return `${STOPS[capture.payload.reason]}${capture.payload.note ? `: ${capture.payload.note}` : ''}`
     case 'voided':

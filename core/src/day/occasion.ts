@@ -1,0 +1,29 @@
+/** A test day as the record keeps it and the interface speaks of it. */
+export interface Occasion {
+  readonly id: string
+  readonly name: string
+  readonly venue: string
+  /** IANA zone of the venue. */
+  readonly zone: string
+  /** YYYY-MM-DD */
+  readonly testDate: string
+  readonly standardId: string
+  readonly standardVersion: number
+  readonly signedOff: { readonly atMs: number; readonly by: string } | null
+}
+
+/** A day in the list of days, with how far it is. */
+export interface OccasionSummary extends Occasion {
+  readonly standardName: string
+  readonly organisation: string
+  readonly entries: number
+  readonly present: number
+  readonly captures: number
+}
+
+export interface StaffMember {
+  readonly accountId: string
+  readonly displayName: string
+  readonly role: string
+  readonly duty: string
+}

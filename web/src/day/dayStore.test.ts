@@ -1,0 +1,79 @@
+import { captureId, seededRandom, type Capture } from '@able-gauge/core'
+import { mount } from '@vue/test-utils'
+import { expect, test, vi } from 'vitest'
+import { entry, MOUNTED, openDay, problem } from '../../testing/openDay.ts'
+import DaySaved from './DaySaved.vue'
+
+const random = seededRandom(9)
+const START_MS = 1_795_473_248_000
+const crossing = (afterMs: number): Capture => ({
+  id: captureId(START_MS + afterMs, random.bytes(16)),
+  eventId: 'run',
+  entryId: entry(28).id,
+  kind: 'crossed',
+  payload: {},
+  deviceId: 'laptop',
+  deviceMs: 0,
+  atMs: START_MS + afterMs,
+  uncertaintyMs: 4,
+})
+const start: Capture = {
+  ...crossing(0),
+  id: captureId(START_MS, random.bytes(16)),
+  entryId: null,
+  kind: 'waveStarted',
+  payload: { wave: 1, entryIds: [entry(28).id] },
+}
+
+test('a day is shown only together with its captures', async () => {
+  const { store } = await openDay({ entries: [entry(28)], captures: [start, crossing(100_000)] })
+  expect(store.verdicts.get(entry(28).id)?.marks[1]).toMatchObject({ kind: 'running', soFar: 1 })
+})
+
+test('what another device captures changes the verdicts here', async () => {
+  const { store, server } = await openDay({ entries: [entry(28)], captures: [start] })
+  server.emit('captures', [{ ...crossing(100_000), seq: 2, actorId: 'x', receivedMs: 0 }])
+  expect(store.verdicts.get(entry(28).id)?.marks[1]).toMatchObject({ soFar: 1 })
+})
+
+test('a capture is sent with its moment, without an entry when nobody is known', async () => {
+  const { store, server } = await openDay({ entries: [entry(28)] })
+  const made = await store.capture('run', null, { kind: 'crossed', payload: {} })
+  await vi.waitFor(() => expect(store.waitingCount).toBe(0))
+  const { path, body } = server.asked[0] ?? {}
+  expect(path).toMatch(/\/captures$/)
+  expect((body as { captures: object[] }).captures[0]).toEqual({ ...made, entryId: undefined })
+})
+
+test('a refused capture leaves the verdicts and is told with bib, time and reason until it is dismissed', async () => {
+  const { store, server, day } = await openDay({ entries: [entry(28)], captures: [start] })
+  server.answer('POST', '/captures', () => problem(409, 'day.signedOff', 'The day is signed off.'))
+  await store.capture('run', entry(28).id, { kind: 'crossed', payload: {} })
+  await vi.waitFor(() => expect(store.refused).toHaveLength(1))
+  expect(store.verdicts.get(entry(28).id)?.marks[1]).toMatchObject({ soFar: 0 })
+  const saved = mount(DaySaved, { props: { day }, ...MOUNTED })
+  expect(saved.text()).toContain('1 refused, see why')
+  await store.dismissRefused(store.refused[0]?.id ?? '')
+  await vi.waitFor(() => expect(saved.text()).not.toContain('see why'))
+})
+
+test('the bar says what waits, that the session ended, and that there is no connection', async () => {
+  const { store, server, day } = await openDay({ entries: [entry(28)] })
+  const saved = mount(DaySaved, { props: { day }, ...MOUNTED })
+  expect(saved.text()).toMatch(/Clock agreed to \d+ ms\..*All saved\./)
+  server.emit('error')
+  await vi.waitFor(() => expect(saved.text()).toContain('All saved, no connection.'))
+  server.answer('POST', '/captures', () => problem(401, 'access.signedOut', 'Sign in again.'))
+  await store.capture('run', null, { kind: 'crossed', payload: {} })
+  await vi.waitFor(() => expect(saved.text()).toContain('The session ended. Sign in to send them'))
+  expect(saved.text()).toContain('1 waiting on this device.')
+})
+
+test('a day that may not be read says why, and an ended session is forgotten', async () => {
+  const { store, session, server } = await openDay({ entries: [] })
+  server.answer('GET', '/other', () => problem(401, 'access.signedOut', 'You are not signed in.'))
+  await store.open('other')
+  expect(store.day).toBeNull()
+  expect(store.problem).toBe('You are not signed in.')
+  expect(session.account).toBeNull()
+})

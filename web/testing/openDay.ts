@@ -1,0 +1,115 @@
+/** A day opened in the store, against a server that is played: what it is asked is kept, what it answers can be changed. */
+import 'fake-indexeddb/auto'
+import { createPinia, setActivePinia } from 'pinia'
+import { RouterLinkStub } from '@vue/test-utils'
+import { vi } from 'vitest'
+import type { Attendance, Capture } from '@able-gauge/core'
+import { standardNamed, type StandardName } from '@able-gauge/core/testing'
+import type { Day, Entry } from '../src/day/day.ts'
+import { useDay } from '../src/day/dayStore.ts'
+import { useSession, type Role } from '../src/session/sessionStore.ts'
+import { useAgreedClock } from '../src/sync/agreedClock.ts'
+
+export interface PlayedServer {
+  /** Every request but reads and clock questions: method, path, body. */
+  readonly asked: { method: string; path: string; body: unknown }[]
+  /** Replaces the answer to a method and the end of a path. */
+  readonly answer: (method: string, pathEnd: string, answer: () => Response) => void
+  /** Sends a server-sent event to the open day. */
+  readonly emit: (type: string, data?: unknown) => void
+}
+
+export const entry = (bib: number, change: Partial<Entry> = {}): Entry => ({
+  id: `00000000-0000-4000-8000-${String(bib).padStart(12, '0')}`,
+  bib,
+  wave: 1,
+  category: 'female',
+  attendance: 'present' satisfies Attendance,
+  note: '',
+  revision: 1,
+  ageYears: 27,
+  ageCountedOn: '2026-11-24',
+  person: { id: `person-${bib}`, number: `T-${bib}`, givenName: 'Tove', familyName: `Number-${bib}` },
+  ...change,
+})
+
+export interface DayOptions {
+  readonly entries: readonly Entry[]
+  readonly captures?: readonly Capture[]
+  readonly standard?: StandardName
+  readonly role?: Role
+  readonly signedOff?: Day['occasion']['signedOff']
+}
+
+let days = 0
+
+export const openDay = async ({
+  entries,
+  captures = [],
+  standard = 'v3',
+  role = 'timer',
+  signedOff = null,
+}: DayOptions) => {
+  const id = `day-${(days += 1)}`
+  const occasion = { id, name: 'Test day', venue: 'Fallow Point track', zone: 'Etc/GMT-12', testDate: '2026-11-24' }
+  const day: Day = {
+    occasion: { ...occasion, standardId: 'constabulary-entry', standardVersion: 3, signedOff },
+    standard: standardNamed(standard),
+    standardHash: 'a'.repeat(64),
+    staff: [],
+    entries,
+  }
+  const server = playServer(day, captures)
+  setActivePinia(createPinia())
+  const session = useSession()
+  session.account = { id: 'account', signInName: 'pell.varga', displayName: 'Pell Varga', role }
+  const store = useDay()
+  await store.open(id)
+  const clock = useAgreedClock()
+  await vi.waitFor(() => {
+    if (!clock.agreement) throw new Error('The clock is not agreed yet.')
+  })
+  return { store, session, server, day }
+}
+
+/** What components of a day need to be mounted. */
+export const MOUNTED = {
+  global: { stubs: { RouterLink: RouterLinkStub, teleport: true }, mocks: { $route: { fullPath: '/days/1/run' } } },
+}
+
+export const json = (body: unknown, status = 200): Response =>
+  new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } })
+
+export const problem = (status: number, code: string, detail: string): Response =>
+  json({ title: code, status, detail, findings: [] }, status)
+
+const playServer = (day: Day, captures: readonly Capture[]): PlayedServer => {
+  const asked: PlayedServer['asked'] = []
+  const answers = new Map<string, () => Response>()
+  const recorded = captures.map((capture, index) => ({ ...capture, seq: index + 1, actorId: 'account', receivedMs: 0 }))
+  vi.stubGlobal('fetch', async (path: string, { method, body }: { method: string; body?: string }) => {
+    const chosen = [...answers].find(([key]) => key.startsWith(`${method} `) && path.endsWith(key.split(' ')[1] ?? ''))
+    if (method !== 'GET') asked.push({ method, path, body: body === undefined ? undefined : JSON.parse(body) })
+    if (chosen) return chosen[1]()
+    if (path.endsWith('/time')) return json({ serverMs: Date.now() })
+    if (path.includes('/captures')) return json({ captures: method === 'GET' ? recorded : [], more: false })
+    return json(day)
+  })
+  const listeners = new Map<string, (event: { data: string }) => void>()
+  vi.stubGlobal(
+    'EventSource',
+    class {
+      static readonly CLOSED = 2
+      readonly readyState = 1
+      addEventListener = (type: string, listener: (event: { data: string }) => void): void => {
+        listeners.set(type, listener)
+      }
+      close = (): void => listeners.clear()
+    },
+  )
+  return {
+    asked,
+    answer: (method, pathEnd, answer) => answers.set(`${method} ${pathEnd}`, answer),
+    emit: (type, data) => listeners.get(type)?.({ data: JSON.stringify(data ?? {}) }),
+  }
+}
