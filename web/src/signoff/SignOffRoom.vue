@@ -26,6 +26,7 @@ const open = computed(() =>
     return verdict && !verdict.settled && entry.attendance !== 'absent' ? [{ entry, verdict }] : []
   }),
 )
+const openWords = computed(() => (open.value.length === 1 ? '1 verdict is' : `${open.value.length} verdicts are`))
 const settledCount = computed(() => [...store.verdicts.values()].filter(({ settled }) => settled).length)
 const mayHave = computed(() => session.may('officer') && !props.day.occasion.signedOff)
 const ready = computed(
@@ -64,7 +65,7 @@ const sign = async (): Promise<void> => {
     </section>
     <div v-else class="columns">
       <section class="sheet">
-        <h1>{{ open.length === 0 ? 'Nothing is open' : `${open.length} verdicts are still open` }}</h1>
+        <h1>{{ open.length === 0 ? 'Nothing is open' : `${openWords} still open` }}</h1>
         <p class="quiet">
           {{ settledCount }} of {{ day.entries.length }} are settled. After the signature no capture is taken and no
           verdict changes.
@@ -82,13 +83,15 @@ const sign = async (): Promise<void> => {
       <form v-if="mayHave" class="sheet sign" @submit.prevent="sign">
         <h2>Sign as {{ session.account?.displayName }}</h2>
         <label v-if="open.length > 0" class="accept"
-          ><input v-model="acceptOpen" type="checkbox" /> I know that {{ open.length }} verdicts stay open and sign the
-          day all the same.</label
+          ><input v-model="acceptOpen" type="checkbox" /> I know that
+          {{ open.length === 1 ? '1 verdict stays' : `${open.length} verdicts stay` }} open and sign the day all the
+          same.</label
         >
         <label for="sign-password">Your password</label>
         <BFormInput id="sign-password" v-model="password" type="password" autocomplete="current-password" />
         <p v-if="store.waitingCount > 0" class="quiet">
-          {{ store.waitingCount }} captures are still on their way to the server. Signing waits for them.
+          {{ store.waitingCount === 1 ? '1 capture is' : `${store.waitingCount} captures are` }} still on the way to the
+          server. Signing waits for them.
         </p>
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         <button class="btn btn-primary btn-lg" :disabled="!ready || busy">Sign off the day</button>

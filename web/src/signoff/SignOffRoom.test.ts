@@ -1,0 +1,59 @@
+import { flushPromises, mount } from '@vue/test-utils'
+import { expect, test } from 'vitest'
+import { entry, MOUNTED, openDay, problem } from '../../testing/openDay.ts'
+import SignOffRoom from './SignOffRoom.vue'
+
+const openRoom = async (role: 'officer' | 'grader' = 'officer') => {
+  const opened = await openDay({ entries: [entry(9), entry(28), entry(3, { attendance: 'absent' })], role })
+  return { ...opened, room: mount(SignOffRoom, { props: { day: opened.day }, ...MOUNTED }) }
+}
+const fill = async (room: Awaited<ReturnType<typeof openRoom>>['room'], password: string, accept: boolean) => {
+  await room.get('#sign-password').setValue(password)
+  if (accept) await room.get('input[type="checkbox"]').setValue(true)
+}
+
+test('what is open is listed, without those who are absent', async () => {
+  const { room } = await openRoom()
+  expect(room.get('h1').text()).toBe('2 verdicts are still open')
+  expect(room.findAll('li')).toHaveLength(2)
+})
+
+test('it takes the password and the knowledge that verdicts stay open', async () => {
+  const { room, server } = await openRoom()
+  const disabled = () => room.get('form button').attributes('disabled') !== undefined
+  expect(disabled()).toBe(true)
+  await fill(room, 'secret', false)
+  expect(disabled()).toBe(true)
+  await fill(room, 'secret', true)
+  expect(disabled()).toBe(false)
+  await room.get('form').trigger('submit')
+  await flushPromises()
+  expect(server.asked.at(-1)).toMatchObject({ method: 'POST', body: { password: 'secret', acceptOpen: true } })
+})
+
+test('a refusal is told in words, and the password does not stay in the field', async () => {
+  const { room, server } = await openRoom()
+  server.answer('POST', '/sign-off', () =>
+    problem(403, 'signOff.password', 'The password is not right. Nothing was signed.'),
+  )
+  await fill(room, 'wrong', true)
+  await room.get('form').trigger('submit')
+  await flushPromises()
+  expect(room.get('[role="alert"]').text()).toBe('The password is not right. Nothing was signed.')
+  expect((room.get('#sign-password').element as HTMLInputElement).value).toBe('')
+})
+
+test('signing waits for captures that are still on their way', async () => {
+  const { room, server, store } = await openRoom()
+  server.answer('POST', '/captures', () => problem(500, 'server.failed', 'Try again.'))
+  await store.capture('run', null, { kind: 'crossed', payload: {} })
+  await fill(room, 'secret', true)
+  expect(room.text()).toContain('1 capture is still on the way')
+  expect(room.get('form button').attributes('disabled')).toBeDefined()
+})
+
+test('others are told who signs', async () => {
+  const { room } = await openRoom('grader')
+  expect(room.find('form').exists()).toBe(false)
+  expect(room.text()).toContain('The officer in charge signs here.')
+})
