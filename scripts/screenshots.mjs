@@ -158,7 +158,7 @@ async function runWaveTwo(request) {
 }
 
 async function showQuist(tab) {
-  await tab.locator('tr[data-bib="31"] .cell button').nth(1).click()
+  await tab.locator('tr[data-bib="31"] .cell button').nth(3).click()
   await tab.evaluate(() => window.scrollTo(0, 0))
   await tab.waitForTimeout(200)
 }

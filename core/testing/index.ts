@@ -1,3 +1,5 @@
 export * from './standards.ts'
 export * from './handWorkedCases.ts'
 export * from './capturesOf.ts'
+export * from './kindCases.ts'
+export * from './kindStandard.ts'

@@ -1,6 +1,6 @@
 /** Standards for tests: the demo's two versions, and the same with one rule changed. */
-import entryV2 from '../../demo/standards/constabulary-entry-v2.json' with { type: 'json' }
-import entryV3 from '../../demo/standards/constabulary-entry-v3.json' with { type: 'json' }
+import entryV2 from './two-events-v2.json' with { type: 'json' }
+import entryV3 from './two-events-v3.json' with { type: 'json' }
 import { parseStandard } from '../src/standard/parseStandard.ts'
 import type { Standard } from '../src/standard/standard.ts'
 

@@ -33,7 +33,8 @@ export const readDay = async (db: Database, occasion: Occasion): Promise<DayReco
 export const candidateOf = ({ ageRule }: Standard, testDate: string, entry: Entry): DayCandidate => {
   const ageCountedOn = ageReferenceDate(ageRule, testDate)
   const ageYears = ageOn(entry.person.birthDate, ageCountedOn, ageRule.leapDayBirthday)
-  return { entryId: entry.id, wave: entry.wave, category: entry.category, ageYears, ageCountedOn }
+  const bodyMass = entry.bodyMassG === null ? {} : { bodyMassG: entry.bodyMassG }
+  return { entryId: entry.id, wave: entry.wave, category: entry.category, ageYears, ageCountedOn, ...bodyMass }
 }
 
 export interface JudgedDay {

@@ -191,7 +191,7 @@ export const addTestDay = async (
       familyName: 'Okafor-Lind',
       birthDate,
     })
-    await addEntry(pool, { id, occasionId, personId, bib, wave, category, attendance, note: '' })
+    await addEntry(pool, { id, occasionId, personId, bib, wave, category, attendance, note: '', bodyMassG: null })
     entryIds.push(id)
   }
   return { occasionId, entryIds, standard }

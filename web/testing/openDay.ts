@@ -26,6 +26,7 @@ export const entry = (bib: number, change: Partial<Entry> = {}): Entry => ({
   category: 'female',
   attendance: 'present' satisfies Attendance,
   note: '',
+  bodyMassG: null,
   revision: 1,
   ageYears: 27,
   ageCountedOn: '2026-11-24',

@@ -1,6 +1,6 @@
 /** What is observed at one moment by one person or device. Captures are only ever added; a correction is another capture. */
 import { Choice, OneOf, Optional, Slug, Text, Uuid, UuidList, Whole } from '../document/rules.ts'
-import type { EventKind } from '../protocol/eventKind.ts'
+import type { EventKind } from '../protocol/protocol.ts'
 
 /** Nothing more than that it happened. */
 export class Bare {}
@@ -11,14 +11,32 @@ export class WaveStarted {
   @UuidList(1_000) entryIds!: string[]
 }
 
+/** One figure read from an instrument or a card. A later one for the same slot replaces it. */
+export class Read {
+  /** Id of a slot of the event, such as `left-1`. */
+  @Slug() slot!: string
+  /** In the base unit of the slot. */
+  @Whole(-100_000, 1_000_000_000) value!: number
+}
+
 export class Refused {
   /** Id of a refusal reason of the protocol. */
   @Slug() reason!: string
 }
 
-export const STOP_REASONS = ['time', 'ended', 'didNotFinish', 'safety', 'withdrawn', 'disqualified'] as const
+export const STOP_REASONS = [
+  'time',
+  'ended',
+  'didNotFinish',
+  'failed',
+  'breach',
+  'safety',
+  'withdrawn',
+  'disqualified',
+] as const
 /**
  * `time`: the clock ran out. `ended`: the candidate ended it or broke off. `didNotFinish`: closed without a finish.
+ * `failed`: the work itself failed at once. `breach`: the candidate broke a safety rule.
  * `safety`: stopped for safety, a person decides. `withdrawn`: on medical grounds. `disqualified`: by the officer.
  */
 export type StopReason = (typeof STOP_REASONS)[number]
@@ -59,6 +77,7 @@ export const PAYLOADS = {
   cautioned: Bare,
   restarted: Restarted,
   crossed: Bare,
+  read: Read,
   stopped: Stopped,
   voided: Voided,
   assigned: Assigned,
@@ -67,10 +86,32 @@ export const PAYLOADS = {
 
 export type CaptureKind = keyof typeof PAYLOADS
 
+const READ: readonly CaptureKind[] = ['read', 'stopped', 'decided', 'voided']
+
+/** Event kinds whose figures are read and entered, slot by slot. */
+const readEach = <Kind extends EventKind>(kinds: readonly Kind[]): Record<Kind, readonly CaptureKind[]> =>
+  // each kind of the list gets an entry
+  Object.fromEntries(kinds.map((kind) => [kind, READ])) as Record<Kind, readonly CaptureKind[]>
+
 /** Kinds that belong to each event kind; corrections belong to all. */
 export const CAPTURE_KINDS: Readonly<Record<EventKind, readonly CaptureKind[]>> = {
   repetitionsInTime: ['started', 'counted', 'refused', 'cautioned', 'restarted', 'stopped', 'decided', 'voided'],
   timedDistance: ['waveStarted', 'crossed', 'stopped', 'decided', 'voided', 'assigned'],
+  ...readEach([
+    'repetitionsToFailure',
+    'repetitionsToCadence',
+    'heldPosition',
+    'distanceInTime',
+    'progressiveShuttle',
+    'sprint',
+    'attempts',
+    'heaviestLift',
+    'stationCourse',
+    'workChain',
+    'untimedTask',
+    'stepTest',
+    'bodyMeasures',
+  ]),
 }
 
 /** Kinds about one candidate, who has to be named at once. */
@@ -80,6 +121,7 @@ export const NEEDS_CANDIDATE: ReadonlySet<CaptureKind> = new Set([
   'refused',
   'cautioned',
   'restarted',
+  'read',
   'stopped',
   'assigned',
   'decided',

@@ -1,4 +1,5 @@
 /** What the captures of one candidate in one event amount to. */
+import type { FieldForm } from '../quantity/field.ts'
 import type { Unit } from '../quantity/unit.ts'
 
 /** What a reducer noticed on the way; kept for the trace. */
@@ -17,10 +18,52 @@ export interface RepetitionTally {
   readonly cautions: number
 }
 
+/** One figure as it was read. */
+export interface TakenReading extends FieldForm {
+  readonly slot: string
+  readonly label: string
+  readonly value: number
+}
+
+/** What was done with the figures on the way to one value. */
+export type ReadingStep =
+  | {
+      readonly code: 'watches'
+      readonly count: number
+      readonly by: 'slower' | 'middle' | 'mean'
+      readonly elapsedMs: number
+    }
+  | { readonly code: 'selected'; readonly select: 'best' | 'mean' | 'last' | 'sum'; readonly of: number }
+  | {
+      readonly code: 'sides'
+      readonly ofSides: 'lesser' | 'greater' | 'mean' | 'sum'
+      readonly left: number
+      readonly right: number
+    }
+  | { readonly code: 'zero'; readonly offset: number }
+  | { readonly code: 'standingReach'; readonly reachMm: number }
+  | { readonly code: 'capped'; readonly cap: number }
+  | { readonly code: 'lastMark'; readonly markEveryMm: number }
+  | { readonly code: 'handCorrection'; readonly correctionMs: number }
+  | { readonly code: 'pulse'; readonly beats: number; readonly windowMs: number }
+  | {
+      readonly code: 'shuttle'
+      readonly level: number
+      readonly shuttle: number
+      readonly completedLevels: number
+      readonly counts: 'lastCompletedLevel' | 'lastShuttle'
+    }
+  | {
+      readonly code: 'estimated'
+      readonly formula: 'epley' | 'brzycki'
+      readonly loadG: number
+      readonly repetitions: number
+    }
+
 /** The figures behind a measure. */
 export type Reading =
-  /** Taken over from a file or a card, without captures. */
-  | { readonly kind: 'entered' }
+  /** Read from an instrument, a card or a file, slot by slot. */
+  | { readonly kind: 'readings'; readonly taken: readonly TakenReading[]; readonly steps: readonly ReadingStep[] }
   | {
       readonly kind: 'repetitions'
       readonly startedAtMs: number
@@ -34,7 +77,11 @@ export type Reading =
       readonly splitsMs: readonly number[]
     }
 
-export type EndReason = 'didNotFinish' | 'safety' | 'withdrawn' | 'disqualified'
+/** `failed`: the work itself failed at once. `breach`: a breach of safety by the candidate. */
+export const END_REASONS = ['didNotFinish', 'failed', 'breach', 'safety', 'withdrawn', 'disqualified'] as const
+export type EndReason = (typeof END_REASONS)[number]
+
+export const isEndReason = (reason: string): reason is EndReason => (END_REASONS as readonly string[]).includes(reason)
 
 export type Measure =
   | { readonly kind: 'notStarted'; readonly notes: readonly Note[] }

@@ -2,6 +2,7 @@
 import type { StandardEvent } from '../standard/standard.ts'
 import type { Capture } from './capture.ts'
 import type { Measure } from './measure.ts'
+import { reduceReadings } from './reduceReadings.ts'
 import { reduceRepetitions } from './reduceRepetitions.ts'
 import { reduceTimedDistance, startOf, waveStarts } from './reduceTimedDistance.ts'
 
@@ -22,13 +23,18 @@ export const measureEntry = (event: StandardEvent, entry: EntryInEvent, settled:
       return reduceRepetitions(event.protocol, own)
     case 'timedDistance':
       return reduceTimedDistance(event.protocol, startOf(entry, waveStarts(settled), own), own)
+    default:
+      return reduceReadings(event.protocol, own)
   }
 }
 
-/** Measures everybody in one event, going through the captures once. */
-export const measureEvent = (
-  event: StandardEvent,
-  entries: readonly EntryInEvent[],
+/**
+ * Measures everybody in one event, going through the captures once.
+ * @param eventFor the event itself, or the alternate a candidate does in its place
+ */
+export const measureEvent = <Entry extends EntryInEvent>(
+  eventFor: (entry: Entry) => StandardEvent,
+  entries: readonly Entry[],
   settled: readonly Capture[],
 ): Map<string, Measure> => {
   const byEntry = new Map<string, Capture[]>()
@@ -42,7 +48,7 @@ export const measureEvent = (
   return new Map(
     entries.map((entry) => [
       entry.entryId,
-      measureEntry(event, entry, [...common, ...(byEntry.get(entry.entryId) ?? [])]),
+      measureEntry(eventFor(entry), entry, [...common, ...(byEntry.get(entry.entryId) ?? [])]),
     ]),
   )
 }

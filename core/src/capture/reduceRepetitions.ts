@@ -1,7 +1,7 @@
 /** Captures of one candidate -> repetitions in a time. */
 import type { RepetitionsInTime } from '../protocol/repetitionsInTime.ts'
 import type { Capture, StopReason } from './capture.ts'
-import type { EndReason, Measure, Note, RepetitionTally } from './measure.ts'
+import { isEndReason, type Measure, type Note, type RepetitionTally } from './measure.ts'
 
 /** Where an attempt stands; a console shows it while it runs. */
 export interface RepetitionAttempt {
@@ -144,9 +144,6 @@ const stop = (
   if (needsStart && attempt.startedAtMs === null) return attempt
   return { ...attempt, end: { by: reason, atMs, ...(note ? { note } : {}) } }
 }
-
-const isEndReason = (reason: StopReason | 'cautions'): reason is EndReason =>
-  reason === 'didNotFinish' || reason === 'safety' || reason === 'withdrawn' || reason === 'disqualified'
 
 const oneMore = (tally: Readonly<Record<string, number>>, key: string): Record<string, number> => ({
   ...tally,

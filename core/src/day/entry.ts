@@ -10,6 +10,8 @@ export interface EntryFacts {
   readonly category: string
   readonly attendance: Attendance
   readonly note: string
+  /** Taken at muster; a share of it can be a cut. */
+  readonly bodyMassG: number | null
   /** Counts edits, so that a second person editing is told instead of overwriting. */
   readonly revision: number
 }

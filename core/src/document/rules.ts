@@ -11,16 +11,13 @@ import {
   IsString,
   Length,
   Matches,
+  MaxLength,
   ValidateBy,
   ValidateIf,
   ValidateNested,
 } from 'class-validator'
 import { Temporal } from 'temporal-polyfill'
-
-type Class = new () => object
-
-/** A field that may be left out; unlike class-validator's own rule, null is not the same as left out. */
-export const Optional = (): PropertyDecorator => ValidateIf((_, value) => value !== undefined)
+import { described, type Class } from './described.ts'
 
 const all =
   (...decorators: PropertyDecorator[]): PropertyDecorator =>
@@ -28,20 +25,60 @@ const all =
     for (const decorate of decorators) decorate(target, key)
   }
 
+/** A field that may be left out; unlike class-validator's own rule, null is not the same as left out. */
+export const Optional = (): PropertyDecorator =>
+  all(
+    ValidateIf((_, value) => value !== undefined),
+    described({ kind: 'optional' }),
+  )
+
 /** A whole number within limits. */
 export const Whole = (least: number, most: number = Number.MAX_SAFE_INTEGER): PropertyDecorator =>
-  ValidateBy({
-    name: 'whole',
-    validator: {
-      validate: (value) => Number.isSafeInteger(value) && value >= least && value <= most,
-      defaultMessage: () =>
-        most === Number.MAX_SAFE_INTEGER ? `a whole number from ${least}` : `a whole number from ${least} to ${most}`,
-    },
-  })
+  all(
+    described({ kind: 'plain', schema: wholeSchema(least, most) }),
+    ValidateBy({
+      name: 'whole',
+      validator: {
+        validate: (value) => isWhole(value, least, most),
+        defaultMessage: () =>
+          most === Number.MAX_SAFE_INTEGER ? `a whole number from ${least}` : `a whole number from ${least} to ${most}`,
+      },
+    }),
+  )
+
+/** A list of whole numbers from `leastValue`. */
+export const WholeList = (leastValue: number, leastItems: number, mostItems: number): PropertyDecorator =>
+  all(
+    described({
+      kind: 'plain',
+      schema: { type: 'array', minItems: leastItems, maxItems: mostItems, items: wholeSchema(leastValue) },
+    }),
+    ValidateBy({
+      name: 'wholeList',
+      validator: {
+        validate: (value) =>
+          Array.isArray(value) &&
+          value.length >= leastItems &&
+          value.length <= mostItems &&
+          value.every((item) => isWhole(item, leastValue, Number.MAX_SAFE_INTEGER)),
+        defaultMessage: () => `a list of ${leastItems} to ${mostItems} whole numbers from ${leastValue}`,
+      },
+    }),
+  )
+
+const isWhole = (value: unknown, least: number, most: number): boolean =>
+  typeof value === 'number' && Number.isSafeInteger(value) && value >= least && value <= most
+
+const wholeSchema = (least: number, most: number = Number.MAX_SAFE_INTEGER): object => ({
+  type: 'integer',
+  minimum: least,
+  ...(most === Number.MAX_SAFE_INTEGER ? {} : { maximum: most }),
+})
 
 /** Some text, trimmed length from 1 to `most`. */
 export const Text = (most = 200): PropertyDecorator =>
   all(
+    described({ kind: 'plain', schema: { type: 'string', minLength: 1, maxLength: most, pattern: '\\S' } }),
     IsString({ message: 'some text' }),
     Length(1, most, { message: `text of 1 to ${most} characters` }),
     Matches(/\S/, { message: 'text that is not blank' }),
@@ -49,13 +86,49 @@ export const Text = (most = 200): PropertyDecorator =>
 
 /** Text that may be empty. */
 export const FreeText = (most: number): PropertyDecorator =>
-  all(IsString({ message: 'some text' }), Length(0, most, { message: `text of at most ${most} characters` }))
+  all(
+    described({ kind: 'plain', schema: { type: 'string', maxLength: most } }),
+    IsString({ message: 'some text' }),
+    Length(0, most, { message: `text of at most ${most} characters` }),
+  )
 
 /** A short name used to refer to something: small letters, digits and hyphens. */
 export const Slug = (): PropertyDecorator =>
-  Matches(/^[a-z0-9]+(?:-[a-z0-9]+)*$/, {
-    message: 'a short name in small letters, digits and hyphens, such as "press-ups"',
-  })
+  all(
+    described({ kind: 'plain', schema: { type: 'string', pattern: SLUG.source, maxLength: MOST_IN_SLUG } }),
+    MaxLength(MOST_IN_SLUG, { message: `a short name of at most ${MOST_IN_SLUG} characters` }),
+    Matches(SLUG, { message: 'a short name in small letters, digits and hyphens, such as "press-ups"' }),
+  )
+
+const SLUG = /^[a-z0-9]+(?:-[a-z0-9]+)*$/
+const MOST_IN_SLUG = 60
+
+/** A list of short names, none of them twice. */
+export const SlugList = (least: number, most: number): PropertyDecorator =>
+  all(
+    described({
+      kind: 'plain',
+      schema: {
+        type: 'array',
+        minItems: least,
+        maxItems: most,
+        uniqueItems: true,
+        items: { type: 'string', pattern: SLUG.source },
+      },
+    }),
+    ValidateBy({
+      name: 'slugList',
+      validator: {
+        validate: (value) =>
+          Array.isArray(value) &&
+          value.length >= least &&
+          value.length <= most &&
+          new Set(value).size === value.length &&
+          value.every((item) => typeof item === 'string' && SLUG.test(item)),
+        defaultMessage: () => `a list of ${least} to ${most} different short names`,
+      },
+    }),
+  )
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/
 
@@ -76,17 +149,24 @@ export const UuidList = (most: number): PropertyDecorator =>
     },
   })
 
-export const Flag = (): PropertyDecorator => IsBoolean({ message: 'true or false' })
+export const Flag = (): PropertyDecorator =>
+  all(described({ kind: 'plain', schema: { type: 'boolean' } }), IsBoolean({ message: 'true or false' }))
 
 export const Choice = (values: readonly (string | number)[]): PropertyDecorator =>
-  IsIn([...values], { message: `one of ${values.join(', ')}` })
+  all(
+    described({ kind: 'plain', schema: { enum: [...values] } }),
+    IsIn([...values], { message: `one of ${values.join(', ')}` }),
+  )
 
 /** A calendar date that exists, as YYYY-MM-DD. */
 export const CalendarDate = (): PropertyDecorator =>
-  ValidateBy({
-    name: 'calendarDate',
-    validator: { validate: isCalendarDate, defaultMessage: () => 'a date that exists, as YYYY-MM-DD' },
-  })
+  all(
+    described({ kind: 'plain', schema: { type: 'string', format: 'date' } }),
+    ValidateBy({
+      name: 'calendarDate',
+      validator: { validate: isCalendarDate, defaultMessage: () => 'a date that exists, as YYYY-MM-DD' },
+    }),
+  )
 
 export const isCalendarDate = (value: unknown): value is string => {
   if (typeof value !== 'string' || !/^\d{4}-\d{2}-\d{2}$/.test(value)) return false
@@ -102,6 +182,7 @@ export const isCalendarDate = (value: unknown): value is string => {
 /** One nested document. */
 export const Nested = (type: () => Class): PropertyDecorator =>
   all(
+    described({ kind: 'nested', type }),
     Expose(),
     Transform(({ obj, key }: TransformFnParams) => instantiate(type(), raw(obj, key))),
     IsObject({ message: 'an object' }),
@@ -111,6 +192,7 @@ export const Nested = (type: () => Class): PropertyDecorator =>
 /** A list of nested documents. */
 export const NestedList = (type: () => Class, least: number, most: number): PropertyDecorator =>
   all(
+    described({ kind: 'nestedList', type, least, most }),
     Expose(),
     Transform(({ obj, key }: TransformFnParams) => {
       const value = raw(obj, key)
@@ -132,14 +214,47 @@ export const NestedList = (type: () => Class, least: number, most: number): Prop
 
 /** A list of short texts. */
 export const TextList = (most: number, mostCharacters = 200): PropertyDecorator =>
+  all(
+    described({
+      kind: 'plain',
+      schema: {
+        type: 'array',
+        maxItems: most,
+        items: { type: 'string', minLength: 1, maxLength: mostCharacters, pattern: '\\S' },
+      },
+    }),
+    ValidateBy({
+      name: 'textList',
+      validator: {
+        validate: (value) =>
+          Array.isArray(value) &&
+          value.length <= most &&
+          value.every((text) => typeof text === 'string' && text.trim() !== '' && text.length <= mostCharacters),
+        defaultMessage: () => `a list of at most ${most} texts of at most ${mostCharacters} characters`,
+      },
+    }),
+  )
+
+/** A document of any form, kept as it is: it is read by its own rules later. */
+export const AnyObject = (): PropertyDecorator =>
+  all(
+    Expose(),
+    Transform(({ obj, key }: TransformFnParams) => raw(obj, key)),
+    IsObject({ message: 'an object' }),
+  )
+
+/** Texts by name. */
+export const TextRecord = (most: number, mostCharacters: number): PropertyDecorator =>
   ValidateBy({
-    name: 'textList',
+    name: 'textRecord',
     validator: {
       validate: (value) =>
-        Array.isArray(value) &&
-        value.length <= most &&
-        value.every((text) => typeof text === 'string' && text.trim() !== '' && text.length <= mostCharacters),
-      defaultMessage: () => `a list of at most ${most} texts`,
+        typeof value === 'object' &&
+        value !== null &&
+        !Array.isArray(value) &&
+        Object.keys(value).length <= most &&
+        Object.values(value).every((text) => typeof text === 'string' && text !== '' && text.length <= mostCharacters),
+      defaultMessage: () => `at most ${most} texts by name`,
     },
   })
 
@@ -157,6 +272,7 @@ export const OneOf = (
     return typeof name === 'string' && Object.hasOwn(classes, name) ? classes[name] : undefined
   }
   return all(
+    described({ kind: 'oneOf', classes }),
     Expose(),
     Transform(({ obj, key }: TransformFnParams) => {
       const value = raw(obj, key)

@@ -1,34 +1,57 @@
 /** One row of a results file: a person and what was measured -> verdict. The columns are described in docs/formats/results.md. */
-import type { EndReason, Measure } from '../capture/measure.ts'
+import type { Measure } from '../capture/measure.ts'
+import { slotsOf } from '../capture/slots.ts'
 import { isCalendarDate } from '../document/rules.ts'
 import { ageOn, ageReferenceDate } from '../judge/ageOn.ts'
-import { combine } from '../judge/combine.ts'
+import { chosenEvent } from '../judge/chosenEvent.ts'
+import { combinePerson } from '../judge/judgeDay.ts'
 import { judgeEvent } from '../judge/judgeEvent.ts'
 import type { Candidate, Verdict } from '../judge/mark.ts'
-import { EVENT_KIND_FACTS } from '../protocol/eventKind.ts'
-import { parseTime } from '../quantity/time.ts'
+import { parseField } from '../quantity/field.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
 import type { RowFinding } from './peopleCsv.ts'
+import { readEventCells, slotColumn } from './readEventCells.ts'
 
 export type ResultRow = Readonly<Record<string, string | undefined>>
 
-/** Columns every results file has; one more for each event, named by its id. */
+/** Columns every results file has; beside them, those of each event. */
 export const RESULT_COLUMNS = ['number', 'birth_date', 'category', 'test_date'] as const
+
+/** A row that could be read: a person as judging needs them, and their measures by event. */
+export interface ReadRow {
+  readonly number: string
+  readonly testDate: string
+  readonly birthDate: string
+  readonly candidate: Candidate
+  readonly measures: readonly Measure[]
+}
+
+export type ParsedRow =
+  { readonly ok: true; readonly row: ReadRow } | { readonly ok: false; readonly findings: readonly RowFinding[] }
 
 export type JudgedRow =
   | { readonly ok: true; readonly number: string; readonly testDate: string; readonly verdict: Verdict }
   | { readonly ok: false; readonly findings: readonly RowFinding[] }
 
-/** Columns of the standard that the file's heading lacks. */
-export const missingColumns = (standard: Standard, heading: readonly string[]): string[] =>
-  [...RESULT_COLUMNS, ...standard.events.map(({ id }) => id)].filter((column) => !heading.includes(column))
+/** Columns of the standard that the file's heading lacks: for each event, its own column or one for each needed reading. */
+export const missingColumns = (standard: Standard, heading: readonly string[]): string[] => [
+  ...RESULT_COLUMNS.filter((column) => !heading.includes(column)),
+  ...standard.events
+    .filter((event) => !heading.includes(event.id) && !hasSlotColumns(event, heading))
+    .map(({ id }) => id),
+]
+
+const hasSlotColumns = ({ id, protocol }: StandardEvent, heading: readonly string[]): boolean =>
+  slotsOf(protocol)
+    .filter(({ optional }) => !optional)
+    .every((slot) => heading.includes(slotColumn(id, slot.id)))
 
 /**
- * Judges one row.
+ * Reads one row.
  * @param line line in the file, for findings
- * @returns the verdict, or everything that is wrong with the row
+ * @returns the person and measures, or everything that is wrong with the row
  */
-export const judgeResultRow = (standard: Standard, row: ResultRow, line: number): JudgedRow => {
+export const readResultRow = (standard: Standard, row: ResultRow, line: number): ParsedRow => {
   const cell = (column: string): string => (row[column] ?? '').trim()
   const wrong = (column: string, expected: string): RowFinding => ({
     line,
@@ -36,59 +59,91 @@ export const judgeResultRow = (standard: Standard, row: ResultRow, line: number)
     found: cell(column) || 'nothing',
     expected,
   })
+  const oneOf = (column: string, items: readonly { id: string }[]): RowFinding[] =>
+    items.some(({ id }) => id === cell(column)) ? [] : [wrong(column, `one of ${items.map(({ id }) => id).join(', ')}`)]
+  const bodyMass = cell('body_mass') === '' ? null : parseField(cell('body_mass'), { unit: 'g' })
+  const choices = choicesIn(standard, cell)
   const findings: RowFinding[] = [
     ...(cell('number') === '' ? [wrong('number', 'some text')] : []),
     ...(['birth_date', 'test_date'] as const)
       .filter((column) => !isCalendarDate(cell(column)))
       .map((column) => wrong(column, 'a date that exists, as YYYY-MM-DD')),
-    ...(standard.categories.some(({ id }) => id === cell('category'))
-      ? []
-      : [wrong('category', `one of ${standard.categories.map(({ id }) => id).join(', ')}`)]),
+    ...oneOf('category', standard.categories),
+    ...(cell('role') === '' ? [] : oneOf('role', standard.roles ?? [])),
+    ...(bodyMass?.ok === false ? [wrong('body_mass', 'a mass in kg, such as 71.5, or nothing')] : []),
+    ...choices.wrong.map(({ column, expected }) => wrong(column, expected)),
   ]
-  const measures = standard.events.map((event) => ({ event, read: readMeasure(event, cell(event.id)) }))
-  for (const { event, read } of measures) if (!read.ok) findings.push(wrong(event.id, read.expected))
   const testDate = cell('test_date')
   const ageCountedOn = findings.length === 0 ? ageReferenceDate(standard.ageRule, testDate) : testDate
-  if (findings.length === 0 && ageCountedOn < cell('birth_date'))
+  if (findings.length === 0 && ageCountedOn < cell('birth_date')) {
     findings.push(wrong('birth_date', `a date before ${ageCountedOn}`))
-  if (findings.length > 0) return { ok: false, findings }
+  }
   const candidate: Candidate = {
     entryId: cell('number'),
     category: cell('category'),
     ageCountedOn,
-    ageYears: ageOn(cell('birth_date'), ageCountedOn, standard.ageRule.leapDayBirthday),
+    ageYears: findings.length === 0 ? ageOn(cell('birth_date'), ageCountedOn, standard.ageRule.leapDayBirthday) : 0,
+    ...(cell('role') === '' ? {} : { role: cell('role') }),
+    ...(bodyMass?.ok ? { bodyMassG: bodyMass.value } : {}),
+    ...choices.choices,
   }
+  const measures: Measure[] = []
+  for (const event of standard.events) {
+    const read = readEventCells(event.id, chosenEvent(standard, event, candidate).event, cell)
+    if (read.ok) measures.push(read.measure)
+    else findings.push(...read.wrong.map(({ column, expected }) => wrong(column, expected)))
+  }
+  if (findings.length > 0) return { ok: false, findings }
+  return { ok: true, row: { number: cell('number'), testDate, birthDate: cell('birth_date'), candidate, measures } }
+}
+
+/** Judges one row. @param line line in the file, for findings */
+export const judgeResultRow = (standard: Standard, row: ResultRow, line: number): JudgedRow => {
+  const read = readResultRow(standard, row, line)
+  if (!read.ok) return read
+  const { number, testDate, candidate, measures } = read.row
   const on = { standard, testDate }
-  const marks = measures.flatMap(({ event, read }) => (read.ok ? [judgeEvent(on, event, candidate, read.measure)] : []))
-  return { ok: true, number: cell('number'), testDate, verdict: combine(on, marks) }
+  const marks = standard.events.flatMap((event, index) => {
+    const measure = measures[index]
+    return measure ? [judgeEvent(on, event, candidate, measure)] : []
+  })
+  return { ok: true, number, testDate, verdict: combinePerson(on, candidate, marks) }
 }
 
-const ENDS: Readonly<Record<string, EndReason>> = {
-  'did not finish': 'didNotFinish',
-  withdrawn: 'withdrawn',
-  disqualified: 'disqualified',
-  safety: 'safety',
-}
+type Choices = Pick<Candidate, 'variants' | 'alternates' | 'exemptions'>
 
-type ReadMeasure = { readonly ok: true; readonly measure: Measure } | { readonly ok: false; readonly expected: string }
-
-const readMeasure = (event: StandardEvent, text: string): ReadMeasure => {
-  const { unit } = EVENT_KIND_FACTS[event.protocol.kind]
-  if (text === '') return { ok: true, measure: { kind: 'notStarted', notes: [] } }
-  const reason = ENDS[text.toLowerCase()]
-  if (reason) return { ok: true, measure: { kind: 'ended', reason, soFar: 0, unit, notes: [] } }
-  const value = unit === 'ms' ? readTime(text) : /^\d{1,6}$/.test(text) ? Number(text) : null
-  if (value === null) {
-    const form = unit === 'ms' ? 'a time, such as 9:41.9' : 'a whole number'
-    return { ok: false, expected: `${form}, nothing, or one of ${Object.keys(ENDS).join(', ')}` }
+/** What a file says of variants, alternates and exemptions: `press-ups.variant`, `run.alternate`, `run.exemption`. */
+const choicesIn = (
+  { events, alternateEvents = [], exemptions = [] }: Standard,
+  cell: (column: string) => string,
+): { readonly choices: Choices; readonly wrong: readonly { column: string; expected: string }[] } => {
+  const wrong: { column: string; expected: string }[] = []
+  const chosen = (event: StandardEvent, name: string, ids: readonly string[]): string | undefined => {
+    const column = slotColumn(event.id, name)
+    const text = cell(column)
+    if (text === '') return undefined
+    if (ids.includes(text)) return text
+    wrong.push({ column, expected: ids.length > 0 ? `nothing, or one of ${ids.join(', ')}` : 'nothing' })
+    return undefined
   }
-  return {
-    ok: true,
-    measure: { kind: 'complete', value, unit, reading: { kind: 'entered' }, clockUncertaintyMs: 0, notes: [] },
+  const perEvent = (name: string, idsOf: (event: StandardEvent) => string[]): Record<string, string> =>
+    Object.fromEntries(
+      events.flatMap((event) => {
+        const id = chosen(event, name, idsOf(event))
+        return id === undefined ? [] : [[event.id, id]]
+      }),
+    )
+  const variantsOf = (event: StandardEvent): string[] => (event.variants ?? []).map(({ id }) => id)
+  const alternatesOf = (event: StandardEvent): string[] => (event.alternates ?? []).map(({ eventId }) => eventId)
+  const choices: Choices = {
+    variants: perEvent('variant', (event) => [
+      ...variantsOf(event),
+      ...alternateEvents.filter(({ id }) => alternatesOf(event).includes(id)).flatMap(variantsOf),
+    ]),
+    alternates: perEvent('alternate', alternatesOf),
+    exemptions: perEvent('exemption', (event) =>
+      exemptions.filter(({ eventIds }) => eventIds.includes(event.id)).map(({ id }) => id),
+    ),
   }
-}
-
-const readTime = (text: string): number | null => {
-  const time = parseTime(text)
-  return time.ok ? time.value : null
+  return { choices, wrong }
 }

@@ -1,4 +1,3 @@
-import { Temporal } from 'temporal-polyfill'
 import type { AgeRule } from '../standard/standard.ts'
 
 /**
@@ -11,12 +10,10 @@ import type { AgeRule } from '../standard/standard.ts'
  * @example ageOn('2000-02-29', '2026-02-28', '28 February') // 26
  */
 export const ageOn = (birthDate: string, onDate: string, leapDayBirthday: AgeRule['leapDayBirthday']): number => {
-  const birth = Temporal.PlainDate.from(birthDate)
-  const on = Temporal.PlainDate.from(onDate)
-  if (Temporal.PlainDate.compare(on, birth) < 0) throw new RangeError(`${onDate} is before the birth on ${birthDate}.`)
-  return (
-    on.year - birth.year - (Temporal.PlainDate.compare(on, birthdayIn(birth, on.year, leapDayBirthday)) < 0 ? 1 : 0)
-  )
+  if (onDate < birthDate) throw new RangeError(`${onDate} is before the birth on ${birthDate}.`)
+  const [birthYear, birthday] = [yearOf(birthDate), monthAndDay(birthDate)]
+  const [year, day] = [yearOf(onDate), monthAndDay(onDate)]
+  return year - birthYear - (day < birthdayIn(birthday, year, leapDayBirthday) ? 1 : 0)
 }
 
 /** The date on which the standard counts the age of somebody tested on `testDate`. */
@@ -32,14 +29,13 @@ export const ageReferenceDate = (rule: AgeRule, testDate: string): string => {
   }
 }
 
-const birthdayIn = (
-  birth: Temporal.PlainDate,
-  year: number,
-  leapDayBirthday: AgeRule['leapDayBirthday'],
-): Temporal.PlainDate => {
-  const bornOnLeapDay = birth.month === 2 && birth.day === 29
-  if (!bornOnLeapDay || Temporal.PlainDate.from({ year, month: 1, day: 1 }).inLeapYear) return birth.with({ year })
-  return leapDayBirthday === '1 March'
-    ? Temporal.PlainDate.from({ year, month: 3, day: 1 })
-    : Temporal.PlainDate.from({ year, month: 2, day: 28 })
+// both dates are real ones in the same form, so that their texts compare as the dates do; made for 100,000 people at once
+const yearOf = (date: string): number => Number(date.slice(0, 4))
+const monthAndDay = (date: string): string => date.slice(5)
+
+const birthdayIn = (birthday: string, year: number, leapDayBirthday: AgeRule['leapDayBirthday']): string => {
+  if (birthday !== '02-29' || isLeapYear(year)) return birthday
+  return leapDayBirthday === '1 March' ? '03-01' : '02-28'
 }
+
+const isLeapYear = (year: number): boolean => (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0

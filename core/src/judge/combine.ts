@@ -1,6 +1,7 @@
-/** Marks -> verdict, for standards in which every event has to be met. */
+/** Marks -> verdict, with its words. What is decided is decided in `decide`. */
 import { Temporal } from 'temporal-polyfill'
 import type { Standard } from '../standard/standard.ts'
+import { decide, isToGo } from './decide.ts'
 import type { Mark, Verdict } from './mark.ts'
 import type { Outcome } from './outcome.ts'
 import { say } from './say.ts'
@@ -8,19 +9,32 @@ import type { JudgedOn } from './judgeEvent.ts'
 
 /**
  * Combines one person's marks.
- *
- * The first line that applies decides: disqualified, withdrawn, short, to decide, did not finish, still to go, met.
- * "Short" comes before "to decide" because with one event short the standard can no longer be met.
  * @param marks one for each event of the standard, in its order
+ * @param fullCentipoints the most each of them could earn, for standards with points
  */
-export const combine = ({ standard, testDate }: JudgedOn, marks: readonly Mark[]): Verdict => {
+export const combine = (
+  { standard, testDate }: JudgedOn,
+  marks: readonly Mark[],
+  fullCentipoints: readonly number[] = [],
+): Verdict => {
+  const { combination } = standard
   const eventsToGo = marks.filter(isToGo).length
-  const { outcome, deciding, settled } = decide(marks)
-  const names = deciding.map(({ eventId }) => eventName(standard, eventId))
-  const combined = say({ code: 'combined', outcome, deciding: names, settled, eventsToGo })
+  const { outcome, deciding, settled, because, points } = decide(combination, marks, fullCentipoints)
+  const names = deciding.flatMap((place) => eventName(standard, marks[place]))
+  const shownPoints = points ? { points } : {}
+  const combined = say({
+    code: 'combined',
+    outcome,
+    deciding: names,
+    settled,
+    eventsToGo,
+    because,
+    combination: combination.kind,
+    ...shownPoints,
+  })
   const retest =
     MAY_RETEST.has(outcome) && settled ? [say({ code: 'retest', earliestOn: retestDate(standard, testDate) })] : []
-  return { outcome, settled, eventsToGo, marks, trace: [combined, ...retest] }
+  return { outcome, settled, eventsToGo, ...shownPoints, marks, trace: [combined, ...retest] }
 }
 
 /** The first day on which the standard lets somebody be tested again. */
@@ -29,32 +43,9 @@ export const retestDate = (standard: Pick<Standard, 'retest'>, testDate: string)
 
 const MAY_RETEST: ReadonlySet<Outcome> = new Set(['short', 'notFinished', 'withdrawn'])
 
-interface Decision {
-  readonly outcome: Outcome
-  readonly deciding: readonly Mark[]
-  readonly settled: boolean
+/** The event that was done: the alternate, where one stood in. */
+const eventName = ({ events, alternateEvents = [] }: Standard, mark: Mark | undefined): string[] => {
+  if (!mark) return []
+  const id = mark.alternateId ?? mark.eventId
+  return [[...alternateEvents, ...events].find((event) => event.id === id)?.name ?? id]
 }
-
-const decide = (marks: readonly Mark[]): Decision => {
-  const disqualified = marks.filter((mark) => mark.kind === 'ended' && mark.reason === 'disqualified')
-  if (disqualified.length > 0) return { outcome: 'disqualified', deciding: disqualified, settled: true }
-  const withdrawn = marks.filter((mark) => mark.kind === 'ended' && mark.reason === 'withdrawn')
-  if (withdrawn.length > 0) return { outcome: 'withdrawn', deciding: withdrawn, settled: true }
-  const short = marks.filter(isShort)
-  if (short.length > 0) return { outcome: 'short', deciding: short, settled: true }
-  const open = marks.filter(({ kind }) => kind === 'open')
-  if (open.length > 0) return { outcome: 'open', deciding: open, settled: false }
-  const broken = marks.filter(({ kind }) => kind === 'ended')
-  if (broken.length > 0) return { outcome: 'notFinished', deciding: broken, settled: true }
-  const toGo = marks.filter(isToGo)
-  if (toGo.length === 0) return { outcome: 'met', deciding: marks, settled: true }
-  const begun = toGo.length < marks.length || marks.some(({ kind }) => kind === 'running')
-  return { outcome: begun ? 'notFinished' : 'notStarted', deciding: toGo, settled: false }
-}
-
-const isShort = (mark: Mark): boolean => mark.kind === 'short' || (mark.kind === 'decided' && mark.as === 'short')
-
-const isToGo = ({ kind }: Mark): boolean => kind === 'waiting' || kind === 'running'
-
-const eventName = (standard: Standard, eventId: string): string =>
-  standard.events.find(({ id }) => id === eventId)?.name ?? eventId

@@ -3,14 +3,14 @@ import type { Capture } from '../capture/capture.ts'
 import type { Mark } from './mark.ts'
 import { say } from './say.ts'
 
-export interface Decision {
+export interface OfficersDecision {
   readonly as: 'met' | 'short'
   readonly reason: string
 }
 
 /** The decisions that stand in one event, by entry; the latest of several. */
-export const decisionsIn = (settled: readonly Capture[]): Map<string, Decision> => {
-  const decisions = new Map<string, Decision>()
+export const decisionsIn = (settled: readonly Capture[]): Map<string, OfficersDecision> => {
+  const decisions = new Map<string, OfficersDecision>()
   for (const capture of settled) {
     if (capture.kind === 'decided' && capture.entryId !== null) decisions.set(capture.entryId, capture.payload)
   }
@@ -18,9 +18,20 @@ export const decisionsIn = (settled: readonly Capture[]): Map<string, Decision> 
 }
 
 /** Settles an open mark. A mark that is not open stays as it is: a decision cannot overrule the figures. */
-export const applyDecision = (mark: Mark, decision: Decision | undefined): Mark => {
+export const applyDecision = (mark: Mark, decision: OfficersDecision | undefined): Mark => {
   if (!decision || mark.kind !== 'open') return mark
-  const { eventId, cut, measured, rounded, unit } = mark
-  const trace = [...mark.trace, say({ code: 'decided', ...decision })]
-  return { eventId, cut, measured, rounded, unit, kind: 'decided', as: decision.as, trace }
+  const { eventId, alternateId, variantId, cut, measured, rounded, unit, points } = mark
+  return {
+    eventId,
+    ...(alternateId ? { alternateId } : {}),
+    ...(variantId ? { variantId } : {}),
+    cut,
+    measured,
+    rounded,
+    unit,
+    ...(points ? { points } : {}),
+    kind: 'decided',
+    as: decision.as,
+    trace: [...mark.trace, say({ code: 'decided', ...decision })],
+  }
 }

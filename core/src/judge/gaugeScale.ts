@@ -14,8 +14,15 @@ const STEPS: Readonly<Record<Unit, readonly number[]>> = {
     100, 200, 500, 1_000, 2_000, 5_000, 10_000, 15_000, 30_000, 60_000, 120_000, 300_000, 600_000, 1_800_000, 3_600_000,
   ],
   mm: [1, 2, 5, 10, 20, 50, 100, 200, 500, 1_000, 2_000, 5_000, 10_000, 50_000, 100_000, 500_000, 1_000_000],
+  bpm: [1, 2, 5, 10, 20],
+  level: [1, 2, 5],
+  levelShuttle: [100, 200, 500],
+  permille: [5, 10, 20, 50],
+  done: [1],
   g: [100, 200, 500, 1_000, 2_000, 5_000, 10_000, 20_000, 50_000, 100_000],
 }
+
+const HAND_MM = 200
 
 /** Shares of the cut shown below and above it: a time far over a limit matters less than one far under it. */
 const REACH = { atLeast: { below: 1, above: 1 }, atMost: { below: 0.33, above: 0.16 } } as const
@@ -30,8 +37,10 @@ export const gaugeScale = (cut: {
   readonly sense: 'atLeast' | 'atMost'
 }): GaugeScale => {
   const { below, above } = REACH[cut.sense]
-  const from = cut.value * (1 - below)
-  const to = cut.value * (1 + above)
+  // a cut at or below zero, read from a foot line, has no share of itself; a hand's length either way stands in
+  const size = cut.value > 0 ? cut.value : HAND_MM
+  const from = cut.value - size * below
+  const to = cut.value + size * above
   const graduation = STEPS[cut.unit].find((step) => (to - from) / step <= 24) ?? (to - from) / 20
   return { from: Math.floor(from / graduation) * graduation, to: Math.ceil(to / graduation) * graduation, graduation }
 }

@@ -3,9 +3,10 @@ import type { Capture } from '../capture/capture.ts'
 import { measureEvent } from '../capture/measureEntry.ts'
 import { settle } from '../capture/settle.ts'
 import type { StandardEvent } from '../standard/standard.ts'
+import { chosenEvent } from './chosenEvent.ts'
 import { applyDecision, decisionsIn } from './decision.ts'
 import { combine } from './combine.ts'
-import { judgeEvent, type JudgedOn } from './judgeEvent.ts'
+import { fullPointsOf, judgeEvent, type JudgedOn } from './judgeEvent.ts'
 import type { Candidate, Mark, Verdict } from './mark.ts'
 
 /** A candidate with the wave they run in. */
@@ -40,7 +41,11 @@ export const markEvent = (
   candidates: readonly DayCandidate[],
   settled: readonly Capture[],
 ): Map<string, Mark> => {
-  const measures = measureEvent(event, candidates, settled)
+  const measures = measureEvent(
+    (candidate: DayCandidate) => chosenEvent(on.standard, event, candidate).event,
+    candidates,
+    settled,
+  )
   const decisions = decisionsIn(settled)
   return new Map(
     candidates.map((candidate) => {
@@ -58,8 +63,18 @@ export const combineDay = (
   marksPerEvent: readonly ReadonlyMap<string, Mark>[],
 ): Map<string, Verdict> =>
   new Map(
-    candidates.map(({ entryId }) => {
-      const marks = marksPerEvent.flatMap((marks) => marks.get(entryId) ?? [])
-      return [entryId, combine(on, marks)]
+    candidates.map((candidate) => {
+      const marks = marksPerEvent.flatMap((marks) => marks.get(candidate.entryId) ?? [])
+      return [candidate.entryId, combinePerson(on, candidate, marks)]
     }),
+  )
+
+/** Combines one person's marks, with the most points each event could have earned them. */
+export const combinePerson = (on: JudgedOn, candidate: Candidate, marks: readonly Mark[]): Verdict =>
+  combine(
+    on,
+    marks,
+    on.standard.combination.kind === 'pointsTotal'
+      ? on.standard.events.map((event) => fullPointsOf(on, event, candidate))
+      : [],
   )

@@ -2,10 +2,11 @@
 import type { EndReason } from '../capture/measure.ts'
 import type { Unit } from '../quantity/unit.ts'
 import type { Cut } from './cut.ts'
+import type { MarkPoints, NextStep, VerdictPoints } from './markFigures.ts'
 import type { OpenReason, Outcome } from './outcome.ts'
 import type { Trace } from './trace.ts'
 
-/** The candidate as judging needs to know them. */
+/** The candidate as judging needs to know them. Choices are by the id of the battery's event. */
 export interface Candidate {
   readonly entryId: string
   /** In years, counted by the standard's own rule. */
@@ -13,10 +14,22 @@ export interface Candidate {
   /** The date on which that age was counted, YYYY-MM-DD. */
   readonly ageCountedOn: string
   readonly category: string
+  readonly role?: string
+  readonly bodyMassG?: number
+  /** The variant used of an event. */
+  readonly variants?: Readonly<Record<string, string | undefined>>
+  /** The alternate event done in place of an event. */
+  readonly alternates?: Readonly<Record<string, string | undefined>>
+  /** The exemption that holds for an event. */
+  readonly exemptions?: Readonly<Record<string, string | undefined>>
 }
 
 interface MarkBase {
+  /** The event of the battery. */
   readonly eventId: string
+  /** The event done in its place. */
+  readonly alternateId?: string
+  readonly variantId?: string
   readonly cut: Cut | null
   readonly trace: Trace
 }
@@ -25,21 +38,27 @@ interface Judged extends MarkBase {
   readonly measured: number
   readonly rounded: number
   readonly unit: Unit
-  /** How far on the good side of the cut; negative when short of it. */
-  readonly margin: number
   /** The cut lies within what the method can tell. */
   readonly nearTheCut: boolean
+  readonly points?: MarkPoints
+  /** Name of the norm class. */
+  readonly className?: string
+  readonly next?: NextStep
 }
 
 export type Mark =
-  | (Judged & { readonly kind: 'met' })
-  | (Judged & { readonly kind: 'short' })
+  /** The margin is how far on the good side of the cut; negative when short of it. */
+  | (Judged & { readonly kind: 'met'; readonly margin: number })
+  | (Judged & { readonly kind: 'short'; readonly margin: number })
+  /** Judged, with nothing to meet: points without a minimum, a norm class, taking part. */
+  | (Judged & { readonly kind: 'scored' })
   | (MarkBase & {
       readonly kind: 'open'
       readonly reason: OpenReason
       readonly measured: number | null
       readonly rounded: number | null
       readonly unit: Unit
+      readonly points?: MarkPoints
     })
   | (MarkBase & {
       readonly kind: 'decided'
@@ -48,6 +67,7 @@ export type Mark =
       readonly measured: number | null
       readonly rounded: number | null
       readonly unit: Unit
+      readonly points?: MarkPoints
     })
   | (MarkBase & { readonly kind: 'waiting' })
   | (MarkBase & { readonly kind: 'running'; readonly soFar: number; readonly unit: Unit })
@@ -57,6 +77,14 @@ export type Mark =
       readonly soFar: number
       readonly unit: Unit
     })
+  | (MarkBase & {
+      readonly kind: 'exempt'
+      readonly exemptionId: string
+      /** Points it counts with, or null when the event is left out. */
+      readonly fixedCentipoints: number | null
+      /** How the total asked follows when the event's points are left out. */
+      readonly total: 'unchanged' | 'proportional'
+    })
 
 export interface Verdict {
   readonly outcome: Outcome
@@ -64,6 +92,7 @@ export interface Verdict {
   readonly settled: boolean
   /** Events that have no final mark yet. */
   readonly eventsToGo: number
+  readonly points?: VerdictPoints
   readonly marks: readonly Mark[]
   readonly trace: Trace
 }

@@ -11,4 +11,4 @@ export const OUTCOMES = [
 ] as const
 export type Outcome = (typeof OUTCOMES)[number]
 
-export type OpenReason = 'nearTheCut' | 'stoppedForSafety' | 'noBand' | 'severalBands'
+export type OpenReason = 'nearTheCut' | 'stoppedForSafety' | 'noBand' | 'severalBands' | 'noBodyMass'

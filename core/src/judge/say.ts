@@ -2,27 +2,56 @@
 import type { Note } from '../capture/measure.ts'
 import { printAges } from '../format/printAges.ts'
 import { printDate } from '../format/printDate.ts'
+import { printDecimal } from '../quantity/digits.ts'
 import { printLength } from '../quantity/length.ts'
+import { printMass } from '../quantity/mass.ts'
 import { printTime } from '../quantity/time.ts'
-import { printQuantity, printStep, type Unit } from '../quantity/unit.ts'
-import type { OpenReason, Outcome } from './outcome.ts'
+import { printPoints, printQuantity, printStep, type Unit } from '../quantity/unit.ts'
+import type { OpenReason } from './outcome.ts'
+import { readingStepWords, readingsWords } from './sayReading.ts'
+import { combinedWords } from './sayVerdict.ts'
 import type { Step, TraceStep } from './trace.ts'
+import type { Words } from './words.ts'
 
 /** Adds title and sentence to a step. */
 export const say = (step: Step): TraceStep => ({ step, ...wordsFor(step) })
 
-interface Words {
-  readonly title: string
-  readonly sentence: string
-}
-
 const wordsFor = (step: Step): Words => {
   switch (step.code) {
-    case 'entered':
+    case 'readings':
+      return readingsWords(step.taken)
+    case 'readingStep':
+      return readingStepWords(step.step, step.unit)
+    case 'alternate':
       return {
-        title: `${printQuantity(step.value, step.unit)} entered`,
-        sentence: 'Taken over as a figure, without captures behind it.',
+        title: `${step.name} in place of ${step.inPlaceOf}`,
+        sentence: `An alternate ${ALLOWED_BY[step.allowedBy]}.`,
       }
+    case 'variant':
+      return { title: `Variant: ${step.name}`, sentence: 'Scored by its own rule.' }
+    case 'exempt':
+      return {
+        title: `Exempt: ${step.name}`,
+        sentence:
+          step.fixedCentipoints === null
+            ? 'The event is left out.'
+            : `The event counts with ${printPoints(step.fixedCentipoints)} points.`,
+      }
+    case 'relative':
+      return relativeWords(step)
+    case 'points':
+      return pointsWords(step)
+    case 'class':
+      return { title: step.name, sentence: `Class ${step.place + 1} of ${step.of}, from the lowest.` }
+    case 'completed':
+      return {
+        title: 'All work done',
+        sentence: step.limit === null ? 'Done is enough.' : `Within ${printQuantity(step.limit, step.unit)} is asked.`,
+      }
+    case 'tookPart':
+      return { title: 'Took part', sentence: 'Nothing is judged in this event.' }
+    case 'next':
+      return nextWords(step)
     case 'repetitions':
       return repetitionWords(step)
     case 'crossings':
@@ -40,12 +69,12 @@ const wordsFor = (step: Step): Words => {
       }
     case 'band':
       return {
-        title: `Band ${printAges(step.band.ageFrom, step.band.ageTo)}, ${step.categoryName.toLowerCase()}`,
+        title: `Band ${printAges(step.band.ageFrom, step.band.ageTo)}, ${step.forWhom}`,
         sentence: `Row ${step.band.row + 1} of the table.`,
       }
     case 'cut':
       return {
-        title: `${step.cut.sense === 'atLeast' ? 'At least' : 'At most'} ${printQuantity(step.cut.value, step.cut.unit)}`,
+        title: `${step.cut.sense === 'atLeast' ? 'At least' : 'At most'} ${printQuantity(step.cut.value, step.cut.unit, step.cut.publishedIn)}`,
         sentence: `${step.standardName}, version ${step.version}, in force from ${printDate(step.inForceFrom)}.`,
       }
     case 'met':
@@ -57,7 +86,7 @@ const wordsFor = (step: Step): Words => {
     case 'short':
       return {
         title: `Short by ${printMargin(step.margin, step.unit)}`,
-        sentence: step.sense === 'atLeast' ? 'Below what is asked.' : 'Slower than the limit.',
+        sentence: SHORT_OF[step.sense === 'atLeast' ? 'atLeast' : step.unit === 'ms' ? 'time' : 'atMost'],
       }
     case 'nearTheCut':
       return {
@@ -69,7 +98,7 @@ const wordsFor = (step: Step): Words => {
     case 'uncertaintyHarmless':
       return {
         title: `Good to about ${printUncertainty(step.uncertainty, step.unit)}`,
-        sentence: 'Hand timing does not change this result.',
+        sentence: 'That does not change this result.',
       }
     case 'open':
       return OPEN_WORDS[step.reason]
@@ -82,7 +111,10 @@ const wordsFor = (step: Step): Words => {
     case 'running':
       return {
         title: `${step.soFar}${step.of === null ? '' : ` of ${step.of}`} ${step.what} so far`,
-        sentence: 'Under way: the mark follows when the event has ended.',
+        sentence:
+          step.what === 'readings'
+            ? 'Under way: the mark follows when all are taken.'
+            : 'Under way: the mark follows when the event has ended.',
       }
     case 'combined':
       return combinedWords(step)
@@ -102,6 +134,52 @@ export const printMargin = (margin: number, unit: Unit): string => {
   return printQuantity(size, unit)
 }
 
+const SHORT_OF = {
+  atLeast: 'Below what is asked.',
+  time: 'Slower than the limit.',
+  atMost: 'Above the limit.',
+} as const
+
+const ALLOWED_BY: Readonly<Record<string, string>> = {
+  band: 'by the band of this person',
+  choice: 'of the candidate’s choice',
+  medicalProfile: 'on a medical profile',
+}
+
+const relativeWords = ({ bodyMassG, permille, shareG, constant, of }: Extract<Step, { code: 'relative' }>): Words => {
+  const share = `${printDecimal(permille, 1)} % of a body mass of ${printMass(bodyMassG)} is ${printMass(shareG)}.`
+  return {
+    title:
+      constant === null
+        ? `${printMass(shareG)} by body mass`
+        : `The ${of} of ${printMass(constant)} and ${printMass(shareG)}`,
+    sentence: share,
+  }
+}
+
+const HOW_SCORED = {
+  lowerRow: 'Between two rows of the table the lower one counts.',
+  interpolate: 'Between two rows of the table the points are shared in proportion.',
+  rule: 'By the rule of the standard.',
+} as const
+
+const pointsWords = (step: Extract<Step, { code: 'points' }>): Words => {
+  const { centipoints, fullCentipoints, minimumCentipoints, how, pointsName } = step
+  const asked = minimumCentipoints === null ? '' : ` At least ${printPoints(minimumCentipoints)} asked.`
+  return {
+    title: pointsName
+      ? `${printPoints(centipoints)} ${pointsName}`
+      : `${printPoints(centipoints)} of ${printPoints(fullCentipoints)} points`,
+    sentence: `${HOW_SCORED[how]}${asked}`,
+  }
+}
+
+const nextWords = ({ next, sense }: Extract<Step, { code: 'next' }>): Words => {
+  const value = printQuantity(next.value, next.unit)
+  const gives = next.gives.kind === 'points' ? `${printPoints(next.gives.centipoints)} points` : next.gives.name
+  return { title: `Next: ${gives}`, sentence: `From ${sense === 'atLeast' ? '' : 'at most '}${value}.` }
+}
+
 const printUncertainty = (value: number, unit: Unit): string =>
   unit === 'ms' ? `${value / 1000} s` : printQuantity(value, unit)
 
@@ -110,7 +188,7 @@ const repetitionWords = ({ reading, refusalLabels, durationMs }: Extract<Step, {
   const refusedTotal = Object.values(refused).reduce((sum, count) => sum + count, 0)
   const reasons = Object.entries(refused).map(([id, count]) => `${refusalLabels[id] ?? id} ${count}`)
   const end = {
-    time: `until the ${printTime(durationMs)} ran out`,
+    time: durationMs === null ? 'until the time ran out' : `until the ${printTime(durationMs)} ran out`,
     ended: 'until the candidate ended',
     cautions: 'until the cautions were used up',
   }
@@ -180,6 +258,10 @@ const OPEN_WORDS: Readonly<Record<OpenReason, Words>> = {
     sentence: 'The event was stopped for safety. An officer decides what follows.',
   },
   noBand: { title: 'No band fits', sentence: 'The standard has no row for this age and scoring category.' },
+  noBodyMass: {
+    title: 'Body mass is missing',
+    sentence: 'The cut is a share of body mass, which was not recorded.',
+  },
   severalBands: {
     title: 'Several bands fit',
     sentence: 'The standard has more than one row for this age and scoring category.',
@@ -189,29 +271,11 @@ const OPEN_WORDS: Readonly<Record<OpenReason, Words>> = {
 const endedWords = ({ reason, note }: Extract<Step, { code: 'ended' }>): Words => {
   const title = {
     didNotFinish: 'Did not finish',
+    failed: 'Failed',
+    breach: 'Breach of safety',
     withdrawn: 'Withdrawn (medical)',
     disqualified: 'Disqualified',
     safety: 'Stopped for safety',
   }[reason]
   return { title, sentence: note ?? 'Recorded on the day.' }
-}
-
-const combinedWords = ({ outcome, deciding, settled, eventsToGo }: Extract<Step, { code: 'combined' }>): Words => {
-  const names = deciding.join(', ')
-  const toGo = `${eventsToGo} ${eventsToGo === 1 ? 'event' : 'events'} to go.`
-  const early = settled && eventsToGo > 0 ? ` It can no longer be met, with ${toGo}` : ''
-  const words: Readonly<Record<Outcome, Words>> = {
-    met: { title: 'Met', sentence: 'Every event is met.' },
-    short: { title: 'Short', sentence: `Every event has to be met. Short in: ${names}.${early}` },
-    open: { title: 'Needs a decision', sentence: `To decide: ${names}.${eventsToGo > 0 ? ` ${toGo}` : ''}` },
-    notFinished: {
-      title: 'Not finished',
-      sentence: settled ? `Did not finish: ${names}.` : `Nothing short so far, ${toGo}`,
-    },
-    notStarted: { title: 'Not started', sentence: 'No event has begun.' },
-    withdrawn: { title: 'Withdrawn (medical)', sentence: `Withdrawn in: ${names}.` },
-    disqualified: { title: 'Disqualified', sentence: `Disqualified in: ${names}.` },
-    exempt: { title: 'Exempt', sentence: 'Exempt by the standard.' },
-  }
-  return words[outcome]
 }

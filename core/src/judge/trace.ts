@@ -1,17 +1,25 @@
 /** The steps from captures to verdict: data first, and the same in a plain sentence. */
-import type { Note, Reading } from '../capture/measure.ts'
+import type { EndReason, Note, Reading, ReadingStep, TakenReading } from '../capture/measure.ts'
 import type { RoundingMode } from '../quantity/rounding.ts'
 import type { Unit } from '../quantity/unit.ts'
 import type { Cut } from './cut.ts'
+import type { Combination } from '../standard/combination.ts'
+import type { Decision } from './decide.ts'
+import type { NextStep, VerdictPoints } from './markFigures.ts'
 import type { OpenReason, Outcome } from './outcome.ts'
 
 export type Step =
-  | { readonly code: 'entered'; readonly value: number; readonly unit: Unit }
+  | { readonly code: 'readings'; readonly taken: readonly TakenReading[] }
+  | { readonly code: 'readingStep'; readonly step: ReadingStep; readonly unit: Unit }
+  | { readonly code: 'alternate'; readonly name: string; readonly inPlaceOf: string; readonly allowedBy: string }
+  | { readonly code: 'variant'; readonly name: string }
+  | { readonly code: 'exempt'; readonly name: string; readonly fixedCentipoints: number | null }
   | {
       readonly code: 'repetitions'
       readonly reading: Extract<Reading, { kind: 'repetitions' }>
       readonly refusalLabels: Readonly<Record<string, string>>
-      readonly durationMs: number
+      /** Null without a clock. */
+      readonly durationMs: number | null
     }
   | {
       readonly code: 'crossings'
@@ -28,7 +36,7 @@ export type Step =
       readonly unit: Unit
     }
   | { readonly code: 'age'; readonly ageYears: number; readonly countedOn: string; readonly onTestDate: boolean }
-  | { readonly code: 'band'; readonly band: NonNullable<Cut['band']>; readonly categoryName: string }
+  | { readonly code: 'band'; readonly band: NonNullable<Cut['band']>; readonly forWhom: string }
   | {
       readonly code: 'cut'
       readonly cut: Cut
@@ -36,6 +44,26 @@ export type Step =
       readonly version: number
       readonly inForceFrom: string
     }
+  | {
+      readonly code: 'relative'
+      readonly bodyMassG: number
+      readonly permille: number
+      readonly shareG: number
+      readonly constant: number | null
+      readonly of: 'lesser' | 'greater'
+    }
+  | {
+      readonly code: 'points'
+      readonly centipoints: number
+      readonly fullCentipoints: number
+      readonly minimumCentipoints: number | null
+      readonly how: 'lowerRow' | 'interpolate' | 'rule'
+      readonly pointsName: string | null
+    }
+  | { readonly code: 'class'; readonly name: string; readonly place: number; readonly of: number }
+  | { readonly code: 'completed'; readonly limit: number | null; readonly unit: Unit }
+  | { readonly code: 'tookPart' }
+  | { readonly code: 'next'; readonly next: NextStep; readonly sense: Cut['sense'] }
   | { readonly code: 'met'; readonly margin: number; readonly unit: Unit }
   | { readonly code: 'short'; readonly margin: number; readonly unit: Unit; readonly sense: Cut['sense'] }
   | {
@@ -48,7 +76,7 @@ export type Step =
   | { readonly code: 'open'; readonly reason: OpenReason }
   | {
       readonly code: 'ended'
-      readonly reason: 'didNotFinish' | 'withdrawn' | 'disqualified' | 'safety'
+      readonly reason: EndReason
       readonly note?: string
     }
   | { readonly code: 'decided'; readonly as: 'met' | 'short'; readonly reason: string }
@@ -57,7 +85,7 @@ export type Step =
       readonly code: 'running'
       readonly soFar: number
       readonly of: number | null
-      readonly what: 'repetitions' | 'laps'
+      readonly what: 'repetitions' | 'laps' | 'readings'
     }
   | {
       readonly code: 'combined'
@@ -65,6 +93,9 @@ export type Step =
       readonly deciding: readonly string[]
       readonly settled: boolean
       readonly eventsToGo: number
+      readonly because: Decision['because']
+      readonly combination: Combination['kind']
+      readonly points?: VerdictPoints
     }
   | { readonly code: 'retest'; readonly earliestOn: string }
 

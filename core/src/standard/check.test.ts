@@ -19,7 +19,7 @@ const FAULTS: Readonly<Record<string, readonly [place: string, code: string]>> =
   'bands-overlap': ['events[1].scoring.rows[4].ageFrom', 'bandsOverlap'],
   'category-in-no-band': ['events[0].scoring.rows', 'categoryWithoutBand'],
   'rows-swapped': ['events[1].scoring.rows[1].atMost', 'harderWithAge'],
-  'seconds-as-milliseconds': ['events[1].scoring.atMost', 'cutOutOfRange'],
+  'seconds-as-milliseconds': ['events[1].scoring.atMost', 'unitLooksWrong'],
   'slipped-digit': ['events[0].scoring.atLeast', 'cutOutOfRange'],
   'cut-off-the-step': ['events[1].scoring.atMost', 'cutOffStep'],
   'no-rest': ['events[0].restAfterMs', 'restMissing'],

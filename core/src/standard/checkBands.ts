@@ -1,33 +1,61 @@
-/** Checks a banded table: every person of a valid age has exactly one band, and age does not make a cut harder. */
+/** Checks banded scorings: every person of a valid age has exactly one band, and age does not make a cut harder. */
 import { printAges } from '../format/printAges.ts'
-import { EVENT_KIND_FACTS } from '../protocol/eventKind.ts'
+import { factsOf } from '../protocol/eventKind.ts'
 import { printQuantity } from '../quantity/unit.ts'
+import type { Band } from './band.ts'
+import type { PlacedScoring } from './placed.ts'
 import type { Remark } from './remark.ts'
-import type { BandRow, CutByBand } from './scoring.ts'
+import { bandListName, bandsOf, type Scoring } from './scoring.ts'
 import type { ScoringCategory, Standard, StandardEvent } from './standard.ts'
 
 interface PlacedRow {
-  readonly row: BandRow
+  readonly row: Band
   readonly place: string
+  /** The one value asked in this row, where a row asks for one. */
+  readonly asked: { readonly value: number; readonly place: string } | null
 }
 
 const OLDEST = 120
 
-export const checkBands = (standard: Standard, event: StandardEvent, { rows }: CutByBand, place: string): Remark[] => {
-  const youngest = Math.min(...rows.map(({ ageFrom }) => ageFrom))
-  return standard.categories.flatMap((category) => {
-    const own = rows
-      .map((row, index) => ({ row, place: `${place}.rows[${index}]` }))
-      .filter(({ row }) => row.category === category.id)
-      .sort((a, b) => a.row.ageFrom - b.row.ageFrom)
-    if (own.length === 0) return [withoutBand(event, category, `${place}.rows`)]
-    return [
-      ...holes(event, category, own, youngest),
-      ...overlaps(event, category, own),
-      ...harderWithAge(event, category, own),
-    ]
-  })
+export const checkBands = (standard: Standard, { event, scoring, scoringPlace }: PlacedScoring): Remark[] => {
+  const list = `${scoringPlace}.${bandListName(scoring.kind)}`
+  const rows = placedRows(event, scoring, list)
+  if (rows.length === 0) return []
+  const youngest = Math.min(...rows.map(({ row }) => row.ageFrom))
+  // a row for one role competes with rows for the same role only; without roles there is one round
+  const roles = [...new Set(rows.map(({ row }) => row.role))]
+  return roles.flatMap((role) =>
+    standard.categories.flatMap((category) => {
+      const own = rows
+        .filter(({ row }) => row.category === undefined || row.category === category.id)
+        .filter(({ row }) => row.role === undefined || row.role === role)
+        .sort((a, b) => a.row.ageFrom - b.row.ageFrom)
+      if (own.length === 0) return [withoutBand(event, category, list)]
+      return [
+        ...holes(event, category, own, youngest),
+        ...overlaps(event, category, own),
+        ...harderWithAge(event, category, own),
+      ]
+    }),
+  )
 }
+
+const placedRows = (event: StandardEvent, scoring: Scoring, list: string): PlacedRow[] => {
+  const { sense } = factsOf(event.protocol)
+  if (scoring.kind === 'cutByBand') {
+    return scoring.rows.map((row, index) => placedRow(row, `${list}[${index}]`, row[sense], sense))
+  }
+  if (scoring.kind === 'pointsByRule') {
+    return scoring.bands.map((row, index) => placedRow(row, `${list}[${index}]`, row.anchor, 'anchor'))
+  }
+  return bandsOf(scoring).map((row, index) => ({ row, place: `${list}[${index}]`, asked: null }))
+}
+
+const placedRow = (row: Band, place: string, value: number | undefined, name: string): PlacedRow => ({
+  row,
+  place,
+  asked: value === undefined ? null : { value, place: `${place}.${name}` },
+})
 
 const withoutBand = (event: StandardEvent, { id, name }: ScoringCategory, place: string): Remark => ({
   place,
@@ -92,18 +120,20 @@ const overlaps = (event: StandardEvent, { name }: ScoringCategory, own: readonly
   })
 
 const harderWithAge = (event: StandardEvent, { name }: ScoringCategory, own: readonly PlacedRow[]): Remark[] => {
-  const { sense, unit } = EVENT_KIND_FACTS[event.protocol.kind]
-  return own.flatMap(({ row, place }, index) => {
-    const [younger, older] = [own[index - 1]?.row[sense], row[sense]]
-    if (younger === undefined || older === undefined) return []
-    if (sense === 'atLeast' ? older <= younger : older >= younger) return []
+  const { sense, unit } = factsOf(event.protocol)
+  // heavier or lighter bodies are not better or worse with age
+  if (event.protocol.kind === 'bodyMeasures') return []
+  return own.flatMap(({ row, asked }, index) => {
+    const younger = own[index - 1]?.asked
+    if (!younger || !asked) return []
+    if (sense === 'atLeast' ? asked.value <= younger.value : asked.value >= younger.value) return []
     return [
       {
-        place: `${place}.${sense}`,
+        place: asked.place,
         code: 'harderWithAge',
         severity: 'warning',
         what: `${event.name}, ${name}: the band ${printAges(row.ageFrom, row.ageTo ?? null)} is asked more than the younger one before it.`,
-        example: `At ${row.ageFrom - 1} ${printQuantity(younger, unit)} is enough, at ${row.ageFrom} it takes ${printQuantity(older, unit)}.`,
+        example: `At ${row.ageFrom - 1} ${printQuantity(younger.value, unit)} is enough, at ${row.ageFrom} it takes ${printQuantity(asked.value, unit)}.`,
         mend: 'Look for two rows that were swapped.',
       },
     ]

@@ -63,7 +63,11 @@ test('in a banded table the row is named', () => {
   plain.events[1].scoring.rows[4].atMost = -1
   plain.events[0].scoring.rows[0].category = 'open'
   plain.events[0].scoring.rows[1].ageTo = 20
-  expect(findingsOf(plain).map(({ place }) => place)).toEqual(['events[1].scoring.rows[4].atMost'])
+  expect(findingsOf(plain).map(({ place }) => place)).toEqual([
+    'events[0].scoring.rows[0].category',
+    'events[0].scoring.rows[1].ageTo',
+    'events[1].scoring.rows[4].atMost',
+  ])
   plain.events[1].scoring.rows[4].atMost = 580_000
   expect(findingsOf(plain).map(({ place }) => place)).toEqual([
     'events[0].scoring.rows[0].category',

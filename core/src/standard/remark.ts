@@ -2,17 +2,7 @@
 export interface Remark {
   /** Path from the top of the document. */
   readonly place: string
-  readonly code:
-    | 'datesOverlap'
-    | 'restMissing'
-    | 'roundingTooFine'
-    | 'roundingTooCoarse'
-    | 'cutOffStep'
-    | 'cutOutOfRange'
-    | 'ageWithoutBand'
-    | 'bandsOverlap'
-    | 'categoryWithoutBand'
-    | 'harderWithAge'
+  readonly code: RemarkCode
   /** Errors stop publishing. */
   readonly severity: 'error' | 'warning'
   readonly what: string
@@ -20,6 +10,37 @@ export interface Remark {
   readonly example: string
   readonly mend: string
 }
+
+export const REMARK_CODES = [
+  'datesOverlap',
+  'restMissing',
+  'roundingTooFine',
+  'roundingTooCoarse',
+  'cutOffStep',
+  'cutOutOfRange',
+  'unitLooksWrong',
+  'ageWithoutBand',
+  'bandsOverlap',
+  'categoryWithoutBand',
+  'harderWithAge',
+  'rowsOutOfOrder',
+  'worseEarnsMore',
+  'rowRepeated',
+  'pointsUnreachable',
+  'classUnreachable',
+  'classesOutOfOrder',
+  'minimumUnreachable',
+  'minimumAlwaysReached',
+  'totalUnreachable',
+  'totalAlwaysReached',
+  'tooManyToMeet',
+  'nothingJudged',
+  'judgedForNothing',
+  'alternateNowhere',
+  'alternateUnused',
+  'cadenceInCycles',
+] as const
+export type RemarkCode = (typeof REMARK_CODES)[number]
 
 export const sayRemark = ({ place, severity, what, example, mend }: Remark): string =>
   `${severity}: ${place}: ${what} ${example} ${mend}`

@@ -7,13 +7,16 @@ import {
   OneOf,
   Optional,
   Slug,
+  SlugList,
   Text,
   TextList,
   Whole,
 } from '../document/rules.ts'
 import { PROTOCOLS, type Protocol } from '../protocol/protocol.ts'
-import { ROUNDING_MODES, type RoundingMode } from '../quantity/rounding.ts'
-import { SCORINGS, type Scoring } from './scoring.ts'
+import { PUBLISHED_UNITS, type PublishedUnit } from '../quantity/imperial.ts'
+import { Band } from './band.ts'
+import { COMBINATIONS, type Combination } from './combination.ts'
+import { Rounding, SCORINGS, type Scoring } from './scoring.ts'
 
 export const STANDARD_FORMAT = 'able-gauge/standard/1'
 
@@ -31,10 +34,20 @@ export class ScoringCategory {
   @Text(60) name!: string
 }
 
-export class Rounding {
-  @Choice(ROUNDING_MODES) mode!: RoundingMode
-  /** In the unit of the event's measure: 1000 for whole seconds. */
-  @Whole(1) step!: number
+/** Another form of the same event with a scoring of its own, such as press-ups on the knees. */
+export class Variant {
+  @Slug() id!: string
+  @Text(60) name!: string
+  @OneOf(SCORINGS) scoring!: Scoring
+}
+
+/** Another event in place of this one, scored by its own rule. */
+export class Alternate {
+  /** Id of an event in `alternateEvents`. */
+  @Slug() eventId!: string
+  /** `band`: for everybody in the band. `choice`: as the candidate likes. `medicalProfile`: on a medical profile. */
+  @Choice(['band', 'choice', 'medicalProfile']) allowedBy!: 'band' | 'choice' | 'medicalProfile'
+  @Optional() @Nested(() => Band) band?: Band
 }
 
 export class StandardEvent {
@@ -43,25 +56,47 @@ export class StandardEvent {
   @OneOf(PROTOCOLS) protocol!: Protocol
   @Nested(() => Rounding) rounding!: Rounding
   @OneOf(SCORINGS) scoring!: Scoring
+  /** The unit the figures were published in, when that is not metric; they print in it. */
+  @Optional() @Choice(PUBLISHED_UNITS) publishedIn?: PublishedUnit
+  /** The least points asked of this event, in hundredths. */
+  @Optional() @Whole(0, 1_000_000) minimumCentipoints?: number
+  @Optional() @NestedList(() => Variant, 1, 6) variants?: Variant[]
+  @Optional() @NestedList(() => Alternate, 1, 6) alternates?: Alternate[]
   /** At least this long until the next event. */
   @Optional() @Whole(0, 604_800_000) restAfterMs?: number
   /** What candidates are told to watch for. */
   @Optional() @TextList(12, 300) cautions?: string[]
+  /** What has to be there: mats, cones, watches, spare cards. */
+  @Optional() @TextList(40, 120) kit?: string[]
 }
 
-/** Every event has to be met. */
-export class EveryEventMet {
-  @Choice(['everyEventMet']) kind!: 'everyEventMet'
+/** A reason for which single events are not asked of somebody. */
+export class Exemption {
+  @Slug() id!: string
+  @Text(80) name!: string
+  @SlugList(1, 40) eventIds!: string[]
+  /** `removed`: the event is left out. `fixed`: it counts with the points given. */
+  @Choice(['removed', 'fixed']) effect!: 'removed' | 'fixed'
+  @Optional() @Whole(0, 1_000_000) fixedCentipoints?: number
+  /** When points are removed: whether the total asked shrinks in proportion to the points that are left. */
+  @Optional() @Choice(['unchanged', 'proportional']) total?: 'unchanged' | 'proportional'
 }
 
 export class RetestRule {
   @Whole(0, 3650) earliestAfterDays!: number
+  /** What is done again: everything, or only what was short. */
+  @Optional() @Choice(['wholeBattery', 'shortEvents']) repeats?: 'wholeBattery' | 'shortEvents'
 }
 
-/** How sure a reading is, and what follows when the cut lies within that. */
+/** How sure a reading is either way, and what follows when the cut lies within that. Left out: taken as exact. */
 export class UncertaintyPolicy {
-  /** Of a time taken by hand, either way. */
+  /** Of a time taken by hand. */
   @Whole(0, 60_000) handTimingMs!: number
+  /** Of a length: a jump board, a throw. */
+  @Optional() @Whole(0, 10_000) lengthMm?: number
+  @Optional() @Whole(0, 50_000) massG?: number
+  /** Of a pulse counted by touch. */
+  @Optional() @Whole(0, 60) pulseBpm?: number
   /** `flag`: the mark stands and says so. `decide`: a person decides. */
   @Choice(['flag', 'decide']) nearTheCut!: 'flag' | 'decide'
 }
@@ -78,8 +113,14 @@ export class Standard {
   @Text(1000) source!: string
   @Nested(() => AgeRule) ageRule!: AgeRule
   @NestedList(() => ScoringCategory, 1, 20) categories!: ScoringCategory[]
+  /** Roles a band may ask for. */
+  @Optional() @NestedList(() => ScoringCategory, 1, 40) roles?: ScoringCategory[]
+  /** The battery, in the order it is done. */
   @NestedList(() => StandardEvent, 1, 40) events!: StandardEvent[]
-  @OneOf({ everyEventMet: EveryEventMet }) combination!: EveryEventMet
+  /** Events that only stand in place of another. */
+  @Optional() @NestedList(() => StandardEvent, 1, 40) alternateEvents?: StandardEvent[]
+  @Optional() @NestedList(() => Exemption, 1, 20) exemptions?: Exemption[]
+  @OneOf(COMBINATIONS) combination!: Combination
   @Nested(() => RetestRule) retest!: RetestRule
   @Nested(() => UncertaintyPolicy) uncertainty!: UncertaintyPolicy
 }

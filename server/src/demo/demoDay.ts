@@ -17,6 +17,8 @@ class DemoEntry {
   @rules.Whole(1, 999) wave!: number
   @rules.Choice(ATTENDANCES) attendance!: Attendance
   @rules.Optional() @rules.Text(300) note?: string
+  /** With its unit, such as "64.1 kg". */
+  @rules.Optional() @rules.Text(12) bodyMass?: string
 }
 
 class DemoRestart {
@@ -62,6 +64,22 @@ class DemoRun {
   @rules.NestedList(() => DemoRunner, 1, 500) runners!: DemoRunner[]
 }
 
+class DemoReadings {
+  @rules.Whole(1, 99_999) bib!: number
+  /** What was read, by slot, written as it is typed. */
+  @rules.TextRecord(40, 20) values!: Record<string, string>
+}
+
+/** Figures read one person after another. */
+class DemoReadingEvent {
+  @rules.Slug() eventId!: string
+  @rules.Text(80) grader!: string
+  /** Of the first person. */
+  @rules.Text(8) at!: string
+  @rules.Whole(1, 3_600) everySeconds!: number
+  @rules.NestedList(() => DemoReadings, 1, 500) people!: DemoReadings[]
+}
+
 export class DemoDay {
   @rules.Uuid() id!: string
   @rules.Text(120) name!: string
@@ -72,6 +90,7 @@ export class DemoDay {
   @rules.NestedList(() => DemoStaff, 1, 50) staff!: DemoStaff[]
   @rules.NestedList(() => DemoEntry, 1, 500) entries!: DemoEntry[]
   @rules.NestedList(() => DemoRepetitions, 0, 10) repetitions!: DemoRepetitions[]
+  @rules.NestedList(() => DemoReadingEvent, 0, 20) readings!: DemoReadingEvent[]
   @rules.NestedList(() => DemoRun, 0, 20) runs!: DemoRun[]
   @rules.Optional() @rules.Text(80) signedOffBy?: string
 }

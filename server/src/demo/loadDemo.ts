@@ -7,15 +7,17 @@ import Papa from 'papaparse'
 import { Temporal } from 'temporal-polyfill'
 import {
   parseDocument,
+  parseField,
   parsePeopleCsv,
   parseStandard,
-  parseTime,
   rehearseRepetitions,
   rehearseWave,
   sayFinding,
   seededRandom,
+  slotsOf,
   stamp,
   type Capture,
+  type FieldForm,
   type Random,
   type RunScript,
   type Standard,
@@ -115,10 +117,11 @@ const loadDay = async (
   await addOccasion(db, { id, name, venue, zone, testDate, standardId: standard.id, standardVersion: standard.version })
   for (const { signInName, duty } of day.staff) await addStaffMember(db, id, known(accounts, signInName), duty)
   const entryIds = new Map<number, string>()
-  for (const { person, bib, wave, attendance, note = '' } of day.entries) {
+  for (const { person, bib, wave, attendance, note = '', bodyMass } of day.entries) {
     const entryId = randomUUID()
     const { id: personId, category } = known(people, person)
-    await addEntry(db, { id: entryId, occasionId: id, personId, bib, wave, category, attendance, note })
+    const bodyMassG = bodyMass === undefined ? null : figure(bodyMass, { unit: 'g' })
+    await addEntry(db, { id: entryId, occasionId: id, personId, bib, wave, category, attendance, note, bodyMassG })
     entryIds.set(bib, entryId)
   }
   for (const { actor, captures } of capturesOf(day, standard, entryIds)) {
@@ -196,7 +199,26 @@ const capturesOf = (day: DemoDay, standard: Standard, entryIds: ReadonlyMap<numb
       captures: later.reduce((all, { entryId, lap }) => putBibLater(all, stage, entryId, lap), captures),
     }
   })
-  return [...repetitions, ...runs]
+  const readings = day.readings.map(({ eventId, grader, at, everySeconds, people }) => {
+    const stage = { eventId, deviceId: 'tablet-lane-2', random }
+    const event = standard.events.find(({ id }) => id === eventId)
+    if (!event) throw new Error(`The demo reads event "${eventId}", which the standard does not hold.`)
+    const slots = slotsOf(event.protocol)
+    return {
+      actor: grader,
+      captures: people.flatMap(({ bib, values }, index) =>
+        slots.flatMap((slot, turn) => {
+          const text = values[slot.id]
+          if (text === undefined) return []
+          const atMs = momentAt(at) + (index * everySeconds + turn * 10) * 1000
+          return [
+            stamp(stage, entryOf(bib), atMs, { kind: 'read', payload: { slot: slot.id, value: figure(text, slot) } }),
+          ]
+        }),
+      ),
+    }
+  })
+  return [...repetitions, ...readings, ...runs]
 }
 
 /** Makes one crossing a time without a bib that got its bib eight seconds later. */
@@ -227,8 +249,10 @@ const protocolOf = <Kind extends StandardEvent['protocol']['kind']>(
   return protocol as Extract<StandardEvent['protocol'], { kind: Kind }>
 }
 
-const elapsed = (text: string): number => {
-  const time = parseTime(text)
-  if (!time.ok) throw new Error(`The demo has an unsound time. ${time.reason}`)
-  return time.value
+const elapsed = (text: string): number => figure(text, { unit: 'ms' })
+
+const figure = (text: string, form: FieldForm): number => {
+  const read = parseField(text, form)
+  if (!read.ok) throw new Error(`The demo has an unsound figure. ${read.reason}`)
+  return read.value
 }

@@ -24,6 +24,14 @@ const EXPECTED: Readonly<Record<string, readonly Role[]>> = {
   'post /api/occasions/:occasionId/captures': ['officer', 'grader', 'timer'],
   'get /api/occasions/:occasionId/verdicts': ['officer', 'grader', 'timer', 'clerk', 'viewer'],
   'post /api/occasions/:occasionId/sign-off': ['officer'],
+  'get /api/standards': ['officer', 'grader', 'timer', 'clerk', 'viewer'],
+  'get /api/standards/:standardId/:version': ['officer', 'grader', 'timer', 'clerk', 'viewer'],
+  'post /api/standards': ['officer'],
+  'put /api/standards/:standardId/:version': ['officer'],
+  'delete /api/standards/:standardId/:version': ['officer'],
+  'post /api/standards/:standardId/:version/publish': ['officer'],
+  'post /api/standards/:standardId/:version/retire': ['officer'],
+  'get /api/standards/:standardId/:version/results': ['officer'],
   'get /api/time': ['officer', 'grader', 'timer', 'clerk', 'viewer'],
   'get /api/occasions/:occasionId/live': ['officer', 'grader', 'timer', 'clerk', 'viewer'],
 }
@@ -32,13 +40,19 @@ test('every route is in the list of expectations', () => {
   expect(ROUTES.map(({ method, path }) => `${method} ${path}`).sort()).toEqual(Object.keys(EXPECTED).sort())
 })
 
+const addressOf = (path: string): string =>
+  path
+    .replace(':occasionId', day.occasionId)
+    .replace(':entryId', day.entryIds[0] ?? '')
+    .replace(':standardId/:version', 'constabulary-entry/3')
+
 const CASES = ROUTES.filter(({ path }) => !path.endsWith('/live')).flatMap(({ method, path }) =>
   ROLES.map((role) => [method, path, role, EXPECTED[`${method} ${path}`]?.includes(role) ?? false] as const),
 )
 
 test.each(CASES)('%s %s as %s: allowed is %s', async (method, path, role, allowed) => {
   const caller = callers.get(role)
-  const address = path.replace(':occasionId', day.occasionId).replace(':entryId', day.entryIds[0] ?? '')
+  const address = addressOf(path)
   const answer = await caller?.call(method.toUpperCase(), address, method === 'get' ? undefined : {})
   if (allowed) expect([200, 201, 422]).toContain(answer?.status)
   else expect(answer).toMatchObject({ status: 403, body: { title: 'access.role' } })
@@ -47,7 +61,7 @@ test.each(CASES)('%s %s as %s: allowed is %s', async (method, path, role, allowe
 test.each(ROUTES.map(({ method, path }) => [method, path] as const))(
   '%s %s needs somebody signed in',
   async (method, path) => {
-    const address = path.replace(':occasionId', day.occasionId).replace(':entryId', day.entryIds[0] ?? '')
+    const address = addressOf(path)
     const answer = await new Caller(server.address).call(
       method.toUpperCase(),
       address,

@@ -3,6 +3,7 @@ import {
   CAPTURE_KINDS,
   CaptureDocument,
   NEEDS_CANDIDATE,
+  slotsOf,
   rules,
   type Capture,
   type Finding,
@@ -186,6 +187,20 @@ const placesWrong = (
         expected: 'an entry of this day',
       })
     })
+  }
+  if (document.kind === 'read' && 'slot' in payload) {
+    const alternates = standard.alternateEvents?.filter(({ id }) =>
+      event.alternates?.some(({ eventId }) => eventId === id),
+    )
+    const slots = [event, ...(alternates ?? [])].flatMap(({ protocol }) => slotsOf(protocol).map(({ id }) => id))
+    if (!slots.includes(payload.slot)) {
+      findings.push({
+        place: `${place}.payload.slot`,
+        code: 'unknownSlot',
+        found: payload.slot,
+        expected: `one of ${slots.join(', ')}`,
+      })
+    }
   }
   if (document.kind === 'refused' && 'reason' in payload && event.protocol.kind === 'repetitionsInTime') {
     const reasons = event.protocol.refusals.map(({ id }) => id)

@@ -16,6 +16,7 @@ class EntryChangeBody {
   @rules.Optional() @rules.Whole(1, 99_999) bib?: number
   @rules.Choice(ATTENDANCES) attendance!: Attendance
   @rules.FreeText(300) note!: string
+  @rules.Optional() @rules.Whole(20_000, 400_000) bodyMassG?: number
 }
 
 export const entryRoutes: readonly Route[] = [
@@ -27,14 +28,14 @@ export const entryRoutes: readonly Route[] = [
       const { server, request, response, account } = call
       const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
       const entryId = param(call, 'entryId')
-      const { revision, bib = null, attendance, note } = readBody(EntryChangeBody, request)
+      const { revision, bib = null, attendance, note, bodyMassG = null } = readBody(EntryChangeBody, request)
       const entered = await listBibs(server.pool, occasion.id)
       if (!entered.some((entry) => entry.entryId === entryId)) throw notFound('entry on this day')
       const update = await inTransaction(server.pool, async (db) => {
         if (!(await holdDayOpen(db, occasion.id))) {
           throw new Problem(409, 'day.signedOff', 'The day is signed off. Entries can no longer be changed.')
         }
-        const result = await changeEntry(db, occasion.id, entryId, revision, { bib, attendance, note })
+        const result = await changeEntry(db, occasion.id, entryId, revision, { bib, attendance, note, bodyMassG })
         if (result.kind === 'changed') await notifyDay(db, occasion.id, 'day')
         return result
       })

@@ -3,6 +3,7 @@ import { entryRoutes } from './entryRoutes.ts'
 import { liveRoutes } from './liveRoutes.ts'
 import { occasionRoutes } from './occasionRoutes.ts'
 import type { Route } from './route.ts'
+import { standardRoutes } from './standardRoutes.ts'
 import { verdictRoutes } from './verdictRoutes.ts'
 
 /** Every route that needs a session. */
@@ -12,4 +13,5 @@ export const ROUTES: readonly Route[] = [
   ...captureRoutes,
   ...verdictRoutes,
   ...liveRoutes,
+  ...standardRoutes,
 ]

@@ -22,7 +22,7 @@ export interface Call {
 }
 
 export interface Route {
-  readonly method: 'get' | 'post' | 'patch' | 'delete'
+  readonly method: 'get' | 'post' | 'put' | 'patch' | 'delete'
   readonly path: string
   /** Roles that may call it. */
   readonly roles: readonly Role[]

@@ -13,12 +13,14 @@ export interface NewEntry {
   readonly category: string
   readonly attendance: Attendance
   readonly note: string
+  readonly bodyMassG: number | null
 }
 
 export interface EntryChange {
   readonly bib: number | null
   readonly attendance: Attendance
   readonly note: string
+  readonly bodyMassG: number | null
 }
 
 export type EntryUpdate =
@@ -26,15 +28,26 @@ export type EntryUpdate =
 
 export const addEntry = async (db: Database, entry: NewEntry): Promise<void> => {
   await db.query(
-    `insert into entries (id, occasion_id, person_id, bib, wave, category, attendance, note) values ($1, $2, $3, $4, $5, $6, $7, $8)`,
-    [entry.id, entry.occasionId, entry.personId, entry.bib, entry.wave, entry.category, entry.attendance, entry.note],
+    `insert into entries (id, occasion_id, person_id, bib, wave, category, attendance, note, body_mass_g)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+    [
+      entry.id,
+      entry.occasionId,
+      entry.personId,
+      entry.bib,
+      entry.wave,
+      entry.category,
+      entry.attendance,
+      entry.note,
+      entry.bodyMassG,
+    ],
   )
 }
 
 /** Everybody entered, by wave and bib. */
 export const listEntries = async (db: Database, occasionId: string): Promise<Entry[]> => {
   const { rows } = await db.query<EntryRow>(
-    `select e.id, e.bib, e.wave, e.category, e.attendance, e.note, e.revision,
+    `select e.id, e.bib, e.wave, e.category, e.attendance, e.note, e.body_mass_g, e.revision,
             p.id as person_id, p.number, p.given_name, p.family_name, p.birth_date
        from entries e join people p on p.id = e.person_id
       where e.occasion_id = $1 order by e.wave, e.bib nulls last, p.family_name`,
@@ -65,9 +78,9 @@ export const changeEntry = async (
 ): Promise<EntryUpdate> => {
   try {
     const { rowCount } = await db.query(
-      `update entries set bib = $4, attendance = $5, note = $6, revision = revision + 1
+      `update entries set bib = $4, attendance = $5, note = $6, body_mass_g = $7, revision = revision + 1
         where occasion_id = $1 and id = $2 and revision = $3`,
-      [occasionId, entryId, revision, change.bib, change.attendance, change.note],
+      [occasionId, entryId, revision, change.bib, change.attendance, change.note, change.bodyMassG],
     )
     return { kind: rowCount === 1 ? 'changed' : 'editedMeanwhile' }
   } catch (error) {
@@ -86,6 +99,7 @@ interface EntryRow {
   category: string
   attendance: Attendance
   note: string
+  body_mass_g: number | null
   revision: number
   person_id: string
   number: string
@@ -101,6 +115,7 @@ const entryFromRow = (row: EntryRow): Entry => ({
   category: row.category,
   attendance: row.attendance,
   note: row.note,
+  bodyMassG: row.body_mass_g,
   revision: row.revision,
   person: {
     id: row.person_id,

@@ -57,6 +57,16 @@ export const findOccasion = async (db: Database, id: string): Promise<Occasion |
   return rows[0] ? occasionFromRow(rows[0]) : null
 }
 
+/** Signed-off days judged by one version, oldest first. */
+export const listSignedDays = async (db: Database, standardId: string, version: number): Promise<Occasion[]> => {
+  const { rows } = await db.query<OccasionRow>(
+    `select ${OCCASION_COLUMNS} from ${OCCASION_TABLES}
+      where o.standard_id = $1 and o.standard_version = $2 and s.signed_at is not null order by o.test_date, o.id`,
+    [standardId, version],
+  )
+  return rows.map(occasionFromRow)
+}
+
 /** All days, newest first. @param accountId only those this account works on; null for all */
 export const listOccasions = async (db: Database, accountId: string | null): Promise<OccasionSummary[]> => {
   const { rows } = await db.query<

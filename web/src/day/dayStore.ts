@@ -51,12 +51,13 @@ export const useDay = defineStore('day', () => {
     entryId === null ? undefined : entriesById.value.get(entryId)
 
   const candidates = computed(() =>
-    (day.value?.entries ?? []).map(({ id, wave, category, ageYears, ageCountedOn }) => ({
+    (day.value?.entries ?? []).map(({ id, wave, category, ageYears, ageCountedOn, bodyMassG }) => ({
       entryId: id,
       wave,
       category,
       ageYears,
       ageCountedOn,
+      ...(bodyMassG === null ? {} : { bodyMassG }),
     })),
   )
 

@@ -12,6 +12,7 @@ const entry = (id: string, attendance: Attendance): Entry => ({
   category: 'female',
   attendance,
   note: '',
+  bodyMassG: null,
   revision: 1,
   ageYears: 27,
   ageCountedOn: '2026-11-24',

@@ -3,7 +3,7 @@
 import { BModal } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { call, inWords, Refusal } from '../api.ts'
-import type { Attendance } from '@able-gauge/core'
+import { parseField, printField, type Attendance } from '@able-gauge/core'
 import { fullName, type Day, type Entry } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 
@@ -19,6 +19,7 @@ const store = useDay()
 const bib = ref('')
 const attendance = ref<Attendance>('present')
 const note = ref('')
+const bodyMass = ref('')
 const problem = ref('')
 
 const open = computed({ get: () => props.entry !== null, set: (value) => !value && emit('close') })
@@ -30,6 +31,7 @@ watch(
     bib.value = entry?.bib ? String(entry.bib) : ''
     attendance.value = entry?.attendance === 'expected' ? 'present' : (entry?.attendance ?? 'present')
     note.value = entry?.note ?? ''
+    bodyMass.value = entry?.bodyMassG ? printField(entry.bodyMassG, { unit: 'g' }) : ''
     problem.value = ''
   },
 )
@@ -54,6 +56,11 @@ const save = async (): Promise<void> => {
     problem.value = `"${bib.value}" is not a bib. Expected a number from 1 to 99999.`
     return
   }
+  const mass = bodyMass.value.trim() === '' ? null : parseField(bodyMass.value, { unit: 'g' })
+  if (mass?.ok === false) {
+    problem.value = mass.reason
+    return
+  }
   const { id } = props.day.occasion
   const chosenBib = bib.value === '' ? {} : { bib: Number(bib.value) }
   try {
@@ -62,6 +69,7 @@ const save = async (): Promise<void> => {
       ...chosenBib,
       attendance: attendance.value,
       note: note.value.trim(),
+      ...(mass ? { bodyMassG: mass.value } : {}),
     })
     await store.reread(id)
     emit('close')
@@ -85,6 +93,8 @@ const save = async (): Promise<void> => {
     <form @submit.prevent="save">
       <label for="entry-bib" class="form-label">Bib</label>
       <input id="entry-bib" v-model="bib" class="form-control figures" inputmode="numeric" maxlength="5" />
+      <label for="entry-mass" class="form-label mt-3">Body mass in kg</label>
+      <input id="entry-mass" v-model="bodyMass" class="form-control figures" inputmode="decimal" maxlength="10" />
       <fieldset class="mt-3">
         <legend class="form-label fs-6">At muster</legend>
         <label v-for="{ id, label } in CHOICES" :key="id" class="choice"

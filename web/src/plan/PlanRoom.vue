@@ -1,11 +1,10 @@
 <script setup lang="ts">
 /** What is planned: the standard in force, the course, the waves and the staff. */
-import { printDate, printTime, type StandardEvent } from '@able-gauge/core'
+import { COMBINATION_NAMES, printDate, printTime, rulesOf, type StandardEvent } from '@able-gauge/core'
 import { computed } from 'vue'
 import { byBib, wavesOf, type Day } from '../day/day.ts'
-import { rulesOf } from './rulesOf.ts'
 import { shortDate } from '../ui/localTime.ts'
-import PlanCuts from './PlanCuts.vue'
+import ScoringTable from '../standards/ScoringTable.vue'
 
 const props = defineProps<{
   day: Day
@@ -38,14 +37,14 @@ const restsOf = ({ restAfterMs }: StandardEvent): string =>
           <h2>
             <span class="figures">{{ index + 1 }}</span> {{ event.name }}
           </h2>
-          <p v-for="line in rulesOf(event)" :key="line">{{ line }}</p>
-          <PlanCuts :event="event" :categories="standard.categories" />
+          <p v-for="line in rulesOf(event.protocol, event.publishedIn)" :key="line">{{ line }}</p>
+          <ScoringTable :event="event" :categories="standard.categories" />
           <p v-for="caution in event.cautions" :key="caution" class="quiet">{{ caution }}</p>
           <p v-if="restsOf(event)" class="rest">{{ restsOf(event) }}</p>
         </article>
         <p class="quiet small">
-          Every event has to be met. Retest from {{ standard.retest.earliestAfterDays }} days after. Hand timing counts
-          as good to {{ standard.uncertainty.handTimingMs / 1000 }} s; nearer to the cut
+          {{ COMBINATION_NAMES[standard.combination.kind] }}. Retest from {{ standard.retest.earliestAfterDays }} days
+          after. Hand timing counts as good to {{ standard.uncertainty.handTimingMs / 1000 }} s; nearer to the cut
           {{ standard.uncertainty.nearTheCut === 'decide' ? 'a person decides' : 'the mark is flagged' }}. Content hash
           <span class="figures">{{ day.standardHash.slice(0, 16) }}…</span>
         </p>

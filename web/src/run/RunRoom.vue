@@ -1,11 +1,10 @@
 <script setup lang="ts">
 /** The order of events: what is done, what comes next, and the way to each console. */
-import { printTime } from '@able-gauge/core'
+import { askedIn, printTime } from '@able-gauge/core'
 import { computed } from 'vue'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useSession } from '../session/sessionStore.ts'
-import { askedIn } from './askedIn.ts'
 import RunWaves from './RunWaves.vue'
 import { progressOf } from './eventProgress.ts'
 

@@ -10,6 +10,7 @@ const SAMPLES: Readonly<Record<CaptureKind, object>> = {
   cautioned: {},
   restarted: { reason: 'hands too wide' },
   crossed: {},
+  read: { slot: 'left-1', value: 34000 },
   stopped: { reason: 'time' },
   voided: { captureId: 'x', reason: 'undone' },
   assigned: { captureId: 'x' },

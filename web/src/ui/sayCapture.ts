@@ -4,6 +4,8 @@ const STOPS = {
   time: 'time ran out',
   ended: 'the candidate ended',
   didNotFinish: 'did not finish',
+  failed: 'failed',
+  breach: 'breach of safety',
   safety: 'stopped for safety',
   withdrawn: 'withdrawn on medical grounds',
   disqualified: 'disqualified',
@@ -26,6 +28,8 @@ export const sayCapture = (capture: Capture): string => {
       return `began again: ${capture.payload.reason}`
     case 'crossed':
       return 'crossed'
+    case 'read':
+      return `${capture.payload.slot.replaceAll('-', ' ')} read`
     case 'stopped':
       return `${STOPS[capture.payload.reason]}${capture.payload.note ? `: ${capture.payload.note}` : ''}`
     case 'voided':

@@ -42,7 +42,15 @@ test('the marker follows the decision of the officer', () => {
 
 test('only a step that decides has a look of its own', () => {
   const combined = (outcome: 'met' | 'short' | 'open' | 'notStarted') =>
-    stepLook({ code: 'combined', outcome, deciding: [], settled: true, eventsToGo: 0 })
+    stepLook({
+      code: 'combined',
+      outcome,
+      deciding: [],
+      settled: true,
+      eventsToGo: 0,
+      because: 'marks',
+      combination: 'everyEventMet',
+    })
   expect([combined('met'), combined('short'), combined('open'), combined('notStarted')]).toEqual([
     'met',
     'short',

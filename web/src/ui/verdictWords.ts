@@ -1,5 +1,5 @@
 /** The word and the look of a verdict or a mark. */
-import type { Mark, Step, Verdict } from '@able-gauge/core'
+import { printPoints, type Mark, type Step, type Verdict } from '@able-gauge/core'
 
 export type ChipLook = 'met' | 'short' | 'decide' | 'out' | 'going'
 
@@ -29,7 +29,13 @@ export const chipOf = ({ outcome, settled }: Pick<Verdict, 'outcome' | 'settled'
   }
 }
 
-const ENDED_WORDS = { didNotFinish: 'did not finish', withdrawn: 'withdrawn', disqualified: 'disqualified' } as const
+const ENDED_WORDS = {
+  didNotFinish: 'did not finish',
+  failed: 'failed',
+  breach: 'breach of safety',
+  withdrawn: 'withdrawn',
+  disqualified: 'disqualified',
+} as const
 
 /** What stands where a mark has no figure. */
 export const wordFor = (mark: Mark): string => {
@@ -47,6 +53,10 @@ export const wordFor = (mark: Mark): string => {
     case 'met':
     case 'short':
       return mark.kind
+    case 'scored':
+      return mark.className ?? (mark.points ? `${printPoints(mark.points.centipoints)} points` : 'took part')
+    case 'exempt':
+      return 'exempt'
   }
 }
 

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 /** Everybody's verdict with a small gauge for each event; the panel beside it gives the reasons. */
-import { OUTCOMES, type Outcome } from '@able-gauge/core'
+import { conductOf, OUTCOMES, type Outcome } from '@able-gauge/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { byBib, shortName, type Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useSession } from '../session/sessionStore.ts'
-import { conductOf } from '../run/askedIn.ts'
 import VerdictChip from '../ui/VerdictChip.vue'
 import VerdictCell from './VerdictCell.vue'
 import VerdictReason from './VerdictReason.vue'
@@ -104,7 +103,7 @@ watch(
               <th scope="col">Bib</th>
               <th scope="col">Candidate</th>
               <th v-for="event in day.standard.events" :key="event.id" scope="col">
-                <strong>{{ event.name }}</strong><small>{{ conductOf(event) }}</small>
+                <strong>{{ event.name }}</strong><small>{{ conductOf(event.protocol, event.publishedIn) }}</small>
               </th>
               <th scope="col">Verdict</th>
             </tr>

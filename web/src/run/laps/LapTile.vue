@@ -23,6 +23,8 @@ const ENDED = {
   safety: 'stopped',
   withdrawn: 'withdrawn',
   disqualified: 'disqualified',
+  failed: 'failed',
+  breach: 'breach of safety',
 } as const
 const headOf = ({ state, elapsedMs, endedBy, dueAtMs }: LapRunner, nowMs: number): { word: string; figure: string } => {
   switch (state) {

@@ -2,6 +2,7 @@
 import {
   byTimeThenId,
   findCut,
+  minimumOf,
   lapBoard,
   printClock,
   voidedIds,
@@ -20,6 +21,9 @@ import { inTurns } from '../../sync/inTurns.ts'
 import { deviceId } from '../../sync/outbox.ts'
 
 export type RunEvent = StandardEvent & { readonly protocol: TimedDistance }
+
+/** A pace to expect runners at where the standard asks for none: five minutes a kilometre. */
+const EASY_MS_PER_MM = 0.3
 
 export const useLapConsole = (day: () => Day, event: RunEvent) => {
   const store = useDay()
@@ -53,9 +57,9 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
   }
   /** The most generous cut among the runners: nobody is expected before it is reasonable. */
   const paceMs = (runners: readonly Entry[]): number =>
-    Math.max(60_000, ...runners.map((entry) => cutFor(entry)?.value ?? 0))
-  const cutFor = (entry: Entry) => {
-    const found = findCut(event, entry)
+    Math.max(...runners.map((entry) => cutFor(entry)?.value ?? 0)) || event.protocol.distanceMm * EASY_MS_PER_MM
+  const cutFor = ({ ageYears, category }: Entry) => {
+    const found = findCut(event, { ageYears, category }, minimumOf(day().standard, event))
     return found.ok ? found.cut : null
   }
 

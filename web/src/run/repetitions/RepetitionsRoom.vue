@@ -1,12 +1,10 @@
 <script setup lang="ts">
 /** Repetitions in a time: the candidates in order, and the console of the one being counted. */
-import { computed, ref } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
-import { byBib, type Day } from '../../day/day.ts'
-import { useDay } from '../../day/dayStore.ts'
+import type { Day } from '../../day/day.ts'
 import EventStrip from '../EventStrip.vue'
+import { useQueue } from '../useQueue.ts'
 import RepetitionsConsole from './RepetitionsConsole.vue'
-import RepetitionsQueue from './RepetitionsQueue.vue'
+import CandidateQueue from '../CandidateQueue.vue'
 import type { RepetitionEvent } from './useRepetitions.ts'
 
 const props = defineProps<{
@@ -14,42 +12,13 @@ const props = defineProps<{
   event: RepetitionEvent
 }>()
 
-const store = useDay()
-const route = useRoute()
-const router = useRouter()
-
-const queue = computed(() =>
-  props.day.entries
-    .filter(({ attendance }) => attendance === 'present' || attendance === 'held')
-    .sort((a, b) => a.wave - b.wave || byBib(a, b)),
-)
-const isWaiting = (entryId: string): boolean => {
-  const kind = store.marksIn(props.event.id).value.get(entryId)?.kind
-  return kind === 'waiting' || kind === 'running'
-}
-const firstWaiting = computed(() => queue.value.find((entry) => entry.attendance === 'present' && isWaiting(entry.id)))
-const chosen = computed(() => queue.value.find(({ bib }) => bib !== null && String(bib) === route.query['bib']))
-/** Stays on the console while captures come in: the result must not give way to the next candidate by itself. */
-const pinnedId = ref(firstWaiting.value?.id ?? queue.value[0]?.id)
-const entry = computed(() => chosen.value ?? queue.value.find(({ id }) => id === pinnedId.value) ?? queue.value[0])
-
-const choose = (entryId: string | undefined): void => {
-  const bib = store.entry(entryId ?? null)?.bib
-  pinnedId.value = entryId ?? firstWaiting.value?.id
-  void router.replace({ query: bib ? { bib: String(bib) } : {} })
-}
-/** The next one waiting after the candidate on the console. */
-const following = computed(() => {
-  const at = queue.value.findIndex(({ id }) => id === entry.value?.id)
-  const after = [...queue.value.slice(at + 1), ...queue.value.slice(0, Math.max(0, at))]
-  return after.find((one) => one.attendance === 'present' && isWaiting(one.id))
-})
+const { queue, entry, chosen, following, choose } = useQueue(() => props.day, props.event.id)
 </script>
 
 <template>
   <main class="reps" :class="{ chosen: chosen !== undefined }">
     <EventStrip class="strip" :day="day" :current="event.id" />
-    <RepetitionsQueue class="queue" :event="event" :queue="queue" :current="entry?.id ?? ''" @choose="choose" />
+    <CandidateQueue class="queue" :event="event" :queue="queue" :current="entry?.id ?? ''" @choose="choose" />
     <RepetitionsConsole
       v-if="entry"
       :key="entry.id"

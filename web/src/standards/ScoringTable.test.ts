@@ -1,13 +1,13 @@
 import { standardNamed } from '@able-gauge/core/testing'
 import { mount } from '@vue/test-utils'
 import { expect, test } from 'vitest'
-import PlanCuts from './PlanCuts.vue'
+import ScoringTable from './ScoringTable.vue'
 
 const cutsOf = (version: 'v2' | 'v3', index: number) => {
   const { events, categories } = standardNamed(version)
   const event = events[index]
   if (!event) throw new Error('The demo standard changed.')
-  return mount(PlanCuts, { props: { event, categories } })
+  return mount(ScoringTable, { props: { event, categories } })
 }
 
 test('one cut for all is a gauge with its words', () => {

@@ -1,14 +1,13 @@
 <script setup lang="ts">
 /** Who has done the event, who is waiting, who may not start. */
-import type { Mark } from '@able-gauge/core'
+import { printQuantity, type Mark, type StandardEvent } from '@able-gauge/core'
 import { nextTick, onMounted, ref, watch } from 'vue'
-import { fullName, type Entry } from '../../day/day.ts'
-import { useDay } from '../../day/dayStore.ts'
-import { figureOf, wordFor } from '../../ui/verdictWords.ts'
-import type { RepetitionEvent } from './useRepetitions.ts'
+import { fullName, type Entry } from '../day/day.ts'
+import { useDay } from '../day/dayStore.ts'
+import { figureOf, wordFor } from '../ui/verdictWords.ts'
 
 const props = defineProps<{
-  event: RepetitionEvent
+  event: StandardEvent
   queue: readonly Entry[]
   /** Id of the entry on the console. */
   current: string
@@ -32,7 +31,8 @@ const wordsFor = (entry: Entry): string => {
   const mark = markOf(entry.id)
   if (!mark || mark.kind === 'waiting') return 'waiting'
   const figure = figureOf(mark)
-  return figure === null ? wordFor(mark) : `${figure} ${wordFor(mark)}`
+  const unit = 'unit' in mark ? mark.unit : 'count'
+  return figure === null ? wordFor(mark) : `${printQuantity(figure, unit)} ${wordFor(mark)}`
 }
 const isDone = (entryId: string): boolean => {
   const kind = markOf(entryId)?.kind

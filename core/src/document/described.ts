@@ -1,0 +1,42 @@
+/** Keeps, beside each validator, what it says about a property, so that a JSON Schema can be made from the classes. */
+import 'reflect-metadata'
+
+export type Class = new () => object
+
+export type Description =
+  | { readonly kind: 'optional' }
+  | { readonly kind: 'plain'; readonly schema: object }
+  | { readonly kind: 'nested'; readonly type: () => Class }
+  | { readonly kind: 'nestedList'; readonly type: () => Class; readonly least: number; readonly most: number }
+  | { readonly kind: 'oneOf'; readonly classes: Readonly<Record<string, Class>> }
+
+const KEY = Symbol('descriptions')
+
+type Properties = ReadonlyMap<string, readonly Description[]>
+
+/** Notes one description of a property. */
+export const described =
+  (description: Description): PropertyDecorator =>
+  (target, property) => {
+    if (typeof property !== 'string') return
+    const own = ownOf(target)
+    Reflect.defineMetadata(KEY, new Map(own).set(property, [...(own.get(property) ?? []), description]), target)
+  }
+
+/** Every property of a class, with those it inherits. */
+export const descriptionsOf = (type: Class): Properties => {
+  const properties = new Map<string, readonly Description[]>()
+  let prototype: object | null = type.prototype as object // a class always has one
+  while (prototype !== null && prototype !== Object.prototype) {
+    for (const [property, descriptions] of ownOf(prototype)) {
+      if (!properties.has(property)) properties.set(property, descriptions)
+    }
+    prototype = Reflect.getPrototypeOf(prototype)
+  }
+  return properties
+}
+
+const ownOf = (target: object): Properties => {
+  const own: unknown = Reflect.getOwnMetadata(KEY, target)
+  return own instanceof Map ? (own as Properties) : new Map() // only `described` writes there
+}

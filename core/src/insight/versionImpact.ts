@@ -1,0 +1,191 @@
+/** Two standards applied to the same past results: who would change, in which event, by how much. */
+import type { EndReason, Measure } from '../capture/measure.ts'
+import { ageOn, ageReferenceDate } from '../judge/ageOn.ts'
+import { decide } from '../judge/decide.ts'
+import { fullPointsOf, judgePlainly, type JudgedOn, type PlainMark } from '../judge/judgeEvent.ts'
+import type { Candidate } from '../judge/mark.ts'
+import type { Outcome } from '../judge/outcome.ts'
+import type { Standard } from '../standard/standard.ts'
+
+/** A past result: the person as they were, and their measures by event id. */
+export interface PastResult {
+  readonly key: string
+  readonly birthDate: string
+  readonly testDate: string
+  readonly category: string
+  readonly role?: string
+  readonly bodyMassG?: number
+  readonly measures: Readonly<Record<string, PastMeasure | undefined>>
+}
+
+/** A value in the unit of the event, or the reason for which there is none. */
+export type PastMeasure = { readonly value: number } | { readonly ended: EndReason }
+
+export interface ChangedPerson {
+  readonly key: string
+  readonly category: string
+  readonly ageYears: number
+  readonly before: Outcome
+  readonly after: Outcome
+  /** Events whose mark changed, with the distance to the cut under the later standard. */
+  readonly events: readonly { readonly eventId: string; readonly margin: number | null }[]
+}
+
+export interface GroupImpact {
+  readonly group: string
+  readonly people: number
+  readonly metBefore: number
+  readonly metAfter: number
+}
+
+export interface EventImpact {
+  readonly eventId: string
+  readonly metBefore: number
+  readonly metAfter: number
+  readonly toMet: number
+  readonly toShort: number
+}
+
+export interface VersionImpact {
+  readonly people: number
+  readonly metBefore: number
+  readonly metAfter: number
+  /** How many go from the first outcome to the second; those that stay are included. */
+  readonly moves: readonly { readonly before: Outcome; readonly after: Outcome; readonly people: number }[]
+  readonly events: readonly EventImpact[]
+  readonly groups: readonly GroupImpact[]
+  /** Those that change, in the order of the results, at most `mostChanged`. */
+  readonly changed: readonly ChangedPerson[]
+  readonly changedInAll: number
+}
+
+export interface ImpactOptions {
+  /** How many changed people to list. */
+  readonly mostChanged?: number
+  /** Called now and then with how many are done. */
+  readonly onProgress?: (done: number) => void
+}
+
+const PROGRESS_EVERY = 5_000
+
+/** @param results any number; each is judged under both standards by the rules of each */
+export const versionImpact = (
+  before: Standard,
+  after: Standard,
+  results: readonly PastResult[],
+  { mostChanged = 500, onProgress }: ImpactOptions = {},
+): VersionImpact => {
+  const tally = new Tally([...new Set([...before.events, ...after.events].map(({ id }) => id))])
+  for (const [index, result] of results.entries()) {
+    tally.add(result, judgeUnder(before, result), judgeUnder(after, result), mostChanged)
+    if (onProgress && (index + 1) % PROGRESS_EVERY === 0) onProgress(index + 1)
+  }
+  onProgress?.(results.length)
+  return tally.impact()
+}
+
+interface Judged {
+  readonly outcome: Outcome
+  readonly ageYears: number
+  readonly marks: ReadonlyMap<string, PlainMark>
+}
+
+const judgeUnder = (standard: Standard, result: PastResult): Judged => {
+  const ageCountedOn = ageReferenceDate(standard.ageRule, result.testDate)
+  const candidate: Candidate = {
+    entryId: result.key,
+    ageYears: ageOn(result.birthDate, ageCountedOn, standard.ageRule.leapDayBirthday),
+    ageCountedOn,
+    category: result.category,
+    ...(result.role === undefined ? {} : { role: result.role }),
+    ...(result.bodyMassG === undefined ? {} : { bodyMassG: result.bodyMassG }),
+  }
+  const on: JudgedOn = { standard, testDate: result.testDate }
+  const marks = new Map<string, PlainMark>()
+  for (const event of standard.events) {
+    marks.set(event.id, judgePlainly(on, event, candidate, measureOf(result.measures[event.id])))
+  }
+  const full =
+    standard.combination.kind === 'pointsTotal'
+      ? standard.events.map((event) => fullPointsOf(on, event, candidate))
+      : []
+  const { outcome } = decide(standard.combination, [...marks.values()], full)
+  return { outcome, ageYears: candidate.ageYears, marks }
+}
+
+const NOT_STARTED: Measure = { kind: 'notStarted', notes: [] }
+const READING = { kind: 'readings', taken: [], steps: [] } as const
+
+/** The unit is the event's own; nothing here looks at it but the method's uncertainty. */
+const measureOf = (past: PastMeasure | undefined): Measure => {
+  if (past === undefined) return NOT_STARTED
+  if ('ended' in past) return { kind: 'ended', reason: past.ended, soFar: 0, unit: 'count', notes: [] }
+  return { kind: 'complete', value: past.value, unit: 'count', reading: READING, clockUncertaintyMs: 0, notes: [] }
+}
+
+const isMet = (mark: PlainMark | undefined): boolean =>
+  mark !== undefined && (mark.kind === 'met' || mark.kind === 'scored' || mark.kind === 'exempt')
+
+/** Decades are coarse enough to be compared under any two sets of bands. */
+const groupOf = (category: string, ageYears: number): string => {
+  const decade = Math.floor(ageYears / 10) * 10
+  if (decade < 20) return `${category}, under 20`
+  return decade >= 60 ? `${category}, 60 and over` : `${category}, ${decade}–${decade + 9}`
+}
+
+class Tally {
+  private people = 0
+  private readonly moves = new Map<string, { before: Outcome; after: Outcome; people: number }>()
+  private readonly groups = new Map<string, { people: number; metBefore: number; metAfter: number }>()
+  private readonly events: Map<string, { metBefore: number; metAfter: number; toMet: number; toShort: number }>
+  private readonly changed: ChangedPerson[] = []
+  private changedInAll = 0
+
+  constructor(eventIds: readonly string[]) {
+    this.events = new Map(eventIds.map((id) => [id, { metBefore: 0, metAfter: 0, toMet: 0, toShort: 0 }]))
+  }
+
+  add({ key, category }: PastResult, before: Judged, after: Judged, mostChanged: number): void {
+    this.people += 1
+    const move = this.moves.get(`${before.outcome} ${after.outcome}`)
+    if (move) move.people += 1
+    else
+      this.moves.set(`${before.outcome} ${after.outcome}`, { before: before.outcome, after: after.outcome, people: 1 })
+    const name = groupOf(category, before.ageYears)
+    const group = this.groups.get(name) ?? { people: 0, metBefore: 0, metAfter: 0 }
+    this.groups.set(name, group)
+    group.people += 1
+    if (before.outcome === 'met') group.metBefore += 1
+    if (after.outcome === 'met') group.metAfter += 1
+    const changedEvents: { eventId: string; margin: number | null }[] = []
+    for (const [eventId, counts] of this.events) {
+      const [was, is] = [isMet(before.marks.get(eventId)), isMet(after.marks.get(eventId))]
+      if (was) counts.metBefore += 1
+      if (is) counts.metAfter += 1
+      if (was === is) continue
+      if (is) counts.toMet += 1
+      else counts.toShort += 1
+      changedEvents.push({ eventId, margin: after.marks.get(eventId)?.margin ?? null })
+    }
+    if (before.outcome === after.outcome) return
+    this.changedInAll += 1
+    if (this.changed.length >= mostChanged) return
+    const { ageYears } = before
+    this.changed.push({ key, category, ageYears, before: before.outcome, after: after.outcome, events: changedEvents })
+  }
+
+  impact(): VersionImpact {
+    const groups = [...this.groups].map(([group, counts]) => ({ group, ...counts }))
+    const sum = (which: 'metBefore' | 'metAfter'): number => groups.reduce((total, group) => total + group[which], 0)
+    return {
+      people: this.people,
+      metBefore: sum('metBefore'),
+      metAfter: sum('metAfter'),
+      moves: [...this.moves.values()].sort((a, b) => b.people - a.people),
+      events: [...this.events].map(([eventId, counts]) => ({ eventId, ...counts })),
+      groups: groups.sort((a, b) => (a.group < b.group ? -1 : 1)),
+      changed: this.changed,
+      changedInAll: this.changedInAll,
+    }
+  }
+}

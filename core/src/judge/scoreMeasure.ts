@@ -1,0 +1,89 @@
+/** Measure -> what it is worth, without words: rounding, row, score. The judge adds the trace; counting many people does not. */
+import { roundTo } from '../quantity/rounding.ts'
+import type { StandardEvent, UncertaintyPolicy } from '../standard/standard.ts'
+import type { Measure } from '../capture/measure.ts'
+import type { Unit } from '../quantity/unit.ts'
+import type { CompiledScoring } from './compileScoring.ts'
+import type { Cut } from './cut.ts'
+
+/** What a complete measure is worth under a scoring. */
+export interface Worth {
+  readonly kind: 'met' | 'short' | 'scored'
+  readonly rounded: number
+  /** How far on the good side of the cut, negative when short of it; null where no cut is asked. */
+  readonly margin: number | null
+  readonly centipoints: number | null
+  readonly classIndex: number | null
+}
+
+/**
+ * Rounds a value and says what it is worth.
+ * @param row the person's row, as `findBand` gives it
+ * @param cut as `cutIn` gives it for the same row
+ */
+export const scoreValue = (
+  event: StandardEvent,
+  { score, scoreKind, scoring }: CompiledScoring,
+  row: number,
+  cut: Cut | null,
+  minimumCentipoints: number | null,
+  value: number,
+  bodyMassG: number,
+): Worth => {
+  const rounded = roundTo(value, event.rounding)
+  const scored = score(row, rounded, bodyMassG)
+  const margin = cut === null ? null : cut.sense === 'atLeast' ? rounded - cut.value : cut.value - rounded
+  const worth = { rounded, margin, centipoints: null, classIndex: null }
+  switch (scoreKind) {
+    case 'margin':
+      return { ...worth, kind: scored >= 0 ? 'met' : 'short', margin: scored }
+    case 'centipoints':
+      if (minimumCentipoints === null) return { ...worth, kind: 'scored', centipoints: scored }
+      return { ...worth, kind: scored >= minimumCentipoints ? 'met' : 'short', centipoints: scored }
+    case 'class':
+      return { ...worth, kind: 'scored', classIndex: scored }
+    case 'nothing':
+      return { ...worth, kind: scoring.kind === 'effort' ? 'scored' : 'met' }
+  }
+}
+
+/** How far a reading may be off, either way: by its method, and by what the clocks of two devices may differ. */
+export const uncertaintyOf = (
+  policy: UncertaintyPolicy,
+  {
+    unit,
+    reading,
+    clockUncertaintyMs,
+  }: Pick<Extract<Measure, { kind: 'complete' }>, 'unit' | 'reading' | 'clockUncertaintyMs'>,
+): number => {
+  switch (unit) {
+    case 'ms': {
+      const byGate =
+        reading.kind === 'readings' && reading.taken.some(({ slot, value }) => slot === 'electronic' && value === 1)
+      return Math.max(byGate ? 0 : policy.handTimingMs, clockUncertaintyMs)
+    }
+    case 'mm':
+      return policy.lengthMm ?? 0
+    case 'g':
+      return policy.massG ?? 0
+    case 'bpm':
+      return policy.pulseBpm ?? 0
+    default:
+      return 0
+  }
+}
+
+/** Values below zero exist for readings from a foot line only. */
+const LOWEST_VALUE: Partial<Record<Unit, number>> = { mm: Number.MIN_SAFE_INTEGER }
+
+/** Judges the two ends of what the reading may have been: if they differ, the method cannot tell. */
+export const couldBeOtherwise = (event: StandardEvent, cut: Cut, value: number, uncertainty: number): boolean => {
+  if (uncertainty === 0) return false
+  const low = roundTo(Math.max(LOWEST_VALUE[cut.unit] ?? 0, value - uncertainty), event.rounding)
+  const high = roundTo(value + uncertainty, event.rounding)
+  return meets(low, cut) !== meets(high, cut)
+}
+
+/** Whether a rounded value reaches the cut; a value equal to the cut does. */
+export const meets = (value: number, cut: Pick<Cut, 'value' | 'sense'>): boolean =>
+  cut.sense === 'atLeast' ? value >= cut.value : value <= cut.value

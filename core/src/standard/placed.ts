@@ -1,0 +1,31 @@
+/** Walks a standard with the place of each part, for checks that name places. */
+import type { Scoring } from './scoring.ts'
+import type { Standard, StandardEvent } from './standard.ts'
+
+export interface PlacedEvent {
+  readonly event: StandardEvent
+  readonly place: string
+}
+
+export interface PlacedScoring extends PlacedEvent {
+  readonly scoring: Scoring
+  readonly scoringPlace: string
+}
+
+/** Events of the battery, then those that only stand in place of another. */
+export const placedEvents = ({ events, alternateEvents = [] }: Standard): PlacedEvent[] => [
+  ...events.map((event, index) => ({ event, place: `events[${index}]` })),
+  ...alternateEvents.map((event, index) => ({ event, place: `alternateEvents[${index}]` })),
+]
+
+/** The scoring of each event and of each of its variants. */
+export const placedScorings = (standard: Standard): PlacedScoring[] =>
+  placedEvents(standard).flatMap(({ event, place }) => [
+    { event, place, scoring: event.scoring, scoringPlace: `${place}.scoring` },
+    ...(event.variants ?? []).map(({ scoring }, index) => ({
+      event,
+      place,
+      scoring,
+      scoringPlace: `${place}.variants[${index}].scoring`,
+    })),
+  ])
