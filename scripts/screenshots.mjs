@@ -50,6 +50,29 @@ const PICTURES = [
     full: true,
   },
   { name: 'sign-off', as: 'ines.calloway-brandt', path: `${DAY}/sign-off`, screen: LAPTOP },
+  { name: 'library', as: 'ines.calloway-brandt', path: '/standards', screen: LAPTOP },
+  { name: 'standard', as: 'ines.calloway-brandt', path: '/standards/guard-service/4', screen: LAPTOP },
+  {
+    name: 'editor',
+    as: 'ines.calloway-brandt',
+    path: '/standards/guard-service/5/edit',
+    screen: LAPTOP,
+    before: openThrow,
+  },
+  {
+    name: 'try-it',
+    as: 'ines.calloway-brandt',
+    path: '/standards/guard-service/4/try',
+    screen: LAPTOP,
+    before: tryPerson,
+  },
+  {
+    name: 'compare',
+    as: 'ines.calloway-brandt',
+    path: '/standards/constabulary-entry/compare',
+    screen: LAPTOP,
+    before: applyBoth,
+  },
   { name: 'dusk', as: 'pell.varga', path: `${DAY}/run/run`, screen: LAPTOP, dusk: true },
 ]
 
@@ -70,12 +93,18 @@ await run(async () => {
       webFolder: WEB_FOLDER,
       demo: true,
     })
+    // a picture that cannot be taken must not leave the server waiting for a database that is gone
     const browser = await openBrowser()
-    for (const picture of PICTURES) {
-      if (wanted.length === 0 || wanted.includes(picture.name)) await take(browser, `http://127.0.0.1:${port}`, picture)
+    try {
+      for (const picture of PICTURES) {
+        if (wanted.length === 0 || wanted.includes(picture.name)) {
+          await take(browser, `http://127.0.0.1:${port}`, picture)
+        }
+      }
+    } finally {
+      await browser.close()
+      child.kill('SIGTERM')
     }
-    await browser.close()
-    child.kill('SIGTERM')
   } finally {
     cluster.stop()
   }
@@ -161,6 +190,35 @@ async function showQuist(tab) {
   await tab.locator('tr[data-bib="31"] .cell button').nth(3).click()
   await tab.evaluate(() => window.scrollTo(0, 0))
   await tab.waitForTimeout(200)
+}
+
+async function openThrow(tab) {
+  await tab.getByRole('navigation', { name: 'Parts' }).getByText('Seated throw').click()
+  await tab.locator('.remarks button').first().click()
+  await tab.waitForTimeout(400)
+}
+
+async function tryPerson(tab) {
+  await tab.getByLabel('Age in years').fill('29')
+  await tab.getByLabel('Scoring category').selectOption('female')
+  const typed = {
+    'Pull-ups, Repetitions': '6',
+    'Seated throw 3 kg, Try 1': '3.85',
+    'Seated throw 3 kg, Try 2': '4.1',
+    'Run 2,800 m, Time': '14:02',
+    'Swim 200 m, Time': '6:05',
+    'Loaded march 6 km, Time': '55:20',
+  }
+  for (const [label, text] of Object.entries(typed)) await tab.getByLabel(label).fill(text)
+  await tab.getByRole('button', { name: 'Why' }).nth(2).click()
+  await tab.evaluate(() => window.scrollTo(0, 0))
+  await tab.waitForTimeout(300)
+}
+
+async function applyBoth(tab) {
+  await tab.getByRole('button', { name: 'Apply both to the signed-off days' }).click()
+  await tab.getByText('By event').waitFor()
+  await tab.waitForTimeout(300)
 }
 
 async function openSheet(tab) {

@@ -27,7 +27,7 @@ interface ProblemDocument {
  * @throws Refusal for an answer of 400 and above, NoAnswer without one
  */
 export const call = async <Answer>(
-  method: 'GET' | 'POST' | 'PATCH' | 'DELETE',
+  method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
   path: string,
   body?: unknown,
 ): Promise<Answer> => {

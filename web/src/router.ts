@@ -21,6 +21,21 @@ export const makeRouter = (): Router => {
           { path: 'sign-off', name: 'signOff', component: () => import('./signoff/SignOffRoom.vue') },
         ],
       },
+      { path: '/standards', name: 'library', component: () => import('./standards/LibraryRoom.vue') },
+      {
+        path: '/standards/:standardId/compare',
+        name: 'compare',
+        component: () => import('./standards/compare/CompareRoom.vue'),
+      },
+      {
+        path: '/standards/:standardId/:version(\\d+)',
+        component: () => import('./standards/StandardFrame.vue'),
+        children: [
+          { path: '', name: 'standard', component: () => import('./standards/StandardRoom.vue') },
+          { path: 'edit', name: 'edit', component: () => import('./standards/edit/EditRoom.vue') },
+          { path: 'try', name: 'try', component: () => import('./standards/try/TryRoom.vue') },
+        ],
+      },
       { path: '/:rest(.*)*', redirect: '/' },
     ],
   })

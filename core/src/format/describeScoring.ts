@@ -93,7 +93,7 @@ export const scoringTable = (
             head: printPoints(centipoints),
             cells: scoring.bands.map(({ rows }) => {
               const row = rows.find((one) => one.centipoints === centipoints)
-              return row ? print(row.value) : NO_CELL
+              return row ? print(row.value) : ''
             }),
           })),
       }

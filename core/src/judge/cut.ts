@@ -6,6 +6,8 @@ export interface Cut {
   readonly value: number
   readonly unit: Unit
   readonly sense: 'atLeast' | 'atMost'
+  /** The value that earns full points, where the cut is a least number of points. */
+  readonly full?: number
   /** The unit it was published in, when that is not metric. */
   readonly publishedIn?: PublishedUnit
   /** The band, or null when the cut is the same for everybody. */

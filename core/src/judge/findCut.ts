@@ -88,13 +88,16 @@ const cutsIn = remembered<{ readonly minimumCentipoints: number | null; readonly
 
 const makeCut = (
   { publishedIn }: StandardEvent,
-  { unit, sense, scoreKind, valueFor }: CompiledScoring,
+  { unit, sense, scoreKind, valueFor, best }: CompiledScoring,
   { row, band }: Extract<FoundBand, { ok: true }>,
   bodyMassG: number,
   minimumCentipoints: number | null,
 ): Cut | null => {
   const asked = scoreKind === 'margin' ? 0 : scoreKind === 'centipoints' ? minimumCentipoints : null
   const value = asked === null ? null : valueFor(row, asked, bodyMassG)
-  if (value !== null) return { value, unit, sense, band, ...(publishedIn ? { publishedIn } : {}) }
+  const full = scoreKind === 'centipoints' ? valueFor(row, best(row), bodyMassG) : null
+  if (value !== null) {
+    return { value, unit, sense, band, ...(full === null ? {} : { full }), ...(publishedIn ? { publishedIn } : {}) }
+  }
   return unit === 'done' && scoreKind === 'margin' ? { value: 1, unit, sense: 'atLeast', band } : null
 }

@@ -23,6 +23,7 @@ const STEPS: Readonly<Record<Unit, readonly number[]>> = {
 }
 
 const HAND_MM = 200
+const BEYOND_FULL = 0.05
 
 /** Shares of the cut shown below and above it: a time far over a limit matters less than one far under it. */
 const REACH = { atLeast: { below: 1, above: 1 }, atMost: { below: 0.33, above: 0.16 } } as const
@@ -35,12 +36,15 @@ export const gaugeScale = (cut: {
   readonly value: number
   readonly unit: Unit
   readonly sense: 'atLeast' | 'atMost'
+  readonly full?: number
 }): GaugeScale => {
   const { below, above } = REACH[cut.sense]
   // a cut at or below zero, read from a foot line, has no share of itself; a hand's length either way stands in
   const size = cut.value > 0 ? cut.value : HAND_MM
-  const from = cut.value - size * below
-  const to = cut.value + size * above
+  // where points are earned beyond the cut, full points stand on the scale as well
+  const full = cut.full ?? cut.value
+  const from = Math.min(cut.value - size * below, cut.sense === 'atMost' ? full - size * BEYOND_FULL : cut.value)
+  const to = Math.max(cut.value + size * above, cut.sense === 'atLeast' ? full + size * BEYOND_FULL : cut.value)
   const graduation = STEPS[cut.unit].find((step) => (to - from) / step <= 24) ?? (to - from) / 20
   return { from: Math.floor(from / graduation) * graduation, to: Math.ceil(to / graduation) * graduation, graduation }
 }

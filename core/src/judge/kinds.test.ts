@@ -10,7 +10,8 @@ import { compileScoring } from './compileScoring.ts'
 import { judgeEvent } from './judgeEvent.ts'
 import type { Mark } from './mark.ts'
 
-const PERSON = { entryId: 'e', ageYears: 34, ageCountedOn: '2026-11-24', category: 'female', bodyMassG: 80_000 }
+const UNWEIGHED = { entryId: 'e', ageYears: 34, ageCountedOn: '2026-11-24', category: 'female' }
+const PERSON = { ...UNWEIGHED, bodyMassG: 80_000 }
 
 const judged = (one: KindCase, scoring: object, combination: object = { kind: 'everyEventMet' }): Mark => {
   const standard = soundStandard(plainStandard([plainEvent(one, scoring)], { combination }))
@@ -159,11 +160,10 @@ test('a share of body mass without a body mass is for a person to settle', () =>
   const standard = soundStandard(plainStandard([plainEvent(grip, scoring)]))
   const [event] = standard.events
   if (!event) throw new Error('The standard made for the test has no event.')
-  const { bodyMassG: _, ...without } = PERSON
   const mark = judgeEvent(
     { standard, testDate: '2026-11-24' },
     event,
-    without,
+    UNWEIGHED,
     measureReadings(event.protocol, grip.readings),
   )
   expect(mark).toMatchObject({ kind: 'open', reason: 'noBodyMass' })

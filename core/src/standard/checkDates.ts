@@ -1,3 +1,4 @@
+import { printDate } from '../format/printDate.ts'
 import type { Remark } from './remark.ts'
 import type { Standard } from './standard.ts'
 
@@ -15,8 +16,8 @@ export const checkDates = (standard: Standard, others: readonly Standard[]): Rem
       place: 'inForceFrom',
       code: 'datesOverlap',
       severity: 'error',
-      what: `Versions ${standard.version} and ${other.version} are both in force from ${later(standard.inForceFrom, other.inForceFrom)}.`,
-      example: `A test on ${later(standard.inForceFrom, other.inForceFrom)} could be judged by either.`,
+      what: `Versions ${standard.version} and ${other.version} are both in force from ${printDate(later(standard.inForceFrom, other.inForceFrom))}.`,
+      example: `A test on ${printDate(later(standard.inForceFrom, other.inForceFrom))} could be judged by either.`,
       mend: 'Give the earlier version a last day in force before the later one begins.',
     }))
 

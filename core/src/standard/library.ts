@@ -31,9 +31,14 @@ export interface VersionDetail {
   readonly retired: { readonly lastDay: string; readonly reason: string; readonly by: string } | null
 }
 
-/** Whether a version is in force on a date. */
-export const isInForce = (
+export type Force = 'draft' | 'coming' | 'now' | 'past'
+
+/** Where a date lies in the time a version is in force; a draft never is. */
+export const forceOn = (
   { state, inForceFrom, inForceTo }: Pick<VersionSummary, 'state' | 'inForceFrom' | 'inForceTo'>,
   date: string,
-): boolean =>
-  state !== 'draft' && inForceFrom !== null && inForceFrom <= date && (inForceTo === null || date <= inForceTo)
+): Force => {
+  if (state === 'draft' || inForceFrom === null) return 'draft'
+  if (date < inForceFrom) return 'coming'
+  return inForceTo !== null && date > inForceTo ? 'past' : 'now'
+}

@@ -29,6 +29,7 @@ import type { Database } from '../database.ts'
 import { judgeRecord, readDay, snapshotsOf } from '../dayRecord.ts'
 import { addAccount, listDemoAccounts } from '../store/accountStore.ts'
 import { addCaptures, closeLedger } from '../store/captureStore.ts'
+import { addDraft } from '../store/draftStore.ts'
 import { addEntry } from '../store/entryStore.ts'
 import { addOccasion, addStaffMember, findOccasion } from '../store/occasionStore.ts'
 import { addPerson } from '../store/personStore.ts'
@@ -46,6 +47,7 @@ export const loadDemo = async (db: Database): Promise<void> => {
   const accounts = await loadStaff(db)
   const people = await loadPeople(db)
   for (const file of await filesIn('standards')) await addStandard(db, await readStandard(file))
+  for (const file of await filesIn('drafts')) await loadDraft(db, file, known(accounts, DRAFTED_BY))
   for (const file of await filesIn('days')) await loadDay(db, await readDayFile(file), accounts, people)
 }
 
@@ -67,6 +69,19 @@ const readDayFile = async (file: string): Promise<DemoDay> => {
   const parsed = parseDocument(DemoDay, JSON.parse(await readText(file)))
   if (!parsed.ok) throw new Error(`demo/${file} is unsound. ${parsed.findings.map(sayFinding).join(' ')}`)
   return parsed.value
+}
+
+/** The officer in charge works on the drafts. */
+const DRAFTED_BY = 'ines.calloway-brandt'
+
+/** A draft may be unsound, but it says what it is a version of. */
+const loadDraft = async (db: Database, file: string, accountId: string): Promise<void> => {
+  const content: unknown = JSON.parse(await readText(file))
+  const { id, version } = Object(content) as { id?: unknown; version?: unknown }
+  if (typeof id !== 'string' || typeof version !== 'number') {
+    throw new Error(`demo/${file} names no standard. Expected "id" and "version" at the top.`)
+  }
+  await addDraft(db, id, version, Object(content), accountId)
 }
 
 /** @returns account ids by sign-in name */

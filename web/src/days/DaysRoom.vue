@@ -4,8 +4,8 @@ import type { OccasionSummary } from '@able-gauge/core'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, inWords, Refusal } from '../api.ts'
-import { ROLE_NAMES, useSession } from '../session/sessionStore.ts'
-import BrandMark from '../ui/BrandMark.vue'
+import { useSession } from '../session/sessionStore.ts'
+import HouseBand from '../ui/HouseBand.vue'
 import DayCard from './DayCard.vue'
 
 const session = useSession()
@@ -28,22 +28,10 @@ onMounted(async () => {
     await router.push({ name: 'signIn' })
   }
 })
-
-const leave = async (): Promise<void> => {
-  await session.signOut()
-  await router.push({ name: 'signIn' })
-}
 </script>
 
 <template>
-  <header class="band">
-    <BrandMark /><strong>Able Gauge</strong>
-    <span class="who"
-      >{{ session.account?.displayName
-      }}<small> {{ session.account ? ROLE_NAMES[session.account.role] : '' }}</small></span
-    >
-    <button class="btn btn-sm out" @click="leave">Sign out</button>
-  </header>
+  <HouseBand />
   <main class="room">
     <p v-if="problem" role="alert">{{ problem }}</p>
     <template v-if="days">
@@ -82,31 +70,6 @@ const leave = async (): Promise<void> => {
 </template>
 
 <style scoped>
-.band {
-  background: var(--bar);
-  color: var(--bar-ink);
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  padding: 0 20px;
-  min-height: 64px;
-}
-.band strong {
-  white-space: nowrap;
-}
-.who {
-  margin-left: auto;
-  text-align: right;
-  line-height: 1.2;
-}
-.who small {
-  display: block;
-  color: var(--bar-ink-2);
-}
-.out {
-  color: inherit;
-  border: 1px solid var(--bar-ink-2);
-}
 .room {
   max-width: 1100px;
   padding-top: 28px;

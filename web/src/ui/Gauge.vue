@@ -5,7 +5,7 @@ import { computed } from 'vue'
 
 const props = withDefaults(
   defineProps<{
-    cut: Pick<Cut, 'value' | 'unit' | 'sense'>
+    cut: Pick<Cut, 'value' | 'unit' | 'sense' | 'full' | 'publishedIn'>
     /** Where the person stands; null for no marker. */
     value: number | null
     /** How the marker looks: still running or inside, outside the standard, or waiting for a decision. */

@@ -26,3 +26,6 @@ export const dateAndTime = (atMs: number, zone: string): string =>
     hour: '2-digit',
     minute: '2-digit',
   }).format(atMs)
+
+/** Today's calendar date on this device, as YYYY-MM-DD. */
+export const today = (): string => new Intl.DateTimeFormat('sv-SE').format(Date.now())

@@ -1,0 +1,102 @@
+/** Documents to begin with: a standard with one event, an event of a kind, a scoring of a school. */
+import { factsOf } from '../protocol/eventKind.ts'
+import { protocolTemplate } from '../protocol/protocolTemplates.ts'
+import type { EventKind, Protocol } from '../protocol/protocol.ts'
+import type { Unit } from '../quantity/unit.ts'
+import { schoolsFor } from './schools.ts'
+import type { ScoringKind } from './scoring.ts'
+import { sensibleRange } from './sensibleRange.ts'
+import { STANDARD_FORMAT } from './standard.ts'
+
+/** @param today YYYY-MM-DD, from which the draft is in force until somebody says otherwise */
+export const standardTemplate = (id: string, name: string, version: number, today: string): object => ({
+  format: STANDARD_FORMAT,
+  id,
+  name,
+  organisation: 'Name of the organisation',
+  version,
+  inForceFrom: today,
+  source: 'Where the standard is published.',
+  ageRule: { countedOn: 'testDate', leapDayBirthday: '1 March' },
+  categories: [{ id: 'open', name: 'Open' }],
+  events: [eventTemplate('repetitionsInTime', 'event-1')],
+  combination: { kind: 'everyEventMet' },
+  retest: { earliestAfterDays: 14 },
+  uncertainty: { handTimingMs: 200, nearTheCut: 'decide' },
+})
+
+const STEPS: Partial<Record<Unit, number>> = { ms: 1_000 }
+
+/** A plain event of a kind with a scoring that fits it. */
+export const eventTemplate = (kind: EventKind, id: string): object => {
+  const protocol = protocolTemplate(kind) as Protocol // templates are written as protocols and tested to be
+  const facts = factsOf(protocol)
+  const [school = 'effort'] = schoolsFor(protocol, facts)
+  const step =
+    protocol.kind === 'attempts'
+      ? protocol.resolution
+      : protocol.kind === 'distanceInTime'
+        ? protocol.markEveryMm
+        : (STEPS[facts.unit] ?? 1)
+  const mode = facts.sense === 'atMost' && facts.unit === 'ms' ? 'up' : 'truncate'
+  return { id, name: 'New event', protocol, rounding: { mode, step }, scoring: scoringTemplate(school, protocol, step) }
+}
+
+/**
+ * A plain scoring of a school for an event; its figures lie in the middle of what can be meant.
+ * @param step of the event's rounding
+ */
+export const scoringTemplate = (school: ScoringKind, protocol: Protocol, step: number): object => {
+  const { unit, sense } = factsOf(protocol)
+  const { least, most } = sensibleRange(protocol)
+  const at = (share: number): number => Math.round((least + (most - least) * share) / step) * step
+  // the easier end of the range comes first
+  const along = (share: number): number => at(sense === 'atLeast' ? share : 1 - share)
+  switch (school) {
+    case 'singleCut':
+      return { kind: school, unit, [sense]: along(0.4) }
+    case 'cutByBand':
+      return { kind: school, unit, rows: [{ ageFrom: 18, [sense]: along(0.4) }] }
+    case 'relativeCut':
+      return {
+        kind: school,
+        unit: 'g',
+        of: 'lesser',
+        shareRounding: { mode: 'truncate', step },
+        rows: [{ ageFrom: 0, constant: along(0.4), shareOfBodyMassPermille: 500 }],
+      }
+    case 'pointsTable':
+      return {
+        kind: school,
+        unit,
+        between: 'lowerRow',
+        bands: [
+          {
+            ageFrom: 18,
+            rows: [0.2, 0.4, 0.6].map((share, index) => ({ value: along(share), centipoints: 5_000 + index * 2_500 })),
+          },
+        ],
+      }
+    case 'pointsByRule':
+      return {
+        kind: school,
+        unit,
+        fullCentipoints: 10_000,
+        offCentipoints: 100,
+        perUnit: step,
+        units: 'started',
+        bands: [{ ageFrom: 18, anchor: along(0.6) }],
+      }
+    case 'normClasses':
+      return {
+        kind: school,
+        unit,
+        classes: ['Low', 'Fair', 'Good', 'High'].map((name) => ({ id: name.toLowerCase(), name })),
+        bands: [{ ageFrom: 18, from: [along(0.3), along(0.45), along(0.6)] }],
+      }
+    case 'completion':
+      return unit === 'ms' ? { kind: school, unit, atMost: along(0.4) } : { kind: school, unit }
+    case 'effort':
+      return { kind: school }
+  }
+}

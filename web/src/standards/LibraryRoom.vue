@@ -1,0 +1,235 @@
+<script setup lang="ts">
+/** The library: every standard with its versions, what each is, and when it is in force. */
+import { forceOn, printDate, standardTemplate, type VersionSummary } from '@able-gauge/core'
+import { BModal } from 'bootstrap-vue-next'
+import { computed, onMounted, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { inWords } from '../api.ts'
+import { useSession } from '../session/sessionStore.ts'
+import HouseBand from '../ui/HouseBand.vue'
+import { today } from '../ui/localTime.ts'
+import { addDraft, listVersions } from './standardCalls.ts'
+import StateChip from './StateChip.vue'
+
+const session = useSession()
+const router = useRouter()
+const versions = ref<readonly VersionSummary[] | null>(null)
+const problem = ref('')
+const naming = ref(false)
+const name = ref('')
+const mayWrite = computed(() => session.may('officer'))
+const date = today()
+
+const standards = computed(() => {
+  const byId = new Map<string, VersionSummary[]>()
+  for (const version of versions.value ?? []) byId.set(version.id, [...(byId.get(version.id) ?? []), version])
+  return [...byId.values()].flatMap((list) => {
+    const shown = list.find((version) => forceOn(version, date) === 'now') ?? list[0]
+    return shown ? [{ id: shown.id, name: shown.name, organisation: shown.organisation, versions: list }] : []
+  })
+})
+
+onMounted(async () => {
+  try {
+    versions.value = await listVersions()
+  } catch (error) {
+    problem.value = inWords(error)
+  }
+})
+
+const force = ({ inForceFrom, inForceTo }: VersionSummary): string => {
+  if (inForceFrom === null) return 'no date yet'
+  return inForceTo === null ? `from ${dateWords(inForceFrom)}` : `${dateWords(inForceFrom)} to ${dateWords(inForceTo)}`
+}
+/** A draft may hold anything where a date belongs. */
+const dateWords = (text: string): string => (/^\d{4}-\d{2}-\d{2}$/.test(text) ? printDate(text) : text)
+
+const open = (id: string, version: number): Promise<unknown> =>
+  router.push({ name: 'edit', params: { standardId: id, version } })
+
+const begin = async (id: string, version: number, content: unknown): Promise<void> => {
+  problem.value = ''
+  try {
+    await addDraft(id, version, content)
+    await open(id, version)
+  } catch (error) {
+    problem.value = inWords(error)
+  }
+}
+
+const idFrom = (text: string): string =>
+  text
+    .toLowerCase()
+    .normalize('NFKD')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 60)
+const makeNew = async (): Promise<void> => {
+  const id = idFrom(name.value)
+  if (id === '') return
+  naming.value = false
+  await begin(id, 1, standardTemplate(id, name.value.trim(), 1, date))
+}
+
+/** A file becomes a draft under its own id and version; the check then says what is wrong with it. */
+const importFile = async (event: Event): Promise<void> => {
+  const input = event.target as HTMLInputElement // the handler sits on a file field
+  const file = input.files?.[0]
+  input.value = ''
+  if (!file) return
+  let content: unknown
+  try {
+    content = JSON.parse(await file.text())
+  } catch (error) {
+    problem.value = `${file.name} is not JSON: ${error instanceof Error ? error.message : String(error)}`
+    return
+  }
+  const { id, version } = Object(content) as { id?: unknown; version?: unknown }
+  if (typeof id !== 'string' || typeof version !== 'number') {
+    problem.value = `${file.name} names no standard: expected "id" and "version" at the top of the document.`
+    return
+  }
+  await begin(id, version, content)
+}
+</script>
+
+<template>
+  <HouseBand />
+  <main class="room">
+    <div class="head">
+      <h1>Standards</h1>
+      <template v-if="mayWrite">
+        <label class="btn btn-quiet file"
+          >Import a file<input type="file" accept=".json,application/json" class="visually-hidden" @change="importFile"
+        /></label>
+        <button class="btn btn-primary" @click="naming = true">New standard</button>
+      </template>
+    </div>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="versions?.length === 0" class="quiet">
+      No standard yet. Write a new one, or import a file that was exported elsewhere.
+    </p>
+    <section v-for="standard in standards" :key="standard.id" class="sheet standard" :aria-labelledby="standard.id">
+      <header>
+        <div>
+          <h2 :id="standard.id">{{ standard.name }}</h2>
+          <span class="quiet">{{ standard.organisation }}</span>
+        </div>
+        <RouterLink
+          v-if="standard.versions.length > 1"
+          class="btn btn-quiet"
+          :to="{ name: 'compare', params: { standardId: standard.id } }"
+          >Compare versions</RouterLink
+        >
+      </header>
+      <ul>
+        <li v-for="version in standard.versions" :key="version.version">
+          <RouterLink
+            class="version"
+            :to="{
+              name: version.state === 'draft' && mayWrite ? 'edit' : 'standard',
+              params: { standardId: version.id, version: version.version },
+            }"
+          >
+            <strong class="figures">Version {{ version.version }}</strong>
+            <StateChip :state="version.state" :force="forceOn(version, date)" />
+            <span>{{ force(version) }}</span>
+            <span class="quiet">{{ version.events }} {{ version.events === 1 ? 'event' : 'events' }}</span>
+            <span class="quiet">{{ version.days }} {{ version.days === 1 ? 'day' : 'days' }} judged by it</span>
+          </RouterLink>
+        </li>
+      </ul>
+    </section>
+    <BModal
+      v-model="naming"
+      title="New standard"
+      ok-title="Begin the draft"
+      cancel-title="Back"
+      cancel-variant="quiet"
+      :ok-disabled="idFrom(name) === ''"
+      @ok.prevent="makeNew"
+    >
+      <label for="new-name" class="form-label">What it is called</label>
+      <input id="new-name" v-model="name" class="form-control" maxlength="120" @keydown.enter.prevent="makeNew" />
+      <p class="quiet mt-2">It begins as a draft with one event. Nobody is judged by it until it is published.</p>
+    </BModal>
+  </main>
+</template>
+
+<style scoped>
+.room {
+  max-width: 1100px;
+  padding-top: 24px;
+}
+.head {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin-bottom: 14px;
+}
+h1 {
+  margin-right: auto;
+}
+.file {
+  cursor: pointer;
+}
+.file:focus-within {
+  outline: 2px solid var(--ink);
+  outline-offset: 1px;
+}
+.standard {
+  margin-bottom: 16px;
+  overflow: hidden;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+  padding: 16px 20px 12px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.version {
+  display: grid;
+  grid-template-columns: 110px 100px 1fr 90px 150px;
+  gap: 14px;
+  align-items: center;
+  min-height: 48px;
+  padding: 6px 20px;
+  border-top: 1px solid var(--line);
+  color: inherit;
+  text-decoration: none;
+}
+.version:hover {
+  background: var(--sheet-2);
+}
+.version:focus-visible {
+  outline-offset: -3px;
+  box-shadow: none;
+}
+.version span:last-child {
+  text-align: right;
+}
+@media (max-width: 700px) {
+  .head {
+    flex-wrap: wrap;
+  }
+  h1 {
+    width: 100%;
+  }
+  .version {
+    grid-template-columns: auto 1fr;
+  }
+  .version span:nth-child(n + 3) {
+    grid-column: 1 / -1;
+    text-align: left;
+  }
+  .version span:nth-child(n + 4) {
+    display: none;
+  }
+}
+</style>

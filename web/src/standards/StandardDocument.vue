@@ -1,0 +1,135 @@
+<script setup lang="ts">
+/** A standard like the printed document: what is asked, how it is conducted, how marks combine. */
+import { COMBINATION_NAMES, printDate, printPoints, type Standard } from '@able-gauge/core'
+import { computed } from 'vue'
+import StandardEventSection from './StandardEventSection.vue'
+
+const props = defineProps<{
+  standard: Standard
+}>()
+
+const AGE = {
+  testDate: 'on the day of the test',
+  fixedDate: 'on a fixed date',
+  endOfCalendarYear: 'at the end of the calendar year',
+} as const
+
+const combination = computed(() => {
+  const { combination: how } = props.standard
+  const lines = [`${COMBINATION_NAMES[how.kind]}.`]
+  if (how.kind === 'pointsTotal') {
+    const each = how.minimumEachCentipoints
+    lines.push(
+      `At least ${printPoints(how.totalCentipoints)} points in total${each ? `, and ${printPoints(each)} in each event` : ''}.`,
+    )
+    if (how.classes?.length) {
+      lines.push(
+        `Classes: ${how.classes.map(({ name, fromCentipoints }) => `${name} from ${printPoints(fromCentipoints)}`).join(', ')}.`,
+      )
+    }
+  }
+  if (how.kind === 'bestOf') lines.push(`${how.eventsToMeet} of ${props.standard.events.length} have to be met.`)
+  if (how.safetyBreachOverrides) lines.push('A breach of safety makes the verdict short whatever the figures.')
+  return lines
+})
+const uncertainty = computed(() => {
+  const { handTimingMs, lengthMm, massG, pulseBpm, nearTheCut } = props.standard.uncertainty
+  const sure = [
+    `hand timing ${handTimingMs / 1000} s`,
+    ...(lengthMm ? [`lengths ${lengthMm / 10} cm`] : []),
+    ...(massG ? [`masses ${massG / 1000} kg`] : []),
+    ...(pulseBpm ? [`a pulse ${pulseBpm} beats a minute`] : []),
+  ]
+  return `Readings are good to about: ${sure.join(', ')}. Nearer to the cut than that, ${nearTheCut === 'decide' ? 'a person decides' : 'the mark is flagged'}.`
+})
+</script>
+
+<template>
+  <article class="sheet document">
+    <header>
+      <p class="quiet">{{ standard.organisation }}</p>
+      <h2 class="name">{{ standard.name }}</h2>
+      <p>
+        Version {{ standard.version }}, in force from {{ printDate(standard.inForceFrom)
+        }}{{ standard.inForceTo ? ` to ${printDate(standard.inForceTo)}` : '' }}. {{ standard.source }}
+      </p>
+    </header>
+    <StandardEventSection
+      v-for="(event, index) in standard.events"
+      :key="event.id"
+      :standard="standard"
+      :event="event"
+      :number="String(index + 1)"
+    />
+    <template v-if="standard.alternateEvents?.length">
+      <h2 class="part">Alternates</h2>
+      <StandardEventSection
+        v-for="event in standard.alternateEvents"
+        :key="event.id"
+        :standard="standard"
+        :event="event"
+        number=""
+      />
+    </template>
+    <section class="rules">
+      <h2>How it is judged</h2>
+      <p v-for="line in combination" :key="line">{{ line }}</p>
+      <p v-for="exemption in standard.exemptions" :key="exemption.id">
+        {{ exemption.name }}:
+        {{ exemption.eventIds.map((id) => standard.events.find((event) => event.id === id)?.name ?? id).join(', ') }}
+        {{
+          exemption.effect === 'removed'
+            ? 'left out.'
+            : `counts with ${printPoints(exemption.fixedCentipoints ?? 0)} points.`
+        }}
+      </p>
+      <p>
+        Age is counted {{ AGE[standard.ageRule.countedOn]
+        }}{{ standard.ageRule.fixedDate ? ` (${printDate(standard.ageRule.fixedDate)})` : '' }}. Somebody born on 29
+        February has their birthday on {{ standard.ageRule.leapDayBirthday }} in other years.
+      </p>
+      <p>{{ uncertainty }}</p>
+      <p>
+        Retest from {{ standard.retest.earliestAfterDays }} days after{{
+          standard.retest.repeats === 'shortEvents' ? ', of the events that were short' : ''
+        }}.
+      </p>
+      <p class="quiet">Local rules, clinicians and the law come before any standard.</p>
+    </section>
+  </article>
+</template>
+
+<style scoped>
+.document {
+  padding: 24px 32px 28px;
+}
+header p {
+  margin: 0;
+}
+.name {
+  font-size: 1.75rem;
+}
+.part {
+  font-size: 1.25rem;
+  margin-top: 18px;
+}
+.rules {
+  border-top: 2px solid var(--ink);
+  padding-top: 14px;
+  margin-top: 14px;
+}
+.rules p {
+  margin: 6px 0 0;
+}
+@media (max-width: 700px) {
+  .document {
+    padding: 18px;
+  }
+}
+@media print {
+  .document {
+    border: 0;
+    padding: 0;
+  }
+}
+</style>

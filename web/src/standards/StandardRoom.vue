@@ -1,0 +1,158 @@
+<script setup lang="ts">
+/** A version read like the printed document, and what can be done with it. */
+import { parseStandard, printDate, sayFinding } from '@able-gauge/core'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { inWords } from '../api.ts'
+import { useSession } from '../session/sessionStore.ts'
+import StandardDocument from './StandardDocument.vue'
+import StandardRetire from './StandardRetire.vue'
+import { addDraft, listVersions } from './standardCalls.ts'
+import { saveFile } from '../ui/saveFile.ts'
+import { useVersion } from './useVersion.ts'
+
+const { detail, standard, id, version, reread } = useVersion()
+const session = useSession()
+const router = useRouter()
+const retiring = ref(false)
+const problem = ref('')
+const mayWrite = computed(() => session.may('officer'))
+const findings = computed(() => {
+  const parsed = parseStandard(detail.value?.content)
+  return parsed.ok ? [] : parsed.findings
+})
+
+const exportFile = (): void =>
+  saveFile(`${id()}-v${version()}.json`, 'application/json', `${JSON.stringify(detail.value?.content, null, 2)}\n`)
+
+/** A new version begins as a copy; its number is the next that is free. */
+const nextVersion = async (): Promise<void> => {
+  try {
+    const own = (await listVersions()).filter((one) => one.id === id())
+    const next = Math.max(...own.map((one) => one.version)) + 1
+    const content = { ...Object(detail.value?.content), version: next }
+    delete content.inForceTo
+    await addDraft(id(), next, content)
+    await router.push({ name: 'edit', params: { standardId: id(), version: next } })
+  } catch (error) {
+    problem.value = inWords(error)
+  }
+}
+
+const when = (ms: number): string => new Intl.DateTimeFormat('en-GB', { dateStyle: 'long' }).format(ms)
+</script>
+
+<template>
+  <main v-if="detail" class="room">
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <div class="columns">
+      <StandardDocument v-if="standard" :standard="standard" />
+      <section v-else class="sheet unsound">
+        <h2>This draft cannot be read as a standard yet</h2>
+        <ul>
+          <li v-for="finding in findings" :key="finding.place + finding.code">{{ sayFinding(finding) }}</li>
+        </ul>
+      </section>
+      <aside class="no-print">
+        <section class="sheet">
+          <dl>
+            <template v-if="standard">
+              <dt>In force</dt>
+              <dd>
+                from {{ printDate(standard.inForceFrom)
+                }}<template v-if="detail.retired || standard.inForceTo">
+                  to {{ printDate(detail.retired?.lastDay ?? standard.inForceTo ?? '') }}</template
+                >
+              </dd>
+            </template>
+            <template v-if="detail.publishedAtMs">
+              <dt>Published</dt>
+              <dd>{{ when(detail.publishedAtMs) }}{{ detail.publishedBy ? `, ${detail.publishedBy}` : '' }}</dd>
+            </template>
+            <template v-if="detail.editedBy">
+              <dt>Last edited by</dt>
+              <dd>{{ detail.editedBy }}</dd>
+            </template>
+            <template v-if="detail.retired">
+              <dt>Retired by {{ detail.retired.by }}</dt>
+              <dd>{{ detail.retired.reason }}</dd>
+            </template>
+            <template v-if="detail.contentHash">
+              <dt>Content hash</dt>
+              <dd class="figures hash">{{ detail.contentHash }}</dd>
+            </template>
+          </dl>
+          <div class="actions">
+            <RouterLink class="btn btn-primary" :to="{ name: 'try' }">Try it</RouterLink>
+            <RouterLink
+              class="btn btn-quiet"
+              :to="{ name: 'compare', params: { standardId: id() }, query: { to: version() } }"
+              >Compare versions</RouterLink
+            >
+            <button class="btn btn-quiet" @click="exportFile">Export the file</button>
+            <button v-if="mayWrite && detail.state !== 'draft'" class="btn btn-quiet" @click="nextVersion">
+              Write a new version
+            </button>
+            <button v-if="mayWrite && detail.state === 'published'" class="btn btn-quiet" @click="retiring = true">
+              Retire this version
+            </button>
+          </div>
+        </section>
+        <p class="quiet note">
+          <template v-if="detail.state === 'draft'">Nobody is judged by a draft.</template>
+          <template v-else>A published version never changes. Results are judged by it and keep its hash.</template>
+        </p>
+      </aside>
+    </div>
+    <StandardRetire v-model="retiring" :standard-id="id()" :version="version()" @retired="reread" />
+  </main>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 300px;
+  gap: 16px;
+  align-items: start;
+}
+aside {
+  position: sticky;
+  top: 12px;
+}
+section {
+  padding: 18px 20px;
+}
+dt {
+  font-weight: 400;
+  color: var(--ink-2);
+  font-size: 0.875rem;
+}
+dd {
+  margin: 0 0 8px;
+}
+.hash {
+  overflow-wrap: anywhere;
+  font-size: 0.8125rem;
+}
+.actions {
+  display: grid;
+  gap: 8px;
+}
+.note {
+  margin: 10px 4px;
+  font-size: 0.875rem;
+}
+.unsound ul {
+  margin: 8px 0 0;
+  padding-left: 18px;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  aside {
+    position: static;
+    order: -1;
+  }
+}
+</style>

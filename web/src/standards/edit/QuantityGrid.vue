@@ -1,0 +1,210 @@
+<script setup lang="ts">
+/** A grid to type in, walk with arrow keys, and paste blocks from a spreadsheet into; also as CSV in and out. */
+import Papa from 'papaparse'
+import { computed, nextTick, ref } from 'vue'
+import { saveFile } from '../../ui/saveFile.ts'
+import { blockFrom, pasteInto, type GridColumn, type GridLine } from './scoringGrid.ts'
+import type { DraftRemark } from '../../workers/check.worker.ts'
+
+const props = defineProps<{
+  /** What the grid holds, for those who do not see it. */
+  label: string
+  columns: readonly GridColumn[]
+  /** What the check says about a cell. */
+  remarkAt: (line: number, column: number) => DraftRemark | undefined
+  /** Name of the file it is saved as. */
+  fileName: string
+}>()
+const lines = defineModel<readonly GridLine[]>({ required: true })
+
+const table = ref<HTMLTableElement | null>(null)
+/** One line more than there is, to type the next one into. */
+const shown = computed<readonly GridLine[]>(() => [...lines.value, props.columns.map(() => '')])
+
+const set = (line: number, column: number, event: Event): void => {
+  const { value } = event.target as HTMLInputElement // the handler sits on a cell's field
+  lines.value = pasteInto(lines.value, { line, column }, [[value]], props.columns.length)
+}
+
+const focus = async (line: number, column: number): Promise<void> => {
+  await nextTick()
+  const cell = table.value?.querySelector<HTMLInputElement>(`[data-cell="${line} ${column}"]`)
+  cell?.focus()
+  cell?.select()
+}
+
+const MOVES: Readonly<Record<string, readonly [down: number, across: number]>> = {
+  ArrowUp: [-1, 0],
+  ArrowDown: [1, 0],
+  Enter: [1, 0],
+  ArrowLeft: [0, -1],
+  ArrowRight: [0, 1],
+}
+
+/** Left and right leave a cell only from the end of its text, so that a figure can be corrected. */
+const walk = (line: number, column: number, event: KeyboardEvent): void => {
+  const move = MOVES[event.key]
+  if (!move || event.shiftKey || event.altKey || event.ctrlKey || event.metaKey) return
+  const field = event.target as HTMLInputElement // the handler sits on a cell's field
+  const [down, across] = move
+  const whole = field.selectionStart === 0 && field.selectionEnd === field.value.length
+  const atEnd = across < 0 ? field.selectionEnd === 0 : field.selectionStart === field.value.length
+  if (across !== 0 && !whole && !atEnd) return
+  const [nextLine, nextColumn] = [line + down, column + across]
+  if (nextLine < 0 || nextLine >= shown.value.length || nextColumn < 0 || nextColumn >= props.columns.length) return
+  event.preventDefault()
+  void focus(nextLine, nextColumn)
+}
+
+const paste = (line: number, column: number, event: ClipboardEvent): void => {
+  const text = event.clipboardData?.getData('text/plain') ?? ''
+  if (!/[\t\n\r]/.test(text.replace(/[\r\n]+$/, '')) && !text.includes('\t')) return
+  event.preventDefault()
+  lines.value = pasteInto(lines.value, { line, column }, blockFrom(text), props.columns.length)
+}
+
+const removeLine = (line: number): void => {
+  lines.value = lines.value.filter((_, index) => index !== line)
+}
+
+const saveCsv = (): void =>
+  saveFile(
+    props.fileName,
+    'text/csv',
+    `${Papa.unparse([props.columns.map(({ label }) => label), ...lines.value.map((line) => [...line])], { newline: '\n' })}\n`,
+  )
+
+/** A CSV file takes the place of all lines; its heading, if it is the grid's own, is passed over. */
+const readCsv = async (event: Event): Promise<void> => {
+  const input = event.target as HTMLInputElement // the handler sits on a file field
+  const file = input.files?.[0]
+  input.value = ''
+  if (!file) return
+  const { data } = Papa.parse<string[]>((await file.text()).replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' })
+  const isHeading = data[0]?.[0]?.trim() === props.columns[0]?.label
+  lines.value = pasteInto([], { line: 0, column: 0 }, isHeading ? data.slice(1) : data, props.columns.length)
+}
+
+const wordsFor = (remark: DraftRemark): string => `${remark.what} ${remark.example} ${remark.mend}`.trim()
+</script>
+
+<template>
+  <div class="grid">
+    <div class="scroll">
+      <table ref="table" :aria-label="label">
+        <thead>
+          <tr>
+            <th v-for="column in columns" :key="column.key" scope="col">{{ column.label }}</th>
+            <th><span class="visually-hidden">Remove the line</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(line, at) in shown" :key="at">
+            <td v-for="(column, across) in columns" :key="column.key">
+              <input
+                class="figures"
+                :class="remarkAt(at, across)?.severity"
+                :value="line[across] ?? ''"
+                :data-cell="`${at} ${across}`"
+                :aria-label="`${column.label}, line ${at + 1}`"
+                :aria-invalid="remarkAt(at, across)?.severity === 'error' ? true : undefined"
+                :title="remarkAt(at, across) ? wordsFor(remarkAt(at, across)!) : undefined"
+                autocomplete="off"
+                spellcheck="false"
+                @input="set(at, across, $event)"
+                @keydown="walk(at, across, $event)"
+                @paste="paste(at, across, $event)"
+              />
+            </td>
+            <td>
+              <button
+                v-if="at < lines.length"
+                type="button"
+                class="remove"
+                :aria-label="`Remove line ${at + 1}`"
+                @click="removeLine(at)"
+              >
+                ×
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <div class="tools">
+      <small class="quiet">Arrow keys walk, a block from a spreadsheet can be pasted into any cell.</small>
+      <label class="btn btn-sm btn-quiet"
+        >CSV in<input type="file" accept=".csv,text/csv" class="visually-hidden" @change="readCsv"
+      /></label>
+      <button type="button" class="btn btn-sm btn-quiet" @click="saveCsv">CSV out</button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.scroll {
+  overflow: auto;
+  max-height: 460px;
+  border: 1px solid var(--line-2);
+  border-radius: 6px;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th {
+  position: sticky;
+  top: 0;
+  z-index: 1;
+  background: var(--sheet-2);
+  font-size: 0.8125rem;
+  text-align: left;
+  padding: 6px 8px;
+  vertical-align: bottom;
+}
+td {
+  border-top: 1px solid var(--line);
+  padding: 0;
+}
+td + td {
+  border-left: 1px solid var(--line);
+}
+input.figures {
+  width: 100%;
+  min-width: 84px;
+  min-height: 38px;
+  border: 0;
+  padding: 4px 8px;
+  background: transparent;
+  color: inherit;
+}
+input.figures:focus {
+  outline: 3px solid var(--ink);
+  outline-offset: -3px;
+  box-shadow: none;
+}
+input.error {
+  background: var(--short-tint);
+  box-shadow: inset 4px 0 0 var(--short);
+}
+input.warning {
+  background: var(--decide-tint);
+  box-shadow: inset 4px 0 0 var(--decide-edge);
+}
+.remove {
+  border: 0;
+  background: none;
+  color: var(--ink-2);
+  min-width: 38px;
+  min-height: 38px;
+}
+.tools {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-top: 6px;
+}
+.tools small {
+  margin-right: auto;
+}
+</style>

@@ -1,0 +1,94 @@
+<script setup lang="ts">
+/** The band above the rooms of the house: the name, the rooms, who is signed in. */
+import { computed } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { ROLE_NAMES, useSession } from '../session/sessionStore.ts'
+import BrandMark from './BrandMark.vue'
+
+const session = useSession()
+const router = useRouter()
+const route = useRoute()
+const inLibrary = computed(() => route.path.startsWith('/standards'))
+
+const leave = async (): Promise<void> => {
+  await session.signOut()
+  await router.push({ name: 'signIn' })
+}
+</script>
+
+<template>
+  <header class="band no-print">
+    <BrandMark /><strong>Able Gauge</strong>
+    <nav aria-label="Rooms">
+      <RouterLink :to="{ name: 'days' }" exact-active-class="here">Days</RouterLink>
+      <RouterLink :to="{ name: 'library' }" :class="{ here: inLibrary }">Standards</RouterLink>
+    </nav>
+    <span class="who"
+      >{{ session.account?.displayName
+      }}<small> {{ session.account ? ROLE_NAMES[session.account.role] : '' }}</small></span
+    >
+    <button class="btn btn-sm out" @click="leave">Sign out</button>
+  </header>
+</template>
+
+<style scoped>
+.band {
+  background: var(--bar);
+  color: var(--bar-ink);
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  padding: 0 20px;
+  min-height: 64px;
+}
+.band strong {
+  white-space: nowrap;
+}
+nav {
+  display: flex;
+  align-self: stretch;
+  margin-left: 18px;
+}
+nav a {
+  display: flex;
+  align-items: center;
+  padding: 0 16px;
+  color: inherit;
+  text-decoration: none;
+  font-weight: 650;
+  border-bottom: 4px solid transparent;
+  border-top: 4px solid transparent;
+}
+nav .here {
+  border-bottom-color: var(--vest);
+}
+.who {
+  margin-left: auto;
+  text-align: right;
+  line-height: 1.2;
+}
+.who small {
+  display: block;
+  color: var(--bar-ink-2);
+}
+.out {
+  color: inherit;
+  border: 1px solid var(--bar-ink-2);
+}
+@media (max-width: 700px) {
+  .band {
+    flex-wrap: wrap;
+    padding: 8px 12px 0;
+    row-gap: 0;
+  }
+  nav {
+    order: 5;
+    width: 100%;
+    margin: 4px 0 0;
+    min-height: 44px;
+  }
+  .who small {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,52 @@
+/** Checks a draft away from the page, so that typing never waits. */
+import { checkStandard, parseStandard, sayFinding, type Remark, type Standard } from '@able-gauge/core'
+import { expose } from 'comlink'
+
+export interface Checked {
+  /** Whether the document can be read as a standard at all. */
+  readonly isSound: boolean
+  readonly remarks: readonly DraftRemark[]
+}
+
+/** What is said about one place: a fault of the form, or a remark of the check. */
+export interface DraftRemark {
+  readonly place: string
+  readonly severity: 'error' | 'warning'
+  readonly what: string
+  readonly example: string
+  readonly mend: string
+}
+
+const checker = {
+  /** @param others contents of the other published versions */
+  check: (content: unknown, others: readonly unknown[]): Checked => {
+    const parsed = parseStandard(content)
+    if (!parsed.ok) {
+      const remarks = parsed.findings.map((finding): DraftRemark => ({
+        place: finding.place,
+        severity: 'error',
+        what: sayFinding(finding).slice(finding.place.length + 2),
+        example: '',
+        mend: '',
+      }))
+      return { isSound: false, remarks }
+    }
+    const versions = others.flatMap((other): Standard[] => {
+      const read = parseStandard(other)
+      return read.ok ? [read.value] : []
+    })
+    return { isSound: true, remarks: checkStandard(parsed.value, versions).map(withoutCode) }
+  },
+}
+
+const withoutCode = ({ place, severity, what, example, mend }: Remark): DraftRemark => ({
+  place,
+  severity,
+  what,
+  example,
+  mend,
+})
+
+export type Checker = typeof checker
+
+expose(checker)
