@@ -2,9 +2,14 @@ import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { standardNamed } from '../../testing/index.ts'
+import { plainStandard, soundStandard, standardNamed } from '../../testing/index.ts'
 import { findCut } from '../judge/findCut.ts'
+import { factsOf } from '../protocol/eventKind.ts'
+import { EVENT_KINDS, type Protocol } from '../protocol/protocol.ts'
 import { checkStandard } from './check.ts'
+import { contentHash } from './contentHash.ts'
+import { schoolsFor } from './schools.ts'
+import { eventTemplate, scoringTemplate } from './standardTemplate.ts'
 import { parseStandard } from './parseStandard.ts'
 import { sayRemark } from './remark.ts'
 import type { Standard } from './standard.ts'
@@ -27,6 +32,26 @@ const FAULTS: Readonly<Record<string, readonly [place: string, code: string]>> =
   'rounded-to-milliseconds': ['events[1].rounding.step', 'roundingTooFine'],
   'wrong-unit': ['events[1].scoring.unit', 'unit'],
   'cut-on-the-wrong-side': ['events[0].scoring.atLeast', 'cut'],
+  'slower-earns-more': ['events[0].scoring.bands[0].rows[2].centipoints', 'worseEarnsMore'],
+  'rows-out-of-order': ['events[1].scoring.bands[0].rows[1]', 'rowsOutOfOrder'],
+  'row-twice': ['events[1].scoring.bands[1].rows[2].value', 'rowRepeated'],
+  'total-out-of-reach': ['combination.totalCentipoints', 'totalUnreachable'],
+  'total-never-missed': ['combination.totalCentipoints', 'totalAlwaysReached'],
+  'class-out-of-reach': ['combination.classes[2].fromCentipoints', 'classUnreachable'],
+  'classes-out-of-order': ['combination.classes[1].fromCentipoints', 'classesOutOfOrder'],
+  'minimum-out-of-reach': ['events[0].minimumCentipoints', 'minimumUnreachable'],
+  'alternate-nowhere': ['events[0].alternates[1].eventId', 'alternateNowhere'],
+  'alternate-unused': ['alternateEvents[1]', 'alternateUnused'],
+  'norm-classes-out-of-order': ['events[3].scoring.bands[0].from[2]', 'classesOutOfOrder'],
+  'norm-class-empty': ['events[3].scoring.bands[1].from[2]', 'classUnreachable'],
+  'cycles-for-beats': ['events[1].protocol.beatsPerMinute', 'cadenceInCycles'],
+  'kilograms-for-grams': ['events[5].scoring.atLeast', 'unitLooksWrong'],
+  'more-to-meet-than-events': ['combination.eventsToMeet', 'tooManyToMeet'],
+  'nothing-judged': ['combination', 'nothingJudged'],
+  'finer-than-the-ruler': ['events[2].rounding.step', 'roundingTooFine'],
+  'class-values-missing': ['events[2].scoring.bands[0].from', 'classCount'],
+  'school-that-does-not-fit': ['events[1].scoring.kind', 'school'],
+  'throw-has-a-hole': ['events[1].scoring.bands[3]', 'ageWithoutBand'],
   'unknown-property': ['events[0].protocol.restPlace', 'unknownProperty'],
 }
 
@@ -50,6 +75,38 @@ test('the demo standards check clean, together', () => {
   const [v2, v3] = [standardNamed('v2'), standardNamed('v3')]
   expect(checkStandard(v2, [v3])).toEqual([])
   expect(checkStandard(v3, [v2])).toEqual([])
+})
+
+const STANDARDS = path.resolve(import.meta.dirname, '../../../demo/standards')
+const DEMO = readdirSync(STANDARDS).map(
+  (file) => [file, JSON.parse(readFileSync(path.join(STANDARDS, file), 'utf8'))] as const,
+)
+
+test.each(DEMO)('the demo file %s checks clean, and has one hash as a file and as it is read', (_, plain) => {
+  const parsed = parseStandard(plain)
+  expect(parsed.ok && checkStandard(parsed.value)).toEqual([])
+  // exported and imported again: the same document, the same hash
+  const again = parsed.ok ? parseStandard(JSON.parse(JSON.stringify(parsed.value))) : parsed
+  expect(parsed.ok && contentHash(parsed.value)).toBe(contentHash(plain))
+  expect(again.ok && contentHash(again.value)).toBe(contentHash(plain))
+})
+
+test('every kind of event can be begun from a template, with every school that fits, without an error', () => {
+  for (const kind of EVENT_KINDS) {
+    const { protocol, rounding } = eventTemplate(kind, 'event') as { protocol: Protocol; rounding: { step: number } }
+    for (const school of schoolsFor(protocol, factsOf(protocol))) {
+      const event = {
+        id: 'event',
+        name: 'Event',
+        protocol,
+        rounding,
+        scoring: scoringTemplate(school, protocol, rounding.step),
+      }
+      const errors = checkStandard(soundStandard(plainStandard([event]))).filter(({ severity }) => severity === 'error')
+      // bands that begin at 18 are for whoever is old enough
+      expect(errors, `${kind} by ${school}`).toEqual([])
+    }
+  }
 })
 
 test('two versions in force on one day are found', () => {

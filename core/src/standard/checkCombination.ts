@@ -84,7 +84,8 @@ const checkTotal = (
     const range = rangeOf(scoring)
     if (!range) continue
     most += range.most
-    least += Math.max(range.least, minimumCentipoints ?? minimumEachCentipoints)
+    // a minimum beyond the table is told at its own place
+    least += Math.min(range.most, Math.max(range.least, minimumCentipoints ?? minimumEachCentipoints))
   }
   return [
     ...(totalCentipoints > most
@@ -132,7 +133,8 @@ const checkTotalClasses = (classes: NonNullable<PointsTotal['classes']>, total: 
       ]
     }
     const next = classes[index + 1]
-    if (fromCentipoints <= most && (next === undefined || next.fromCentipoints > total)) return []
+    const isEmpty = next !== undefined && next.fromCentipoints > fromCentipoints && next.fromCentipoints <= total
+    if (fromCentipoints <= most && !isEmpty) return []
     return [
       {
         place,

@@ -1,0 +1,76 @@
+import { expect, test } from 'vitest'
+import { capacityFromMileAndAHalf, capacityFromShuttle, capacityFromTwelveMinutes } from './aerobicCapacity.ts'
+import { heatFromAir, wetBulbGlobe } from './heat.ts'
+import { jumpPower } from './jumpPower.ts'
+import { oneRepetitionMaximum } from './oneRepetitionMaximum.ts'
+import { ageFactor, capacityFromStepping, capacityFromThreeMinutes, steppingCost } from './stepCapacity.ts'
+
+// (2400 − 504.9) / 44.73 = 42.367; (3000 − 504.9) / 44.73 = 55.781
+test('a 12-minute run (Cooper 1968)', () => {
+  expect(capacityFromTwelveMinutes(2_400_000)).toMatchObject({ value: 42.4, unit: 'ml/kg/min', isWithin: true })
+  expect(capacityFromTwelveMinutes(3_000_000).value).toBe(55.8)
+  expect(capacityFromTwelveMinutes(900_000).isWithin).toBe(false)
+})
+
+// 483 / 12 + 3.5 = 43.75; 483 / 10 + 3.5 = 51.8
+test('1.5 miles (American College of Sports Medicine)', () => {
+  expect(capacityFromMileAndAHalf(720_000).value).toBe(43.8)
+  expect(capacityFromMileAndAHalf(600_000).value).toBe(51.8)
+})
+
+// adults: 31.025 + 3.238·12 − 3.248·18 + 0.1536·12·18 = 31.025 + 38.856 − 58.464 + 33.1776 = 44.5946
+// age 12: 31.025 + 38.856 − 38.976 + 22.1184 = 53.0234
+test('a 20 m shuttle (Léger et al. 1988), adults as 18', () => {
+  expect(capacityFromShuttle(12_000, 30).value).toBe(44.6)
+  expect(capacityFromShuttle(12_000, 18).value).toBe(44.6)
+  expect(capacityFromShuttle(12_000, 12).value).toBe(53)
+})
+
+// 0.2·23 + 1.33·1.8·0.35·23 + 3.5 = 4.6 + 19.2717 + 3.5 = 27.3717
+test('the cost of stepping (American College of Sports Medicine)', () => {
+  expect(steppingCost(23, 350)).toBeCloseTo(27.3717, 4)
+})
+
+// men 111.33 − 0.42·140 = 52.53; women 65.81 − 0.1847·140 = 39.952
+test('three minutes on 41.3 cm (McArdle et al. 1972)', () => {
+  expect(capacityFromThreeMinutes(140, 'men').value).toBe(52.5)
+  expect(capacityFromThreeMinutes(140, 'women').value).toBe(40)
+})
+
+test.each([
+  [20, 1],
+  [25, 1],
+  [30, 0.935],
+  [35, 0.87],
+  [65, 0.65],
+  [80, 0.65],
+])('the age factor at %i is %f (Åstrand and Ryhming 1954)', (age, factor) => {
+  expect(ageFactor(age)).toBeCloseTo(factor, 6)
+})
+
+// men: 27.3717 · 134/79 = 46.428; women: 27.3717 · 126/68 = 50.718, at 40: · 0.83 = 42.096
+test('stepping carried on to the highest heart rate (Åstrand and Ryhming 1954)', () => {
+  expect(capacityFromStepping(27.3717, 140, 25, 'men').value).toBe(46.4)
+  expect(capacityFromStepping(27.3717, 140, 25, 'women').value).toBe(50.7)
+  expect(capacityFromStepping(27.3717, 140, 40, 'women').value).toBe(42.1)
+})
+
+// Epley: 100 · (1 + 5/30) = 116.667 kg; Brzycki: 100 · 36/32 = 112.5 kg
+test('one repetition from several (Epley 1985, Brzycki 1993)', () => {
+  expect(oneRepetitionMaximum(100_000, 5, 'epley')).toBe(116_667)
+  expect(oneRepetitionMaximum(100_000, 5, 'brzycki')).toBe(112_500)
+  expect(oneRepetitionMaximum(100_000, 0, 'epley')).toBeNull()
+  expect(oneRepetitionMaximum(100_000, 11, 'brzycki')).toBeNull()
+})
+
+// 60.7·45 + 45.3·75 − 2055 = 2731.5 + 3397.5 − 2055 = 4074
+test('power of a jump (Sayers et al. 1999)', () => {
+  expect(jumpPower(450, 75_000)).toMatchObject({ value: 4_074, unit: 'W' })
+})
+
+// 0.7·25 + 0.2·40 + 0.1·30 = 28.5
+// 30 °C, 50 %: e = 0.5·6.105·exp(17.27·30/267.7) = 21.144; 0.567·30 + 0.393·21.144 + 3.94 = 29.26
+test('heat, measured and from air alone (Australian Bureau of Meteorology)', () => {
+  expect(wetBulbGlobe(25, 40, 30)).toBe(28.5)
+  expect(heatFromAir(30, 50)).toMatchObject({ value: 29.3, unit: '°C', isWithin: true })
+})
