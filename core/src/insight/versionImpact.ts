@@ -75,7 +75,7 @@ export const versionImpact = (
   results: readonly PastResult[],
   { mostChanged = 500, onProgress }: ImpactOptions = {},
 ): VersionImpact => {
-  const tally = new Tally([...new Set([...before.events, ...after.events].map(({ id }) => id))])
+  const tally = new Tally(before, after)
   for (const [index, result] of results.entries()) {
     tally.add(result, judgeUnder(before, result), judgeUnder(after, result), mostChanged)
     if (onProgress && (index + 1) % PROGRESS_EVERY === 0) onProgress(index + 1)
@@ -87,7 +87,8 @@ export const versionImpact = (
 interface Judged {
   readonly outcome: Outcome
   readonly ageYears: number
-  readonly marks: ReadonlyMap<string, PlainMark>
+  /** In the order of the standard's events. */
+  readonly marks: readonly PlainMark[]
 }
 
 const judgeUnder = (standard: Standard, result: PastResult): Judged => {
@@ -101,22 +102,19 @@ const judgeUnder = (standard: Standard, result: PastResult): Judged => {
     ...(result.bodyMassG === undefined ? {} : { bodyMassG: result.bodyMassG }),
   }
   const on: JudgedOn = { standard, testDate: result.testDate }
-  const marks = new Map<string, PlainMark>()
-  for (const event of standard.events) {
-    marks.set(event.id, judgePlainly(on, event, candidate, measureOf(result.measures[event.id])))
-  }
+  const marks = standard.events.map((event) => judgePlainly(on, event, candidate, measureOf(result.measures[event.id])))
   const full =
     standard.combination.kind === 'pointsTotal'
       ? standard.events.map((event) => fullPointsOf(on, event, candidate))
       : []
-  const { outcome } = decide(standard.combination, [...marks.values()], full)
+  const { outcome } = decide(standard.combination, marks, full)
   return { outcome, ageYears: candidate.ageYears, marks }
 }
 
 const NOT_STARTED: Measure = { kind: 'notStarted', notes: [] }
 const READING = { kind: 'readings', taken: [], steps: [] } as const
 
-/** The unit is the event's own; nothing here looks at it but the method's uncertainty. */
+/** The unit is known from the event; the one of the measure itself is never looked at here. */
 const measureOf = (past: PastMeasure | undefined): Measure => {
   if (past === undefined) return NOT_STARTED
   if ('ended' in past) return { kind: 'ended', reason: past.ended, soFar: 0, unit: 'count', notes: [] }
@@ -133,16 +131,37 @@ const groupOf = (category: string, ageYears: number): string => {
   return decade >= 60 ? `${category}, 60 and over` : `${category}, ${decade}–${decade + 9}`
 }
 
+interface EventCounts {
+  readonly eventId: string
+  /** Place among the events of each standard, -1 where it has no such event. */
+  readonly placeBefore: number
+  readonly placeAfter: number
+  metBefore: number
+  metAfter: number
+  toMet: number
+  toShort: number
+}
+
 class Tally {
   private people = 0
   private readonly moves = new Map<string, { before: Outcome; after: Outcome; people: number }>()
   private readonly groups = new Map<string, { people: number; metBefore: number; metAfter: number }>()
-  private readonly events: Map<string, { metBefore: number; metAfter: number; toMet: number; toShort: number }>
+  private readonly events: readonly EventCounts[]
   private readonly changed: ChangedPerson[] = []
   private changedInAll = 0
 
-  constructor(eventIds: readonly string[]) {
-    this.events = new Map(eventIds.map((id) => [id, { metBefore: 0, metAfter: 0, toMet: 0, toShort: 0 }]))
+  constructor(before: Standard, after: Standard) {
+    const placeIn = ({ events }: Standard, eventId: string): number => events.findIndex(({ id }) => id === eventId)
+    const ids = [...new Set([...before.events, ...after.events].map(({ id }) => id))]
+    this.events = ids.map((eventId) => ({
+      eventId,
+      placeBefore: placeIn(before, eventId),
+      placeAfter: placeIn(after, eventId),
+      metBefore: 0,
+      metAfter: 0,
+      toMet: 0,
+      toShort: 0,
+    }))
   }
 
   add({ key, category }: PastResult, before: Judged, after: Judged, mostChanged: number): void {
@@ -158,14 +177,16 @@ class Tally {
     if (before.outcome === 'met') group.metBefore += 1
     if (after.outcome === 'met') group.metAfter += 1
     const changedEvents: { eventId: string; margin: number | null }[] = []
-    for (const [eventId, counts] of this.events) {
-      const [was, is] = [isMet(before.marks.get(eventId)), isMet(after.marks.get(eventId))]
+    for (const counts of this.events) {
+      const markAfter = after.marks[counts.placeAfter]
+      const was = isMet(before.marks[counts.placeBefore])
+      const is = isMet(markAfter)
       if (was) counts.metBefore += 1
       if (is) counts.metAfter += 1
       if (was === is) continue
       if (is) counts.toMet += 1
       else counts.toShort += 1
-      changedEvents.push({ eventId, margin: after.marks.get(eventId)?.margin ?? null })
+      changedEvents.push({ eventId: counts.eventId, margin: markAfter?.margin ?? null })
     }
     if (before.outcome === after.outcome) return
     this.changedInAll += 1
@@ -182,7 +203,13 @@ class Tally {
       metBefore: sum('metBefore'),
       metAfter: sum('metAfter'),
       moves: [...this.moves.values()].sort((a, b) => b.people - a.people),
-      events: [...this.events].map(([eventId, counts]) => ({ eventId, ...counts })),
+      events: this.events.map(({ eventId, metBefore, metAfter, toMet, toShort }) => ({
+        eventId,
+        metBefore,
+        metAfter,
+        toMet,
+        toShort,
+      })),
       groups: groups.sort((a, b) => (a.group < b.group ? -1 : 1)),
       changed: this.changed,
       changedInAll: this.changedInAll,

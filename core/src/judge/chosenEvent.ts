@@ -22,6 +22,7 @@ export const chosenEvent = (
   event: StandardEvent,
   candidate: Candidate,
 ): ChosenEvent => {
+  if (!event.alternates && !event.variants) return { event, scoring: event.scoring }
   const alternate = event.alternates?.find(({ eventId, allowedBy, band }) => {
     const inBand = band === undefined || isFor(band, candidate)
     return inBand && (allowedBy === 'band' || candidate.alternates?.[event.id] === eventId)

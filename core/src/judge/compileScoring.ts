@@ -15,7 +15,7 @@ import {
 } from '../standard/scoring.ts'
 import type { StandardEvent } from '../standard/standard.ts'
 import { indexBands, type BandPerson } from './bandIndex.ts'
-import { tableLookup } from './scoreTable.ts'
+import { denseLookup, tableLookup } from './scoreTable.ts'
 
 /** What a score is: distance to the good side of a cut, points, place among the classes, or nothing. */
 export type ScoreKind = 'margin' | 'centipoints' | 'class' | 'nothing'
@@ -135,7 +135,7 @@ export const relativeCut = (
 }
 
 const tableScorer = (scoring: PointsTable, direction: 1 | -1, step: number): Scorer => {
-  const tables = scoring.bands.map((band) => tableLookup(scoring, band, direction, step))
+  const tables = scoring.bands.map((band) => tableLookup(scoring, band, direction))
   const tableOf = (band: number) => {
     const table = tables[band]
     if (!table) throw new RangeError(`Band ${band} was asked for, but the table has ${tables.length}.`)
@@ -143,7 +143,7 @@ const tableScorer = (scoring: PointsTable, direction: 1 | -1, step: number): Sco
   }
   return {
     scoreKind: 'centipoints',
-    score: (band, rounded) => tableOf(band).pointsAt(direction * rounded),
+    score: denseLookup(tables, direction, step) ?? ((band, rounded) => tableOf(band).pointsAt(direction * rounded)),
     best: (band) => tableOf(band).fullCentipoints,
     valueFor: (band, centipoints) => {
       const { pointsAt, worst, best, floorCentipoints, fullCentipoints } = tableOf(band)

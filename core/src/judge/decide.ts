@@ -40,14 +40,8 @@ export const decide = (
   marks: readonly BareMark[],
   fullCentipoints: readonly number[],
 ): Decision => {
-  const breaches = placesOf(marks, (mark) => mark.kind === 'ended' && mark.reason === 'breach')
-  if (combination.safetyBreachOverrides && breaches.length > 0) {
-    return { outcome: 'short', deciding: breaches, settled: true, because: 'breach' }
-  }
-  const disqualified = placesOf(marks, (mark) => mark.kind === 'ended' && mark.reason === 'disqualified')
-  if (disqualified.length > 0) return byMarks('disqualified', disqualified, true)
-  const withdrawn = placesOf(marks, (mark) => mark.kind === 'ended' && mark.reason === 'withdrawn')
-  if (withdrawn.length > 0) return byMarks('withdrawn', withdrawn, true)
+  const early = marks.some(({ kind }) => kind === 'ended') ? endedEarly(combination, marks) : null
+  if (early) return early
   switch (combination.kind) {
     case 'everyEventMet':
       return everyMet(marks)
@@ -58,6 +52,20 @@ export const decide = (
     case 'tookPart':
       return { ...whenNoneShort(marks), because: 'tookPart' }
   }
+}
+
+/** What an early end decides by itself. */
+const endedEarly = (combination: Combination, marks: readonly BareMark[]): Decision | null => {
+  const endedBy = (reason: EndReason): number[] =>
+    placesOf(marks, (mark) => mark.kind === 'ended' && mark.reason === reason)
+  const breaches = endedBy('breach')
+  if (combination.safetyBreachOverrides && breaches.length > 0) {
+    return { outcome: 'short', deciding: breaches, settled: true, because: 'breach' }
+  }
+  const disqualified = endedBy('disqualified')
+  if (disqualified.length > 0) return byMarks('disqualified', disqualified, true)
+  const withdrawn = endedBy('withdrawn')
+  return withdrawn.length > 0 ? byMarks('withdrawn', withdrawn, true) : null
 }
 
 const everyMet = (marks: readonly BareMark[]): Decision => {
@@ -190,8 +198,15 @@ const byMarks = (outcome: Outcome, deciding: readonly number[], settled: boolean
   because: 'marks',
 })
 
-const placesOf = (marks: readonly BareMark[], holds: (mark: BareMark) => boolean): number[] =>
-  marks.flatMap((mark, place) => (holds(mark) ? [place] : []))
+const placesOf = (marks: readonly BareMark[], holds: (mark: BareMark) => boolean): number[] => {
+  // a plain loop: comparing versions asks this some millions of times
+  const places: number[] = []
+  for (let place = 0; place < marks.length; place++) {
+    const mark = marks[place]
+    if (mark && holds(mark)) places.push(place)
+  }
+  return places
+}
 
 const isMet = (mark: BareMark): boolean =>
   mark.kind === 'met' || mark.kind === 'scored' || (mark.kind === 'decided' && mark.as === 'met')

@@ -158,8 +158,12 @@ const assess = (
 ): Assessed => {
   const { event } = chosen
   const worth = scoreValue(event, compiled, row, cut, minimum, measure.value, candidate.bodyMassG ?? 0)
-  const uncertainty = cut === null ? 0 : uncertaintyOf(on.standard.uncertainty, measure)
-  return { worth, uncertainty, nearTheCut: cut !== null && couldBeOtherwise(event, cut, measure.value, uncertainty) }
+  const uncertainty = cut === null ? 0 : uncertaintyOf(on.standard.uncertainty, compiled.unit, measure)
+  return {
+    worth,
+    uncertainty,
+    nearTheCut: cut !== null && couldBeOtherwise(event, cut, measure.value, worth.rounded, uncertainty),
+  }
 }
 
 /** A mark with its figures but without words, for judging many people at once. */
@@ -188,9 +192,9 @@ export const judgePlainly = (on: JudgedOn, event: StandardEvent, candidate: Cand
       if (!ground.found.ok) return { kind: 'open', margin: null }
       const { worth, nearTheCut } = assess(ground, ground.found.row, measure)
       const { centipoints, margin } = worth
-      const points = centipoints === null ? {} : { points: { centipoints, minimumCentipoints: ground.minimum } }
       const kind = nearTheCut && on.standard.uncertainty.nearTheCut === 'decide' ? 'open' : worth.kind
-      return { kind, margin, ...points }
+      if (centipoints === null) return { kind, margin }
+      return { kind, margin, points: { centipoints, minimumCentipoints: ground.minimum } }
     }
   }
 }

@@ -1,5 +1,6 @@
 /** Scores many results at once, without marks or traces: for comparing versions and for reports. */
 import { roundTo, type RoundingRule } from '../quantity/rounding.ts'
+import { NO_BAND } from './bandIndex.ts'
 import type { CompiledScoring } from './compileScoring.ts'
 
 /** Score of a result whose band is not one. */
@@ -18,7 +19,7 @@ export const scoreColumn = (
   bands: Int16Array,
   values: Int32Array,
   bodyMassG: Int32Array | null,
-  scores: Float64Array | Int32Array,
+  scores: Float64Array,
 ): void => {
   // whole values need no rounding to steps of 1
   const isExact = rounding.step === 1
@@ -29,3 +30,27 @@ export const scoreColumn = (
     scores[index] = band < 0 ? NO_SCORE : score(band, rounded, bodyMassG === null ? 0 : (bodyMassG[index] ?? 0))
   }
 }
+
+/**
+ * Finds the band of many people.
+ * @param ages in years
+ * @param categories index into `categoryIds`
+ * @returns each person's band, NO_BAND or SEVERAL_BANDS
+ */
+export const bandColumn = (
+  { bandFor }: Pick<CompiledScoring, 'bandFor'>,
+  ages: Uint8Array,
+  categories: Uint8Array,
+  categoryIds: readonly string[],
+): Int16Array => {
+  const byCategoryAndAge = categoryIds.map((category) =>
+    Int16Array.from({ length: AGES }, (_, ageYears) => bandFor({ ageYears, category })),
+  )
+  const bands = new Int16Array(ages.length)
+  for (let index = 0; index < ages.length; index++) {
+    bands[index] = byCategoryAndAge[categories[index] ?? 0]?.[ages[index] ?? 0] ?? NO_BAND
+  }
+  return bands
+}
+
+const AGES = 256

@@ -33,28 +33,35 @@ export const scoreValue = (
   const rounded = roundTo(value, event.rounding)
   const scored = score(row, rounded, bodyMassG)
   const margin = cut === null ? null : cut.sense === 'atLeast' ? rounded - cut.value : cut.value - rounded
-  const worth = { rounded, margin, centipoints: null, classIndex: null }
+  // each object is written out: spreading costs more than all the rest when a hundred thousand people are judged
   switch (scoreKind) {
     case 'margin':
-      return { ...worth, kind: scored >= 0 ? 'met' : 'short', margin: scored }
-    case 'centipoints':
-      if (minimumCentipoints === null) return { ...worth, kind: 'scored', centipoints: scored }
-      return { ...worth, kind: scored >= minimumCentipoints ? 'met' : 'short', centipoints: scored }
+      return { kind: scored >= 0 ? 'met' : 'short', rounded, margin: scored, centipoints: null, classIndex: null }
+    case 'centipoints': {
+      const kind = minimumCentipoints === null ? 'scored' : scored >= minimumCentipoints ? 'met' : 'short'
+      return { kind, rounded, margin, centipoints: scored, classIndex: null }
+    }
     case 'class':
-      return { ...worth, kind: 'scored', classIndex: scored }
+      return { kind: 'scored', rounded, margin, centipoints: null, classIndex: scored }
     case 'nothing':
-      return { ...worth, kind: scoring.kind === 'effort' ? 'scored' : 'met' }
+      return {
+        kind: scoring.kind === 'effort' ? 'scored' : 'met',
+        rounded,
+        margin,
+        centipoints: null,
+        classIndex: null,
+      }
   }
 }
 
-/** How far a reading may be off, either way: by its method, and by what the clocks of two devices may differ. */
+/**
+ * How far a reading may be off, either way: by its method, and by what the clocks of two devices may differ.
+ * @param unit of the event
+ */
 export const uncertaintyOf = (
   policy: UncertaintyPolicy,
-  {
-    unit,
-    reading,
-    clockUncertaintyMs,
-  }: Pick<Extract<Measure, { kind: 'complete' }>, 'unit' | 'reading' | 'clockUncertaintyMs'>,
+  unit: Unit,
+  { reading, clockUncertaintyMs }: Pick<Extract<Measure, { kind: 'complete' }>, 'reading' | 'clockUncertaintyMs'>,
 ): number => {
   switch (unit) {
     case 'ms': {
@@ -76,9 +83,18 @@ export const uncertaintyOf = (
 /** Values below zero exist for readings from a foot line only. */
 const LOWEST_VALUE: Partial<Record<Unit, number>> = { mm: Number.MIN_SAFE_INTEGER }
 
-/** Judges the two ends of what the reading may have been: if they differ, the method cannot tell. */
-export const couldBeOtherwise = (event: StandardEvent, cut: Cut, value: number, uncertainty: number): boolean => {
-  if (uncertainty === 0) return false
+/**
+ * Judges the two ends of what the reading may have been: if they differ, the method cannot tell.
+ * @param rounded the value as it was judged; further from the cut than reading and rounding can be off, nothing is asked
+ */
+export const couldBeOtherwise = (
+  event: StandardEvent,
+  cut: Cut,
+  value: number,
+  rounded: number,
+  uncertainty: number,
+): boolean => {
+  if (uncertainty === 0 || Math.abs(rounded - cut.value) > uncertainty + event.rounding.step) return false
   const low = roundTo(Math.max(LOWEST_VALUE[cut.unit] ?? 0, value - uncertainty), event.rounding)
   const high = roundTo(value + uncertainty, event.rounding)
   return meets(low, cut) !== meets(high, cut)

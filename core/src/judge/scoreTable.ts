@@ -1,6 +1,6 @@
 /**
  * Points tables, prepared for looking up. Inside, values are turned so that a larger one is always better; a value on a
- * step of the event's rounding is then found by its place in one dense list.
+ * step of the event's rounding is found by its place in one dense list, others by halving.
  */
 import { roundTo, type RoundingRule } from '../quantity/rounding.ts'
 import type { PointsBand, PointsTable } from '../standard/scoring.ts'
@@ -21,13 +21,11 @@ const WHOLE_CENTIPOINTS: RoundingRule = { mode: 'nearest', step: 1 }
 /**
  * Prepares one band's rows.
  * @param direction 1 where more is better, -1 where less is
- * @param step of the event's rounding
  */
 export const tableLookup = (
   table: Pick<PointsTable, 'between' | 'pointsRounding' | 'floorCentipoints'>,
   { rows }: Pick<PointsBand, 'rows'>,
   direction: 1 | -1,
-  step: number,
 ): TableLookup => {
   const ordered = rows
     .map(({ value, centipoints }) => ({ goodness: direction * value, centipoints }))
@@ -55,17 +53,39 @@ export const tableLookup = (
     return between(lower, centipoints[high] ?? 0, value - from, (goodness[high] ?? 0) - from, pointsRounding)
   }
 
-  const places = (best - worst) / step + 1
-  const isDense = Number.isInteger(places) && places <= MOST_DENSE
-  const dense = isDense ? Int32Array.from({ length: places }, (_, place) => search(worst + place * step)) : null
-  const pointsAt = (value: number): number => {
-    if (value < worst) return floorCentipoints
-    if (value >= best) return fullCentipoints
-    if (dense === null) return search(value)
-    const place = (value - worst) / step
-    return Number.isInteger(place) ? (dense[place] ?? 0) : search(value)
+  return { pointsAt: search, worst, best, floorCentipoints, fullCentipoints }
+}
+
+/**
+ * One list for all bands, in which the points of a rounded value stand at its place; null where a table is too long or
+ * its rows are not on steps of the rounding.
+ * @param tables of the bands, in order
+ */
+export const denseLookup = (
+  tables: readonly TableLookup[],
+  direction: 1 | -1,
+  step: number,
+): ((band: number, rounded: number) => number) | null => {
+  const places = tables.map(({ worst, best }) => (best - worst) / step + 1)
+  if (!places.every((count) => Number.isInteger(count) && count <= MOST_DENSE)) return null
+  // the first place of each band is for whatever is worse than its lowest row
+  const starts = new Int32Array(tables.length)
+  const worsts = new Int32Array(tables.length)
+  const lasts = new Int32Array(tables.length)
+  const points: number[] = []
+  for (const [band, { worst, pointsAt, floorCentipoints }] of tables.entries()) {
+    starts[band] = points.length + 1
+    worsts[band] = worst
+    lasts[band] = (places[band] ?? 1) - 1
+    points.push(floorCentipoints)
+    for (let place = 0; place < (places[band] ?? 0); place++) points.push(pointsAt(worst + place * step))
   }
-  return { pointsAt, worst, best, floorCentipoints, fullCentipoints }
+  const dense = Int32Array.from(points)
+  return (band, rounded) => {
+    const place = (direction * rounded - (worsts[band] ?? 0)) / step
+    const last = lasts[band] ?? 0
+    return dense[(starts[band] ?? 0) + (place < 0 ? -1 : place > last ? last : Math.floor(place))] ?? 0
+  }
 }
 
 /** A share of the way from one row's points to the next, rounded from the exact fraction. */
