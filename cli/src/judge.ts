@@ -1,9 +1,8 @@
 /** able-gauge judge: a file of results, row by row, without holding it in memory. */
 import { once } from 'node:events'
-import { createReadStream } from 'node:fs'
-import { open } from 'node:fs/promises'
 import Papa from 'papaparse'
-import { judgeResultRow, missingColumns, type JudgedRow, type ResultRow, type Standard } from '@able-gauge/core'
+import { judgeResultRow, missingColumns, printPoints, type JudgedRow, type Standard } from '@able-gauge/core'
+import { rowsOf, whyUnreadable } from './input.ts'
 import { EXIT, type Output } from './output.ts'
 
 export type ResultForm = 'csv' | 'json'
@@ -20,18 +19,11 @@ export const judgeFile = async (
     output.complain(`${file} cannot be read: ${unreadable}`)
     return EXIT.unusable
   }
-  const rows = createReadStream(file, 'utf8').pipe(
-    Papa.parse(Papa.NODE_STREAM_INPUT, {
-      header: true,
-      skipEmptyLines: 'greedy',
-      transformHeader: (name) => name.replace(/^\uFEFF/, '').trim(),
-    }),
-  )
-  let line = 1
+  let rows = 0
   let refused = 0
-  for await (const row of rows as AsyncIterable<ResultRow>) {
-    line += 1
-    if (line === 2) {
+  for await (const { row, line } of rowsOf(file)) {
+    rows += 1
+    if (rows === 1) {
       const missing = missingColumns(standard, Object.keys(row))
       if (missing.length > 0) {
         output.complain(`${file}, line 1: no column ${missing.map((column) => `"${column}"`).join(', ')}.`)
@@ -48,9 +40,9 @@ export const judgeFile = async (
       }
     }
   }
-  if (line === 1) output.complain(`${file} holds no rows.`)
-  else output.complain(`${line - 1 - refused} judged, ${refused} refused.`)
-  return refused > 0 || line === 1 ? EXIT.findings : EXIT.fine
+  if (rows === 0) output.complain(`${file} holds no rows.`)
+  else output.complain(`${rows - refused} judged, ${refused} refused.`)
+  return refused > 0 || rows === 0 ? EXIT.findings : EXIT.fine
 }
 
 /** Writes to a stream and waits when it cannot take more. */
@@ -60,15 +52,6 @@ export const writeTo =
     if (!stream.write(text)) await once(stream, 'drain')
   }
 
-const whyUnreadable = async (file: string): Promise<string | null> => {
-  try {
-    await (await open(file)).close()
-    return null
-  } catch (error) {
-    return error instanceof Error ? error.message : String(error)
-  }
-}
-
 const headingFor = ({ events }: Standard): string =>
   Papa.unparse([
     [
@@ -76,15 +59,23 @@ const headingFor = ({ events }: Standard): string =>
       'test_date',
       'verdict',
       'settled',
-      ...events.flatMap(({ id }) => [`${id}_mark`, `${id}_rounded`, `${id}_margin`]),
+      'points',
+      'class',
+      ...events.flatMap(({ id }) => [`${id}_mark`, `${id}_rounded`, `${id}_margin`, `${id}_points`]),
+      'reasons',
     ],
   ])
 
 const csvLine = ({ number, testDate, verdict }: Extract<JudgedRow, { ok: true }>): string => {
   const marks = verdict.marks.flatMap((mark) => [
-    mark.kind === 'ended' ? mark.reason : mark.kind,
+    mark.kind === 'ended' ? mark.reason : mark.kind === 'scored' && mark.className ? mark.className : mark.kind,
     'rounded' in mark ? (mark.rounded ?? '') : '',
     'margin' in mark ? mark.margin : '',
+    'points' in mark && mark.points ? printPoints(mark.points.centipoints) : '',
   ])
-  return Papa.unparse([[number, testDate, verdict.outcome, verdict.settled ? 'yes' : 'no', ...marks]])
+  const points = verdict.points ? printPoints(verdict.points.centipoints) : ''
+  const reasons = verdict.trace.map(({ title, sentence }) => `${title}. ${sentence}`).join(' ')
+  const settled = verdict.settled ? 'yes' : 'no'
+  const row = [number, testDate, verdict.outcome, settled, points, verdict.points?.className ?? '', ...marks, reasons]
+  return Papa.unparse([row])
 }

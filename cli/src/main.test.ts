@@ -70,9 +70,9 @@ test('results are judged row by row; bad rows are told with line and column, and
   const { code, written, complaints } = await run('judge', standard, results)
   expect(code).toBe(1)
   expect(written.split('\n')).toEqual([
-    'number,test_date,verdict,settled,press-ups_mark,press-ups_rounded,press-ups_margin,run_mark,run_rounded,run_margin',
-    'T-1,2026-11-24,met,yes,met,24,0,met,561000,19000',
-    'T-3,2026-11-24,short,yes,met,30,6,short,582000,-2000',
+    'number,test_date,verdict,settled,points,class,press-ups_mark,press-ups_rounded,press-ups_margin,press-ups_points,run_mark,run_rounded,run_margin,run_points,reasons',
+    'T-1,2026-11-24,met,yes,,,met,24,0,,met,561000,19000,,Met. Every event is met.',
+    expect.stringMatching(/^T-3,2026-11-24,short,yes,,,met,30,6,,short,582000,-2000,,".*Short in: Run 2,000 m\./),
     '',
   ])
   expect(complaints).toContain('line 3, column run: expected a time, such as 9:41.9')
@@ -100,6 +100,57 @@ test('results without a column, without rows, or under a standard with a hole ar
     code: 2,
     written: '',
   })
+})
+
+const DEMO = path.resolve(import.meta.dirname, '../../demo/standards')
+
+test('points, classes and reasons come out, and readings go in one by one', async () => {
+  const guard = path.join(DEMO, 'guard-service-v4.json')
+  const head =
+    'number,birth_date,category,test_date,pull-ups,pull-ups.alternate,throw.try-1,throw.try-2,throw.try-3,run,swim,march,swim.exemption'
+  const rows = [
+    'G-1,1997-03-02,female,2026-06-01,6,,3.85,4.1,,14:02,6:05,55:20,',
+    'G-2,1997-03-02,female,2026-06-01,0:30,bent-arm-hang,4.1,,,14:02,,57:00,water',
+    'G-3,1997-03-02,female,2026-06-01,6,rope-climb,3.85,4.1,far,14:02,6:05,55:20,',
+  ]
+  const { code, written, complaints } = await run(
+    'judge',
+    guard,
+    await file(`${head}\n${rows.join('\n')}\n`, 'guard.csv'),
+  )
+  expect(code).toBe(1)
+  const [, first = '', second = ''] = written.split('\n')
+  // 6 pull-ups of 1 to 9: 45 + 55·5/8 = 79.4, published as 79; 4.10 m between 3.80 (75) and 4.45 (90): 81.9, cut to 81; run 82
+  expect(first).toMatch(/^G-1,2026-06-01,met,yes,242,Ridge,met,6,5,79,/)
+  expect(second).toContain(',exempt,')
+  expect(second).toMatch(/^G-2,2026-06-01,met,yes,/)
+  expect(complaints).toContain(
+    'line 4, column pull-ups.alternate: expected nothing, or one of bent-arm-hang, found rope-climb.',
+  )
+  expect(complaints).toContain('line 4, column throw.try-3: expected a length in m, such as 12.5, found far.')
+})
+
+test('two versions are compared in words, and by past results', async () => {
+  const [old, now] = [path.join(DEMO, 'constabulary-entry-v2.json'), path.join(DEMO, 'constabulary-entry-v3.json')]
+  const words = await run('compare', old, now)
+  expect(words.code).toBe(0)
+  expect(words.out).toContain('Run 2,000 m, 18 to 29, female, Cut: 9:40, before: 10:20. Asks more.')
+  expect(words.out).not.toContain('Run 2,000 m, 30 to 39, male')
+  const head = 'number,birth_date,category,test_date,body_mass,press-ups,grip,trunk-hold,run,drag'
+  const results = await file(
+    `${head}\nT-1,2000-06-01,male,2025-09-30,80,25,44,2:00,9:30,0:22.0\nT-2,2000-06-01,male,2025-09-30,heavy,25,44,2:00,9:30,0:22.0\n`,
+    'past.csv',
+  )
+  const { code, out, written, complaints } = await run('compare', old, now, results)
+  expect(code).toBe(1)
+  expect(out).toContain('1 results: 0 met version 2, 1 would meet version 3. 1 would change.')
+  expect(written).toBe(
+    'T-1, 2025-09-30: short, then met (Press-ups with 1 repetition to spare; Run 2,000 m with 0:10 to spare)\n',
+  )
+  expect(complaints).toContain('line 3, column body_mass')
+  const json = await run('compare', old, now, results, '--json')
+  expect(JSON.parse(json.written)).toMatchObject({ impact: { people: 1, metAfter: 1 } })
+  expect(await run('compare', old, path.join(folder, 'nowhere.json'))).toMatchObject({ code: 2 })
 })
 
 test('wrong words are answered with the right ones', async () => {

@@ -1,11 +1,14 @@
 /** able-gauge: the same computation as the application, over files, without server or database. */
-import { readFile } from 'node:fs/promises'
-import { checkStandard, contentHash, parseStandard, sayFinding, sayRemark, type Standard } from '@able-gauge/core'
+import { checkStandard, contentHash, parseStandard, sayFinding, sayRemark } from '@able-gauge/core'
+import { compareVersions } from './compare.ts'
+import { readJson, readStandard } from './input.ts'
 import { judgeFile, type ResultForm } from './judge.ts'
 import { EXIT, type Output } from './output.ts'
 
 const HELP = `able-gauge check STANDARD.json                       names every fault of a standard, with an example and a way to mend it
 able-gauge judge STANDARD.json RESULTS.csv [--json]  judges people and measures, one row a person
+able-gauge compare OLD.json NEW.json [RESULTS.csv] [--json]
+                                                     what differs, and who of past results would change
 
 Ends with 0 when all is fine, 1 with findings or refused rows, 2 when the input cannot be used.`
 
@@ -21,6 +24,9 @@ export const main = async (args: readonly string[], output: Output): Promise<num
   if (command === 'check' && standardFile !== undefined && files.length === 1) return check(standardFile, output)
   if (command === 'judge' && standardFile !== undefined && resultsFile !== undefined && files.length === 2) {
     return judge(standardFile, resultsFile, form, output)
+  }
+  if (command === 'compare' && standardFile !== undefined && resultsFile !== undefined && files.length <= 3) {
+    return compare(standardFile, resultsFile, files[2], form, output)
   }
   output.complain(`"${args.join(' ')}" is not a command.\n\n${HELP}`)
   return EXIT.unusable
@@ -50,26 +56,13 @@ const judge = async (standardFile: string, resultsFile: string, form: ResultForm
   return standard === undefined ? EXIT.unusable : judgeFile(standard, resultsFile, form, output)
 }
 
-/** A standard nobody may be judged by is unusable: its errors make verdicts arbitrary. */
-const readStandard = async (file: string, output: Output): Promise<Standard | undefined> => {
-  const plain = await readJson(file, output)
-  if (plain === undefined) return undefined
-  const parsed = parseStandard(plain)
-  const errors = parsed.ok
-    ? checkStandard(parsed.value)
-        .filter(({ severity }) => severity === 'error')
-        .map(sayRemark)
-    : parsed.findings.map(sayFinding)
-  for (const error of errors) output.complain(`${file}: ${error}`)
-  return parsed.ok && errors.length === 0 ? parsed.value : undefined
-}
-
-const readJson = async (file: string, { complain }: Output): Promise<unknown> => {
-  try {
-    return JSON.parse(await readFile(file, 'utf8'))
-  } catch (error) {
-    const reason = error instanceof Error ? error.message : String(error)
-    complain(`${file} cannot be read as JSON: ${reason}`)
-    return undefined
-  }
+const compare = async (
+  oldFile: string,
+  newFile: string,
+  resultsFile: string | undefined,
+  form: ResultForm,
+  output: Output,
+): Promise<number> => {
+  const [before, after] = [await readStandard(oldFile, output), await readStandard(newFile, output)]
+  return before && after ? compareVersions(before, after, resultsFile, form, output) : EXIT.unusable
 }

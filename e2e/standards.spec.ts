@@ -1,0 +1,227 @@
+/** Standards as the officer in charge works on them: written, pasted, mended, published, tried and compared. */
+import { writeFile } from 'node:fs/promises'
+import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { expect, test } from './app.ts'
+
+test.use({ room: 'standards' })
+
+/** What a spreadsheet puts on the clipboard, dropped into the cell that has the focus. */
+const paste = (page: Page, text: string): Promise<void> =>
+  page.evaluate((block) => {
+    const data = new DataTransfer()
+    data.setData('text/plain', block)
+    document.activeElement?.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+    )
+  }, text)
+
+const BANDS = ['17\t24\topen', '25\t31\topen', '33\t39\topen', '40\t\topen'].join('\n')
+// four bands, from 50 to 100 points
+const POINTS = Array.from({ length: 11 }, (_, line) =>
+  [50 + line * 5, 20 + line * 2, 18 + line * 2, 16 + line * 2, 14 + line * 2].join('\t'),
+).join('\n')
+
+test('a table of four bands is pasted, its hole found and mended, and published for good', async ({
+  page,
+  signedIn,
+}) => {
+  await signedIn('ines.calloway-brandt')
+  await page.goto('/standards')
+  await page.getByRole('button', { name: 'New standard' }).click()
+  await page.getByLabel('What it is called').fill('Harbour Watch Test')
+  await page.getByRole('button', { name: 'Begin the draft' }).click()
+  await expect(page.getByRole('heading', { name: 'Harbour Watch Test, version 1' })).toBeVisible()
+
+  await page.getByRole('button', { name: /New event/ }).click()
+  await page.getByLabel('Name', { exact: true }).fill('Press-ups')
+  await page.getByLabel('Scored by').selectOption({ label: 'Points table' })
+  const bands = page.getByRole('table', { name: 'Bands' })
+  await bands.getByLabel('Age from, line 1', { exact: true }).click()
+  await paste(page, BANDS)
+  await expect(bands.getByLabel('Age from, line 4', { exact: true })).toHaveValue('40')
+  const points = page.getByRole('table', { name: 'Points table' })
+  await points.getByLabel('Points, line 1', { exact: true }).click()
+  await paste(page, POINTS)
+  await expect(points.getByLabel('40 and over, open, line 11', { exact: true })).toHaveValue('34')
+
+  // nobody of 32 has a band
+  const remarks = page.getByRole('region', { name: 'Remarks' }).or(page.locator('.remarks'))
+  await expect(remarks.getByText('no row for ages 32')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Publish' })).toBeDisabled()
+  const hole = bands.getByLabel('Age from, line 3', { exact: true })
+  await expect(hole).toHaveAttribute('aria-invalid', 'true')
+  await hole.fill('32')
+  await expect(page.getByText('The check finds nothing')).toBeVisible()
+
+  // arrow keys walk; what cannot be read is told at its cell and kept
+  await points.getByLabel('Points, line 1', { exact: true }).click()
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('ArrowRight')
+  await expect(points.getByLabel('17 to 24, open, line 2', { exact: true })).toBeFocused()
+  await page.keyboard.type('twenty')
+  await expect(points.getByLabel('17 to 24, open, line 2', { exact: true })).toHaveAttribute('aria-invalid', 'true')
+  await expect(remarks.getByText(/found "twenty"/)).toBeVisible()
+  await expect(page.getByText('All saved.')).toBeVisible()
+  await page.reload()
+  await page.getByRole('button', { name: /Press-ups/ }).click()
+  await expect(points.getByLabel('17 to 24, open, line 2', { exact: true })).toHaveValue('twenty')
+  await points.getByLabel('17 to 24, open, line 2', { exact: true }).fill('22')
+  await expect(page.getByText('The check finds nothing')).toBeVisible()
+
+  await page.getByRole('button', { name: 'Publish' }).click()
+  await page.getByRole('button', { name: 'Publish it' }).click()
+  await expect(page.getByText('A published version never changes.')).toBeVisible()
+  await expect(page.getByRole('row', { name: /^100 40 38 36 34$/ })).toBeVisible()
+})
+
+test('a published version can be changed neither on screen nor through the interface', async ({ page, signedIn }) => {
+  await signedIn('ines.calloway-brandt')
+  await page.goto('/standards/harbour-watch-test/1/edit')
+  await expect(page.getByText('This version is published and never changes.')).toBeVisible()
+  const detail = await (await page.request.get('/api/standards/harbour-watch-test/1')).json()
+  const changed = { revision: 1, content: { ...detail.content, name: 'Another' } }
+  expect((await page.request.put('/api/standards/harbour-watch-test/1', { data: changed })).status()).toBe(409)
+  const after = await (await page.request.get('/api/standards/harbour-watch-test/1')).json()
+  expect(after).toEqual(detail)
+})
+
+test('an exported file comes back as a draft, and a new version begins as a copy', async ({ page, signedIn }) => {
+  await signedIn('ines.calloway-brandt')
+  await page.goto('/standards/harbour-watch-test/1')
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Export the file' }).click()
+  const file = await (await download).path()
+  await page.goto('/standards')
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{') })
+  await expect(page.getByRole('alert')).toContainText('x.json is not JSON')
+  await page.locator('input[type=file]').setInputFiles(file)
+  await expect(page.getByRole('alert')).toContainText('has a version 1 already')
+  await page.goto('/standards/harbour-watch-test/1')
+  await page.getByRole('button', { name: 'Write a new version' }).click()
+  await expect(page.getByRole('heading', { name: 'Harbour Watch Test, version 2' })).toBeVisible()
+  await expect(page.getByText(/Versions 2 and 1 are both in force/).first()).toBeVisible()
+  await page.getByRole('button', { name: 'Throw the draft away' }).click()
+  await page.getByRole('button', { name: 'Throw it away' }).click()
+  await expect(page.getByRole('heading', { name: 'Standards', exact: true })).toBeVisible()
+})
+
+test('a person is tried: marks, verdict and reasons follow what is typed', async ({ page, signedIn }) => {
+  await signedIn('kester.munro-vale')
+  await page.goto('/standards/guard-service/4/try')
+  await page.getByLabel('Age in years').fill('29')
+  await page.getByLabel('Pull-ups, Repetitions').fill('6')
+  await page.getByLabel('Seated throw 3 kg, Try 1').fill('4.1')
+  await page.getByLabel('Run 2,800 m, Time').fill('14:02')
+  await page.getByLabel('Swim 200 m, Time').fill('6:31')
+  await expect(page.locator('aside .chip')).toHaveText('Short')
+  await page.getByLabel('Swim 200 m, Time').fill('6:30')
+  await page.getByLabel('Loaded march 6 km, Time').fill('57:00')
+  await expect(page.locator('aside .chip')).toHaveText('Met')
+  await expect(page.getByText('Met: Ridge')).toBeVisible()
+  await page.getByLabel('Run 2,800 m, Time').fill('14.02')
+  await expect(page.getByText('"14.02" is not a time, such as 9:41.9.')).toBeVisible()
+  await expect(page.locator('aside .chip')).toHaveText('Not finished')
+
+  await page.getByRole('button', { name: 'What must I reach?' }).click()
+  await expect(page.getByRole('heading', { name: 'Run 2,800 m' })).toBeVisible()
+  // women of 25 to 31: full points at 12:52, 45 points 27 started units of 8 s later
+  await expect(page.getByText('at most 16:28')).toBeVisible()
+  await expect(page.getByText('Even laps that meet it').first()).toBeVisible()
+  await page.getByLabel('Age in years').fill('16')
+  await expect(page.getByText('No row of the standard is for this age and category.').first()).toBeVisible()
+})
+
+test('two versions are compared, and past results say who would change', async ({ page, signedIn }) => {
+  await signedIn('ines.calloway-brandt')
+  await page.goto('/standards/constabulary-entry/compare')
+  await expect(page.getByText('Run 2,000 m: one cut for everybody, before: cut by band.')).toBeVisible()
+  await page.getByRole('button', { name: 'Apply both to the signed-off days' }).click()
+  await expect(page.getByText('results from signed-off days of version 2')).toBeVisible()
+  await expect(page.getByText('102')).toBeVisible()
+  const head = 'number,birth_date,category,test_date,body_mass,press-ups,grip,trunk-hold,run,drag'
+  const rows = [
+    'A-1,2000-06-01,male,2025-09-30,80,25,44,2:00,9:30,0:22.0',
+    'A-2,2000-06-01,male,2025-09-30,80,25,44,2:00,9:75,0:22.0',
+  ]
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'past.csv', mimeType: 'text/csv', buffer: Buffer.from([head, ...rows].join('\n')) })
+  await expect(page.getByText('1 rows could not be read')).toBeVisible()
+  await page.getByText(/who would change, with/).click()
+  await expect(page.getByRole('row', { name: /A-1, 2025-09-30/ })).toContainText('short to met')
+})
+
+test('a hundred thousand results are compared without holding up the page', async ({ page, signedIn }, info) => {
+  await signedIn('ines.calloway-brandt')
+  await page.goto('/standards/constabulary-entry/compare')
+  const head = 'number,birth_date,category,test_date,body_mass,press-ups,grip,trunk-hold,run,drag'
+  const rows = Array.from(
+    { length: 100_000 },
+    (_, index) =>
+      `B-${index},19${70 + (index % 29)}-06-01,${index % 2 ? 'male' : 'female'},2025-09-30,${60 + (index % 40)},${10 + (index % 35)},${28 + (index % 30)},2:0${index % 10},9:${10 + (index % 50)},0:2${index % 10}.5`,
+  )
+  await page.evaluate(() => {
+    const page = window as unknown as { longestMs: number }
+    page.longestMs = 0
+    new PerformanceObserver((list) => {
+      for (const { duration } of list.getEntries()) page.longestMs = Math.max(page.longestMs, duration)
+    }).observe({ entryTypes: ['longtask'] })
+  })
+  // from the disk, as a person chooses it: handed over as bytes, the page itself would have to take them in
+  const file = info.outputPath('many.csv')
+  await writeFile(file, [head, ...rows].join('\n'))
+  await page.locator('input[type=file]').setInputFiles(file)
+  await expect(page.getByText('100,000 results from many.csv').or(page.getByText('results from many.csv'))).toBeVisible(
+    { timeout: 60_000 },
+  )
+  const longestMs = await page.evaluate(() => (window as unknown as { longestMs: number }).longestMs)
+  console.log(`Longest task of the page while 100,000 results were compared: ${Math.round(longestMs)} ms.`)
+})
+
+const SCREENS = [
+  '/standards',
+  '/standards/guard-service/4',
+  '/standards/guard-service/5/edit',
+  '/standards/guard-service/4/try',
+  '/standards/constabulary-entry/compare',
+]
+
+test('no room of the standards has a serious barrier, by day or at dusk', async ({ page, signedIn }) => {
+  test.setTimeout(120_000)
+  await signedIn('ines.calloway-brandt')
+  await page.emulateMedia({ reducedMotion: 'reduce' })
+  for (const theme of ['day', 'dusk']) {
+    for (const screen of SCREENS) {
+      await page.goto(screen)
+      await page.evaluate((chosen) => localStorage.setItem('able-gauge-theme', chosen), theme)
+      await page.reload()
+      await expect(page.getByRole('main')).toBeVisible()
+      await page.waitForTimeout(400)
+      const { violations } = await new AxeBuilder({ page }).analyze()
+      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+      expect(
+        serious.map(
+          ({ id, nodes }) =>
+            `${theme} ${screen} ${id}: ${nodes
+              .slice(0, 3)
+              .map(({ html, failureSummary }) => html.slice(0, 140) + failureSummary)
+              .join(' | ')}`,
+        ),
+      ).toEqual([])
+    }
+  }
+})
+
+test('nothing in the standards is wider than a phone', async ({ page, signedIn }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await signedIn('ines.calloway-brandt')
+  for (const screen of SCREENS) {
+    await page.goto(screen)
+    await expect(page.getByRole('main')).toBeVisible()
+    await page.waitForTimeout(300)
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), screen).toBeLessThanOrEqual(390)
+  }
+})
