@@ -21,6 +21,7 @@ export interface ImpactAnswer {
 }
 
 const MOST_FINDINGS = 20
+const MOST_CHANGED = 200
 
 const standardFrom = (content: unknown): Standard => {
   const parsed = parseStandard(content)
@@ -75,6 +76,7 @@ const answer = (
   onProgress: (done: number, of: number) => void,
 ): ImpactAnswer => ({
   impact: versionImpact(standardFrom(before), standardFrom(after), results, {
+    mostChanged: MOST_CHANGED,
     onProgress: (done) => onProgress(done, results.length),
   }),
   refused: 0,

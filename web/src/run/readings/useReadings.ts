@@ -11,11 +11,12 @@ import {
   type StandardEvent,
   type StopReason,
 } from '@able-gauge/core'
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, reactive, watch } from 'vue'
 import type { Day, Entry } from '../../day/day.ts'
 import { useDay } from '../../day/dayStore.ts'
 import { useSession } from '../../session/sessionStore.ts'
 import { useAgreedClock } from '../../sync/agreedClock.ts'
+import { inTurns } from '../../sync/inTurns.ts'
 
 export const useReadings = (day: () => Day, event: StandardEvent, entry: () => Entry) => {
   const store = useDay()
@@ -33,7 +34,6 @@ export const useReadings = (day: () => Day, event: StandardEvent, entry: () => E
   const slots = computed(() => slotsOf(done.value.protocol))
   const typed = reactive<Record<string, string>>({})
   const problems = reactive<Record<string, string>>({})
-  const problem = ref('')
   const mayCapture = computed(() => session.may('officer', 'grader', 'timer') && !day().occasion.signedOff)
   const ready = computed(() => mayCapture.value && clock.agreement !== null && entry().attendance === 'present')
 
@@ -43,8 +43,9 @@ export const useReadings = (day: () => Day, event: StandardEvent, entry: () => E
   }
   watch(
     readings,
-    () => {
-      for (const slot of slots.value) if (!problems[slot.id]) typed[slot.id] = onRecord(slot)
+    (now, before) => {
+      // only what changed on record is shown anew: another field may be half typed when a reading arrives
+      for (const slot of slots.value) if (now[slot.id] !== before?.[slot.id]) typed[slot.id] = onRecord(slot)
     },
     { immediate: true },
   )
@@ -53,9 +54,17 @@ export const useReadings = (day: () => Day, event: StandardEvent, entry: () => E
     await store.capture(event.id, entry().id, observation, clock.moment())
   }
 
-  /** Records what was typed in one slot; a figure that is already on record is not recorded again. */
-  const record = async (slot: Slot): Promise<void> => {
+  // one after another, so that an undo sees what was typed before it
+  const inTurn = inTurns()
+  const record = (slot: Slot): Promise<void> => {
     const text = (typed[slot.id] ?? '').trim()
+    return inTurn(() => recordText(slot, text))
+  }
+  const stop = (reason: StopReason): Promise<void> => inTurn(() => observe({ kind: 'stopped', payload: { reason } }))
+  const undo = (): Promise<void> => inTurn(undoLast)
+
+  /** Records what was typed in one slot; a figure that is already on record is not recorded again. */
+  const recordText = async (slot: Slot, text: string): Promise<void> => {
     problems[slot.id] = ''
     if (text === onRecord(slot) || !ready.value) return
     if (text === '') {
@@ -67,18 +76,18 @@ export const useReadings = (day: () => Day, event: StandardEvent, entry: () => E
       problems[slot.id] = `"${text}" is not ${exampleOf(slot)}.`
       return
     }
+    typed[slot.id] = printField(read.value, slot)
+    if (read.value === readings.value[slot.id]) return
     await observe({ kind: 'read', payload: { slot: slot.id, value: read.value } })
   }
 
-  const stop = (reason: StopReason): Promise<void> => observe({ kind: 'stopped', payload: { reason } })
-
   const undoable = computed(() => own.value.filter(({ kind }) => kind !== 'decided').at(-1))
-  const undo = async (): Promise<void> => {
+  const undoLast = async (): Promise<void> => {
     const last = undoable.value
     if (!last || !mayCapture.value) return
     for (const id of Object.keys(problems)) problems[id] = ''
     await observe({ kind: 'voided', payload: { captureId: last.id, reason: 'undone at the console' } })
   }
 
-  return { slots, typed, problems, problem, mark, ready, mayCapture, record, stop, undo, undoable }
+  return { slots, typed, problems, mark, ready, mayCapture, record, stop, undo, undoable }
 }

@@ -16,6 +16,8 @@ const answer = shallowRef<ImpactAnswer | null>(null)
 const progress = ref<{ done: number; of: number } | null>(null)
 const problem = ref('')
 const source = ref('')
+/** Hundreds of rows are drawn when somebody asks for them. */
+const showsChanged = ref(false)
 
 const worker = new WorkerOfImpact()
 const remote = wrap<ImpactWorker>(worker)
@@ -191,12 +193,12 @@ const marginWords = ({ eventId, margin }: { eventId: string; margin: number | nu
           <small class="quiet">Ring: version {{ before.version }}. Marker: version {{ after.version }}.</small>
         </div>
       </div>
-      <details v-if="impact.changed.length">
+      <details v-if="impact.changed.length" @toggle="showsChanged = ($event.target as HTMLDetailsElement).open">
         <summary>
           The {{ impact.changed.length === impact.changedInAll ? '' : 'first ' }}{{ impact.changed.length }} who would
           change, with their margins under version {{ after.version }}
         </summary>
-        <div class="scroll">
+        <div v-if="showsChanged" class="scroll">
           <table class="table figures">
             <thead>
               <tr>

@@ -1,0 +1,102 @@
+import { standardNamed } from '@able-gauge/core/testing'
+import { expect, test } from 'vitest'
+import {
+  bandColumns,
+  blockFrom,
+  linesOf,
+  pasteInto,
+  pointLinesOf,
+  pointRowsFrom,
+  rowIndexOf,
+  rowsFrom,
+  schoolColumns,
+  valueForm,
+} from './scoringGrid.ts'
+import { textOf, valueFrom } from './typedValue.ts'
+
+const run = standardNamed('v2').events[1]
+if (!run) throw new Error('The demo standard changed.')
+const form = valueForm(run.protocol)
+const columns = [...bandColumns(false), ...schoolColumns({ kind: 'cutByBand' }, run.protocol, form)]
+
+test('rows become lines of text and the same rows again', () => {
+  const rows = [
+    { ageFrom: 18, ageTo: 29, category: 'male', atMost: 555_000 },
+    { ageFrom: 30, category: 'male', atMost: 580_100 },
+  ]
+  const lines = linesOf(rows, columns)
+  expect(lines).toEqual([
+    ['18', '29', 'male', '9:15'],
+    ['30', '', 'male', '9:40.1'],
+  ])
+  expect(rowsFrom(lines, columns)).toEqual(rows)
+})
+
+test('what cannot be read stays in the document as it was typed', () => {
+  expect(rowsFrom([['18', 'old', 'male', '9:75']], columns)).toEqual([
+    { ageFrom: 18, ageTo: 'old', category: 'male', atMost: '9:75' },
+  ])
+  expect(linesOf([{ ageFrom: 18, atMost: '9:75' }], columns)).toEqual([['18', '', '', '9:75']])
+})
+
+test('lines without any text are no rows, and do not count', () => {
+  const lines = [
+    ['18', '29', '', '9:15'],
+    ['', ' ', '', ''],
+    ['30', '', '', '9:40'],
+  ]
+  expect(rowsFrom(lines, columns)).toHaveLength(2)
+  expect([0, 1, 2].map((at) => rowIndexOf(lines, at))).toEqual([0, null, 1])
+})
+
+test('norm classes keep their values in one list, with a place for each', () => {
+  const scoring = { kind: 'normClasses', classes: [{ name: 'Low' }, { name: 'Fair' }, { name: 'Good' }] }
+  const norms = [...bandColumns(true), ...schoolColumns(scoring, run.protocol, form)]
+  expect(norms.map(({ label }) => label)).toEqual(['Age from', 'to', 'Category', 'Role', 'Fair', 'Good'])
+  const rows = rowsFrom([['18', '', '', '', '10:00', '']], norms)
+  expect(rows).toEqual([{ ageFrom: 18, from: [600_000, ''] }])
+  expect(linesOf([{ ageFrom: 18, from: [600_000, 540_000] }], norms)).toEqual([['18', '', '', '', '10:00', '9:00']])
+})
+
+test('a points table has a line for each number of points and a column for each band', () => {
+  const bands = [
+    {
+      rows: [
+        { value: 640_000, centipoints: 4_500 },
+        { value: 600_000, centipoints: 6_000 },
+      ],
+    },
+    { rows: [{ value: 620_000, centipoints: 6_000 }] },
+  ]
+  const lines = pointLinesOf(bands, form)
+  expect(lines).toEqual([
+    ['45', '10:40', ''],
+    ['60', '10:00', '10:20'],
+  ])
+  expect(pointRowsFrom(lines, 0, form)).toEqual(bands[0]?.rows)
+  expect(pointRowsFrom(lines, 1, form)).toEqual(bands[1]?.rows)
+})
+
+test('a block from a spreadsheet goes in at its cell, with new lines as needed and nothing beyond the last column', () => {
+  const block = blockFrom('1\t2\t3\r\n4\t5\t6\r\n')
+  expect(block).toEqual([
+    ['1', '2', '3'],
+    ['4', '5', '6'],
+  ])
+  expect(pasteInto([['a', 'b', 'c']], { line: 0, column: 1 }, block, 3)).toEqual([
+    ['a', '1', '2'],
+    ['', '4', '5'],
+  ])
+})
+
+test.each([
+  ['45.5', 'points', 4_550],
+  ['45.555', 'points', '45.555'],
+  ['24', 'whole', 24],
+  ['-3', 'whole', -3],
+  ['24.5', 'whole', '24.5'],
+  ['', 'whole', undefined],
+] as const)('"%s" typed as %s is %s, and is shown again as it was typed', (text, kind, value) => {
+  expect(valueFrom(text, kind)).toBe(value)
+  expect(textOf(value, kind)).toBe(text)
+})
