@@ -16,7 +16,6 @@ const PHONE = { width: 390, height: 844 }
 
 /** Each picture: who looks, at what, on which screen, and what is done before. */
 const PICTURES = [
-  { name: 'sign-in', path: '/sign-in', screen: LAPTOP },
   { name: 'days', as: 'ines.calloway-brandt', path: '/', screen: LAPTOP },
   { name: 'plan', as: 'ines.calloway-brandt', path: `${DAY}/plan`, screen: LAPTOP },
   { name: 'muster', as: 'odile.harrow', path: `${DAY}/muster`, screen: LAPTOP },
@@ -36,6 +35,14 @@ const PICTURES = [
     screen: PHONE,
     before: countSome,
     after: undoAll,
+  },
+  {
+    name: 'readings',
+    as: 'wanda.lofthouse',
+    path: `${DAY}/run/grip?bib=2`,
+    screen: LAPTOP,
+    before: readGrip,
+    after: undoReadings,
   },
   { name: 'laps', as: 'pell.varga', path: `${DAY}/run/run`, screen: LAPTOP, setUp: runWaveTwo },
   { name: 'laps-phone', as: 'pell.varga', path: `${DAY}/run/run`, screen: PHONE },
@@ -148,6 +155,22 @@ async function undoAll(tab) {
   for (let index = 0; index < 23; index++) {
     await tab.keyboard.press('u')
     await tab.waitForTimeout(60)
+  }
+}
+
+async function readGrip(tab) {
+  const typed = { 'Left, try 1': '29.5', 'Left, try 2': '31', 'Right, try 1': '33.5' }
+  for (const [label, text] of Object.entries(typed)) {
+    await tab.getByLabel(label).fill(text)
+    await tab.keyboard.press('Enter')
+  }
+  await tab.waitForTimeout(300)
+}
+
+async function undoReadings(tab) {
+  for (let index = 0; index < 3; index++) {
+    await tab.getByRole('button', { name: 'Undo the last' }).click()
+    await tab.waitForTimeout(100)
   }
 }
 

@@ -43,7 +43,6 @@ const onEnter = async (index: number): Promise<void> => {
 }
 
 const STOPS: readonly { readonly reason: StopReason; readonly label: string }[] = [
-  { reason: 'safety', label: 'Stop for safety' },
   { reason: 'withdrawn', label: 'Withdrawn, medical' },
   { reason: 'didNotFinish', label: 'Did not finish' },
   { reason: 'failed', label: 'Failed at once' },
@@ -101,6 +100,7 @@ onMounted(async () => {
     </div>
     <p v-for="caution in event.cautions" :key="caution" class="quiet care">{{ caution }}</p>
     <footer v-if="mayCapture">
+      <button class="btn safety" :disabled="!ready" @click="stop('safety')">Stop for safety</button>
       <button
         v-for="{ reason, label } in STOPS"
         :key="reason"
@@ -125,8 +125,8 @@ onMounted(async () => {
 
 <style scoped>
 .console {
-  padding: 16px 20px;
-  overflow-y: auto;
+  padding: 14px 20px;
+  min-height: 0;
   display: flex;
   flex-direction: column;
   gap: 12px;
@@ -155,6 +155,11 @@ header .quiet {
   grid-template-columns: minmax(220px, 300px) minmax(0, 1fr);
   gap: 28px;
   flex: 1;
+  min-height: 0;
+  overflow-y: auto;
+  /* room for the outline of a field that has the focus */
+  padding: 6px;
+  margin: 0 -6px;
 }
 label {
   font-weight: 650;
@@ -181,8 +186,8 @@ label small {
   color: var(--ink-2);
 }
 .said {
-  margin: 2px 0 8px;
-  min-height: 1.3em;
+  margin: 2px 0 4px;
+  min-height: 1.2em;
   font-size: 0.875rem;
   color: var(--short);
 }
@@ -203,6 +208,11 @@ footer {
 }
 footer .btn {
   min-height: 48px;
+  padding-inline: 12px;
+}
+.safety {
+  background: #b5361a;
+  color: #fff;
 }
 .next-person {
   margin-left: auto;
@@ -219,6 +229,15 @@ footer .btn {
   .columns {
     grid-template-columns: minmax(0, 1fr);
     gap: 12px;
+    overflow: visible;
+  }
+  /* the buttons stay in reach of a thumb while the reasons are read */
+  footer {
+    position: sticky;
+    bottom: 0;
+    background: var(--sheet);
+    padding: 8px 0;
+    border-top: 1px solid var(--line);
   }
   footer .btn {
     flex: 1 1 44%;

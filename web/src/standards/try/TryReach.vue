@@ -53,6 +53,9 @@ const bound = (sense: Reach['sense']): string => (sense === 'atLeast' ? 'at leas
         <span v-else class="quiet">Nothing has to be reached.</span>
       </header>
       <Gauge v-if="one.cut && one.cut.unit !== 'done'" :cut="one.cut" :value="null" size="large" />
+      <h3 v-if="one.steps.length">
+        {{ one.event.scoring.kind === 'normClasses' ? 'Classes from the second up' : 'Points and what they take' }}
+      </h3>
       <div v-if="one.steps.length" class="steps">
         <span v-for="step in one.steps" :key="step.label" class="step">
           <small class="quiet">{{ step.label }}</small><span class="figures">{{
