@@ -9,7 +9,8 @@ import { DATA } from '../scripts/lib/paths.mjs'
 import { freePort } from '../scripts/lib/ports.mjs'
 import { openCluster } from '../scripts/lib/postgres.mjs'
 import { requirePostgres } from '../scripts/lib/requirements.mjs'
-import { prepareDatabase, startServer } from '../scripts/lib/server.mjs'
+import { startServer } from '../scripts/lib/server.mjs'
+import { TEMPLATE } from './template.ts'
 
 export const DAY = '01930000-0000-7000-8000-000000002026'
 export const EARLIER_DAY = '01930000-0000-7000-8000-000000002025'
@@ -29,8 +30,7 @@ export const test = base.extend<{ signedIn: (signInName: string) => Promise<void
     async ({ room }, use, worker) => {
       const cluster = await openCluster(requirePostgres(), path.join(DATA, 'e2e-postgres'))
       const database = `able_gauge_e2e_${room}_${worker.workerIndex}_${Date.now()}`
-      await cluster.makeDatabase(database)
-      prepareDatabase(cluster, database, true)
+      await cluster.makeDatabase(database, TEMPLATE)
       const port = await freePort()
       const start = async (): Promise<ChildProcess> =>
         (await startServer(cluster, database, { host: '127.0.0.1', port, webFolder: WEB_FOLDER, demo: true })).child

@@ -1,6 +1,7 @@
 /** npm test: every check from a bare machine, ending with one line "N passed, N failed". */
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { availableParallelism } from 'node:os'
 import path from 'node:path'
 import { run } from './lib/fail.mjs'
 import { DATA, ROOT } from './lib/paths.mjs'
@@ -8,7 +9,7 @@ import { requireChromium, requireNode, requirePackages, requirePostgres } from '
 
 const REPORTS = path.join(DATA, 'reports')
 
-/** One command. Without a report it counts as one check; with one, each test in it counts. */
+/** One command, whose words appear as it speaks. Without a report it counts as one check; with one, each test in it counts. */
 const check = (name, command, args, { env = {}, report, count } = {}) => {
   console.log(`\n== ${name}`)
   if (report) rmSync(report, { force: true })
@@ -25,6 +26,31 @@ const check = (name, command, args, { env = {}, report, count } = {}) => {
   return status !== 0 && counted.failed === 0 ? { ...counted, failed: 1 } : counted
 }
 
+/** One command beside others: its words are kept until it has ended. */
+const quietCheck = ([name, command, args]) =>
+  new Promise((resolve) => {
+    const began = Date.now()
+    let words = ''
+    const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] })
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (words += text))
+    child.once('close', (status) => {
+      const seconds = Math.round((Date.now() - began) / 1000)
+      console.log(`\n== ${name}\n${words}   ${status === 0 ? 'passed' : 'FAILED'} in ${seconds} s`)
+      resolve(status === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 })
+    })
+  })
+
+/** As many at once as there are processors; each takes the next that waits. */
+const checkTogether = async (checks) => {
+  const waiting = [...checks]
+  const results = []
+  const work = async () => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) results.push(await quietCheck(next))
+  }
+  await Promise.all(Array.from({ length: Math.min(4, availableParallelism()) }, work))
+  return results
+}
+
 const node = (file, ...args) => [process.execPath, [path.join('node_modules', file), ...args]]
 const vitestReport = path.join(REPORTS, 'vitest.json')
 const browserReport = path.join(REPORTS, 'browser.json')
@@ -36,24 +62,28 @@ await run(async () => {
   requireChromium()
   mkdirSync(REPORTS, { recursive: true })
   const results = [
-    check('Format', ...node('prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.')),
-    check('Lint', ...node('eslint/bin/eslint.js', '.', '--max-warnings', '0')),
-    ...['core', 'server', 'cli', 'bench', 'e2e'].map((part) =>
-      check(`Types: ${part}`, ...node('typescript/bin/tsc', '-p', part)),
-    ),
-    check('Types: web', ...node('vue-tsc/bin/vue-tsc.js', '-p', 'web')),
-    check(
-      'Import rules',
-      ...node(
-        'dependency-cruiser/bin/dependency-cruise.mjs',
-        '--config',
-        '.dependency-cruiser.cjs',
-        'core/src',
-        'server/src',
-        'cli/src',
-        'web/src',
-      ),
-    ),
+    ...(await checkTogether([
+      // the longest first, so that nothing long is left over at the end
+      ['Format', ...node('prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.')],
+      ['Types: web', ...node('vue-tsc/bin/vue-tsc.js', '-p', 'web')],
+      ['Lint', ...node('eslint/bin/eslint.js', '.', '--max-warnings', '0')],
+      ...['core', 'server', 'cli', 'bench', 'e2e'].map((part) => [
+        `Types: ${part}`,
+        ...node('typescript/bin/tsc', '-p', part),
+      ]),
+      [
+        'Import rules',
+        ...node(
+          'dependency-cruiser/bin/dependency-cruise.mjs',
+          '--config',
+          '.dependency-cruiser.cjs',
+          'core/src',
+          'server/src',
+          'cli/src',
+          'web/src',
+        ),
+      ],
+    ])),
     check(
       'Unit, database and HTTP tests',
       ...node('vitest/vitest.mjs', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${vitestReport}`),

@@ -5,9 +5,8 @@ import {
   printComparedAges,
   printMargin,
   readPastResult,
-  versionImpact,
+  startImpact,
   factsOf,
-  type PastResult,
   type Standard,
   type VersionImpact,
 } from '@able-gauge/core'
@@ -39,29 +38,33 @@ export const compareVersions = async (
     if (form === 'json') await output.write(`${JSON.stringify(comparison)}\n`)
     return EXIT.fine
   }
-  const read = await readPastResults(before, after, resultsFile, output)
+  const read = await comparePastResults(before, after, resultsFile, output)
   if (read === null) return EXIT.unusable
-  const impact = versionImpact(before, after, read.results, { mostChanged: Number.MAX_SAFE_INTEGER })
+  const { impact, refused } = read
   if (form === 'json') await output.write(`${JSON.stringify({ ...comparison, impact })}\n`)
   else await tellImpact(before, after, impact, output)
-  output.complain(`${read.results.length} compared, ${read.refused} refused.`)
-  return read.refused > 0 || read.results.length === 0 ? EXIT.findings : EXIT.fine
+  output.complain(`${impact.people} compared, ${refused} refused.`)
+  return refused > 0 || impact.people === 0 ? EXIT.findings : EXIT.fine
 }
 
 const DIRECTIONS = { harder: 'Asks more.', easier: 'Asks less.', same: '', other: 'Another rule.' } as const
 
-const readPastResults = async (
+/** Names of more people than this are of no use on a screen; they are counted all the same. */
+const MOST_LISTED = 10_000
+
+/** Compares row by row, without holding the file in memory. */
+const comparePastResults = async (
   before: Standard,
   after: Standard,
   file: string,
   output: Output,
-): Promise<{ results: PastResult[]; refused: number } | null> => {
+): Promise<{ impact: VersionImpact; refused: number } | null> => {
   const unreadable = await whyUnreadable(file)
   if (unreadable !== null) {
     output.complain(`${file} cannot be read: ${unreadable}`)
     return null
   }
-  const results: PastResult[] = []
+  const running = startImpact(before, after, MOST_LISTED)
   let refused = 0
   for await (const { row, line } of rowsOf(file)) {
     const missing = line === 2 ? missingColumns(before, Object.keys(row)) : []
@@ -71,7 +74,7 @@ const readPastResults = async (
     }
     const read = readPastResult(before, after, row, line)
     if (read.ok) {
-      results.push(read.result)
+      running.add(read.result)
       continue
     }
     refused += 1
@@ -79,7 +82,7 @@ const readPastResults = async (
       output.complain(`${file}, line ${line}, column ${column}: expected ${expected}, found ${found}.`)
     }
   }
-  return { results, refused }
+  return { impact: running.impact(), refused }
 }
 
 const tellImpact = async (

@@ -2,7 +2,7 @@ export interface Cluster {
   ownerUrl(database: string): string
   appUrl(database: string): string
   superUrl(database?: string): string
-  makeDatabase(name: string): Promise<void>
+  makeDatabase(name: string, template?: string): Promise<void>
   dropDatabase(name: string): Promise<void>
   readonly wasRunning: boolean
   stop(): void

@@ -71,11 +71,12 @@ class Cluster {
     })
   }
 
-  async makeDatabase(name) {
+  /** Makes a database unless it is there; `template` names one to copy. */
+  async makeDatabase(name, template = 'template1') {
     await this.asSuperuser(async (query) => {
       const { rowCount } = await query('select 1 from pg_database where datname = $1', [name])
       if (rowCount > 0) return
-      await query(`create database ${name} owner ${OWNER}`)
+      await query(`create database ${name} owner ${OWNER} template ${template}`)
       await query(`revoke all on database ${name} from public`)
       await query(`grant connect on database ${name} to ${APP}`)
     })

@@ -68,20 +68,37 @@ export interface ImpactOptions {
 
 const PROGRESS_EVERY = 5_000
 
-/** @param results any number; each is judged under both standards by the rules of each */
+/** A comparison under way, for results that come one at a time. */
+export interface RunningImpact {
+  readonly add: (result: PastResult) => void
+  readonly impact: () => VersionImpact
+}
+
+const MOST_CHANGED = 500
+
+/** Begins a comparison; each result is judged under both standards by the rules of each, and not kept. */
+export const startImpact = (before: Standard, after: Standard, mostChanged = MOST_CHANGED): RunningImpact => {
+  const tally = new Tally(before, after)
+  return {
+    add: (result) => tally.add(result, judgeUnder(before, result), judgeUnder(after, result), mostChanged),
+    impact: () => tally.impact(),
+  }
+}
+
+/** Compares results that are all at hand. */
 export const versionImpact = (
   before: Standard,
   after: Standard,
   results: readonly PastResult[],
-  { mostChanged = 500, onProgress }: ImpactOptions = {},
+  { mostChanged, onProgress }: ImpactOptions = {},
 ): VersionImpact => {
-  const tally = new Tally(before, after)
+  const running = startImpact(before, after, mostChanged)
   for (const [index, result] of results.entries()) {
-    tally.add(result, judgeUnder(before, result), judgeUnder(after, result), mostChanged)
+    running.add(result)
     if (onProgress && (index + 1) % PROGRESS_EVERY === 0) onProgress(index + 1)
   }
   onProgress?.(results.length)
-  return tally.impact()
+  return running.impact()
 }
 
 interface Judged {

@@ -221,3 +221,27 @@ test('better never scores worse, in any school that gives points, margins or cla
     { numRuns: 1_000 },
   )
 })
+
+test('the order of the events in the file changes no mark', () => {
+  const [reps, ...rest] = KIND_CASES.filter(({ singleCut }) => singleCut)
+  if (!reps) throw new Error('The table of cases is empty.')
+  const cases = [reps, ...rest].map((one, at) => {
+    const { unit, sense } = unitAndSense(one)
+    return { one, plain: plainEvent(one, { kind: 'singleCut', unit, [sense]: one.singleCut?.cut ?? 0 }, `event-${at}`) }
+  })
+  const marksIn = (order: typeof cases) => {
+    const standard = soundStandard(plainStandard(order.map(({ plain }) => plain)))
+    const marks = standard.events.map((event, at) => {
+      const measure = measureReadings(event.protocol, order[at]?.one.readings ?? {})
+      return judgeEvent({ standard, testDate: '2026-11-24' }, event, PERSON, measure)
+    })
+    return marks.sort((a, b) => (a.eventId < b.eventId ? -1 : 1))
+  }
+  const asWritten = marksIn(cases)
+  fc.assert(
+    fc.property(fc.shuffledSubarray(cases, { minLength: cases.length }), (order) => {
+      expect(marksIn(order)).toEqual(asWritten)
+    }),
+    { numRuns: 30 },
+  )
+})
