@@ -163,6 +163,8 @@ test('a hundred thousand results are compared without holding up the page', asyn
     (_, index) =>
       `B-${index},19${70 + (index % 29)}-06-01,${index % 2 ? 'male' : 'female'},2025-09-30,${60 + (index % 40)},${10 + (index % 35)},${28 + (index % 30)},2:0${index % 10},9:${10 + (index % 50)},0:2${index % 10}.5`,
   )
+  await expect(page.getByRole('heading', { name: 'Casualty drag 30 m' })).toBeVisible()
+  await page.waitForLoadState('networkidle')
   await page.evaluate(() => {
     const page = window as unknown as { longestMs: number }
     page.longestMs = 0

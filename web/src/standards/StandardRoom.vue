@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A version read like the printed document, and what can be done with it. */
-import { parseStandard, printDate, sayFinding } from '@able-gauge/core'
+import { printDate } from '@able-gauge/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { inWords } from '../api.ts'
@@ -11,17 +11,12 @@ import { addDraft, listVersions } from './standardCalls.ts'
 import { saveFile } from '../ui/saveFile.ts'
 import { useVersion } from './useVersion.ts'
 
-const { detail, standard, id, version, reread } = useVersion()
+const { detail, standard, remarks, id, version, reread } = useVersion()
 const session = useSession()
 const router = useRouter()
 const retiring = ref(false)
 const problem = ref('')
 const mayWrite = computed(() => session.may('officer'))
-const findings = computed(() => {
-  const parsed = parseStandard(detail.value?.content)
-  return parsed.ok ? [] : parsed.findings
-})
-
 const exportFile = (): void =>
   saveFile(`${id()}-v${version()}.json`, 'application/json', `${JSON.stringify(detail.value?.content, null, 2)}\n`)
 
@@ -50,7 +45,7 @@ const when = (ms: number): string => new Intl.DateTimeFormat('en-GB', { dateStyl
       <section v-else class="sheet unsound">
         <h2>This draft cannot be read as a standard yet</h2>
         <ul>
-          <li v-for="finding in findings" :key="finding.place + finding.code">{{ sayFinding(finding) }}</li>
+          <li v-for="remark in remarks" :key="remark.place + remark.what">{{ remark.place }}: {{ remark.what }}</li>
         </ul>
       </section>
       <aside class="no-print">

@@ -1,25 +1,29 @@
 /** The version of a standard the page is about, as the server has it. */
-import { parseStandard, type Standard, type VersionDetail } from '@able-gauge/core'
+import type { Standard, VersionDetail } from '@able-gauge/core'
 import { computed, inject, provide, ref, shallowRef, watch, type InjectionKey } from 'vue'
 import { inWords } from '../api.ts'
+import { readStandard, type ReadVersion } from './readStandard.ts'
 import { readVersion } from './standardCalls.ts'
 
 export const provideVersion = (id: () => string, version: () => number) => {
   const detail = shallowRef<VersionDetail | null>(null)
+  const read = shallowRef<ReadVersion | null>(null)
   const problem = ref('')
   const reread = async (): Promise<void> => {
     try {
-      detail.value = await readVersion(id(), version())
+      const answer = await readVersion(id(), version())
+      read.value = await readStandard(answer)
+      detail.value = answer
       problem.value = ''
     } catch (error) {
       problem.value = inWords(error)
     }
   }
   watch([id, version], reread, { immediate: true })
-  const parsed = computed(() => (detail.value ? parseStandard(detail.value.content) : null))
   /** The standard, or null while a draft is unsound. */
-  const standard = computed<Standard | null>(() => (parsed.value?.ok ? parsed.value.value : null))
-  const page = { detail, problem, reread, standard, id, version }
+  const standard = computed<Standard | null>(() => read.value?.standard ?? null)
+  const remarks = computed(() => read.value?.remarks ?? [])
+  const page = { detail, problem, reread, standard, remarks, id, version }
   provide(KEY, page)
   return page
 }

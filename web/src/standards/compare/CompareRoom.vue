@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** Two versions side by side: what changed, what is asked of whom, and who would change. */
-import { compareStandards, parseStandard, type Standard, type VersionSummary } from '@able-gauge/core'
+import { compareStandards, type Standard, type VersionSummary } from '@able-gauge/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { inWords } from '../../api.ts'
 import { useSession } from '../../session/sessionStore.ts'
 import HouseBand from '../../ui/HouseBand.vue'
+import { readStandard } from '../readStandard.ts'
 import { listVersions, readVersion } from '../standardCalls.ts'
 import CompareImpact from './CompareImpact.vue'
 import CompareTable from './CompareTable.vue'
@@ -32,8 +33,8 @@ onMounted(async () => {
 })
 
 const read = async (version: number): Promise<Standard> => {
-  const parsed = parseStandard((await readVersion(standardId, version)).content)
-  if (parsed.ok) return parsed.value
+  const { standard } = await readStandard(await readVersion(standardId, version))
+  if (standard) return standard
   throw new Error(`Version ${version} is a draft with errors. Mend what the check finds, then compare it.`)
 }
 watch([from, to], async ([before, after]) => {

@@ -74,7 +74,10 @@ const rows = computed(() => {
 </template>
 
 <style scoped>
+/* what is far below is laid out when it comes near */
 .event {
+  content-visibility: auto;
+  contain-intrinsic-size: auto 320px;
   padding: 14px 20px;
   margin-bottom: 12px;
 }
