@@ -1,12 +1,25 @@
 <script setup lang="ts">
 /** A standard like the printed document: what is asked, how it is conducted, how marks combine. */
-import { COMBINATION_NAMES, printDate, printPoints, type Standard } from '@able-gauge/core'
-import { computed } from 'vue'
+import { bandsOf, COMBINATION_NAMES, parseField, printDate, printPoints, type Standard } from '@able-gauge/core'
+import { computed, reactive } from 'vue'
 import StandardEventSection from './StandardEventSection.vue'
 
 const props = defineProps<{
   standard: Standard
 }>()
+
+/** Whose cuts the gauges show, where they differ from person to person. */
+const shownFor = reactive({ age: '25', category: props.standard.categories[0]?.id ?? '', bodyMass: '' })
+const person = computed(() => {
+  const mass = parseField(shownFor.bodyMass, { unit: 'g' })
+  return {
+    ageYears: /^\d{1,3}$/.test(shownFor.age) ? Number(shownFor.age) : 0,
+    category: shownFor.category,
+    ...(mass.ok ? { bodyMassG: mass.value } : {}),
+  }
+})
+const differs = computed(() => props.standard.events.some(({ scoring }) => bandsOf(scoring).length > 0))
+const needsMass = computed(() => props.standard.events.some(({ scoring }) => scoring.kind === 'relativeCut'))
 
 const AGE = {
   testDate: 'on the day of the test',
@@ -54,11 +67,25 @@ const uncertainty = computed(() => {
         }}{{ standard.inForceTo ? ` to ${printDate(standard.inForceTo)}` : '' }}. {{ standard.source }}
       </p>
     </header>
+    <div v-if="differs" class="shown-for no-print" role="group" aria-label="Whose cuts the gauges show">
+      <label>Gauges for age <input v-model="shownFor.age" class="form-control figures" inputmode="numeric" /></label>
+      <label v-if="standard.categories.length > 1"
+        >category
+        <select v-model="shownFor.category" class="form-select">
+          <option v-for="{ id, name } in standard.categories" :key="id" :value="id">{{ name }}</option>
+        </select></label
+      >
+      <label v-if="needsMass"
+        >body mass in kg
+        <input v-model="shownFor.bodyMass" class="form-control figures" inputmode="decimal" placeholder="71.5"
+      /></label>
+    </div>
     <StandardEventSection
       v-for="(event, index) in standard.events"
       :key="event.id"
       :standard="standard"
       :event="event"
+      :person="person"
       :number="String(index + 1)"
     />
     <template v-if="standard.alternateEvents?.length">
@@ -68,6 +95,7 @@ const uncertainty = computed(() => {
         :key="event.id"
         :standard="standard"
         :event="event"
+        :person="person"
         number=""
       />
     </template>
@@ -108,6 +136,20 @@ header p {
 }
 .name {
   font-size: 1.75rem;
+}
+.shown-for {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 18px;
+  margin-top: 14px;
+}
+.shown-for label {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.shown-for input {
+  width: 84px;
 }
 .part {
   font-size: 1.25rem;

@@ -1,15 +1,51 @@
 <script setup lang="ts">
 /** One event of the document. */
-import { KIND_NAMES, printPoints, printTime, rulesOf, type Standard, type StandardEvent } from '@able-gauge/core'
+import {
+  bandsOf,
+  factsOf,
+  findCut,
+  KIND_NAMES,
+  minimumOf,
+  printPoints,
+  printTime,
+  rulesOf,
+  whatIsAsked,
+  type CutPerson,
+  type Standard,
+  type StandardEvent,
+} from '@able-gauge/core'
 import { computed } from 'vue'
+import Gauge from '../ui/Gauge.vue'
 import ScoringTable from './ScoringTable.vue'
 
 const props = defineProps<{
   standard: Standard
   event: StandardEvent
+  /** Whose cut the gauge shows. */
+  person: CutPerson
   /** Place in the battery; empty for an alternate. */
   number: string
 }>()
+
+/** The gauge of a scoring that differs from person to person; one cut for all has its own beside its words. */
+const gauge = computed(() => {
+  const { event, person, standard } = props
+  if (bandsOf(event.scoring).length === 0) return null
+  const found = findCut(event, person, minimumOf(standard, event))
+  if (!found.ok) return { cut: null, words: MISSING[found.reason] }
+  if (found.cut) return { cut: found.cut, words: '' }
+  // without a least number of points or a cut, the first step up stands in
+  const [first] = whatIsAsked(standard, event, person)
+  const { unit, sense } = factsOf(event.protocol)
+  return first?.value === null || first === undefined
+    ? null
+    : { cut: { value: first.value, unit, sense, band: null }, words: `${first.label} begins here.` }
+})
+const MISSING = {
+  noBand: 'No row is for this age and category.',
+  severalBands: 'More than one row is for this age and category.',
+  noBodyMass: 'With a body mass the gauge shows the cut.',
+} as const
 
 const alternates = computed(() =>
   (props.event.alternates ?? []).map(({ eventId, allowedBy }) => {
@@ -28,6 +64,10 @@ const EFFORT = { maximal: 'maximal', submaximal: 'submaximal', skill: 'skill' } 
       <small class="quiet">{{ KIND_NAMES[event.protocol.kind] }}</small>
     </h2>
     <p v-for="line in rulesOf(event.protocol, event.publishedIn)" :key="line">{{ line }}</p>
+    <div v-if="gauge" class="gauge-line">
+      <Gauge v-if="gauge.cut" :cut="gauge.cut" :value="null" size="large" />
+      <span class="quiet">{{ gauge.words }}</span>
+    </div>
     <ScoringTable :event="event" :categories="standard.categories" />
     <template v-for="variant in event.variants" :key="variant.id">
       <h3>Variant: {{ variant.name }}</h3>
@@ -76,6 +116,9 @@ h3 {
 }
 p {
   margin: 4px 0 0;
+}
+.gauge-line {
+  max-width: 560px;
 }
 .rest {
   font-weight: 650;
