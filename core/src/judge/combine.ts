@@ -5,7 +5,7 @@ import { decide, isToGo } from './decide.ts'
 import type { Mark, Verdict } from './mark.ts'
 import type { Outcome } from './outcome.ts'
 import { say } from './say.ts'
-import type { JudgedOn } from './judgeEvent.ts'
+import type { JudgedOn } from './ground.ts'
 
 /**
  * Combines one person's marks.

@@ -6,7 +6,8 @@ import type { StandardEvent } from '../standard/standard.ts'
 import { chosenEvent } from './chosenEvent.ts'
 import { applyDecision, decisionsIn } from './decision.ts'
 import { combine } from './combine.ts'
-import { fullPointsOf, judgeEvent, type JudgedOn } from './judgeEvent.ts'
+import { fullPointsOf, type JudgedOn } from './ground.ts'
+import { judgeEvent } from './judgeEvent.ts'
 import type { Candidate, Mark, Verdict } from './mark.ts'
 
 /** A candidate with the wave they run in. */

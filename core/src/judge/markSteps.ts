@@ -1,0 +1,152 @@
+/** The steps of a mark's trace: what was chosen, what was read, what the standard makes of it. */
+import type { Measure, Reading } from '../capture/measure.ts'
+import { factsOf } from '../protocol/eventKind.ts'
+import { lapsOf } from '../protocol/timedDistance.ts'
+import { isWholeAlready } from '../quantity/unit.ts'
+import type { Standard, StandardEvent } from '../standard/standard.ts'
+import type { ChosenEvent } from './chosenEvent.ts'
+import { relativeCut } from './compileScoring.ts'
+import type { Cut, CutBand } from './cut.ts'
+import type { FoundBand } from './findCut.ts'
+import type { Ground, JudgedOn } from './ground.ts'
+import type { Candidate } from './mark.ts'
+import type { MarkPoints } from './markFigures.ts'
+import { say } from './say.ts'
+import type { Worth } from './scoreMeasure.ts'
+import type { Step, TraceStep } from './trace.ts'
+
+type Complete = Extract<Measure, { kind: 'complete' }>
+
+export const choiceSteps = (
+  event: StandardEvent,
+  { event: done, variantId, alternateId }: ChosenEvent,
+): TraceStep[] => {
+  const variant = done.variants?.find(({ id }) => id === variantId)
+  const alternate = event.alternates?.find(({ eventId }) => eventId === alternateId)
+  return [
+    ...(alternate
+      ? [say({ code: 'alternate', name: done.name, inPlaceOf: event.name, allowedBy: alternate.allowedBy })]
+      : []),
+    ...(variant ? [say({ code: 'variant', name: variant.name })] : []),
+  ]
+}
+
+export const scoreSteps = (
+  { on, compiled, cut, candidate, minimum }: Ground,
+  row: number,
+  worth: Worth,
+  points?: MarkPoints,
+): TraceStep[] => {
+  const { scoring, unit, sense } = compiled
+  const { name: standardName, version, inForceFrom } = on.standard
+  const cutStep = cut === null ? [] : [say({ code: 'cut', cut, standardName, version, inForceFrom })]
+  const margin = worth.margin ?? 0
+  const met = say(worth.kind === 'met' ? { code: 'met', margin, unit } : { code: 'short', margin, unit, sense })
+  switch (scoring.kind) {
+    case 'singleCut':
+    case 'cutByBand':
+      return [...cutStep, met]
+    case 'relativeCut': {
+      const { shareOfBodyMassPermille: permille = 0, constant = null } = scoring.rows[row] ?? {}
+      const bodyMassG = candidate.bodyMassG ?? 0
+      const { shareG } = relativeCut(scoring, row, bodyMassG)
+      return [say({ code: 'relative', bodyMassG, permille, shareG, constant, of: scoring.of }), ...cutStep, met]
+    }
+    case 'pointsTable':
+    case 'pointsByRule': {
+      if (!points) return []
+      const how = scoring.kind === 'pointsByRule' ? 'rule' : scoring.between
+      const pointsName = (scoring.kind === 'pointsTable' ? scoring.pointsName : undefined) ?? null
+      const earned = say({ code: 'points', ...points, how, pointsName })
+      return minimum === null ? [earned] : [earned, ...cutStep, met]
+    }
+    case 'normClasses': {
+      const place = worth.classIndex ?? 0
+      return [say({ code: 'class', name: scoring.classes[place]?.name ?? '', place, of: scoring.classes.length })]
+    }
+    case 'completion':
+      return scoring.atMost === undefined
+        ? [say({ code: 'completed', limit: null, unit })]
+        : [say({ code: 'completed', limit: scoring.atMost, unit }), ...cutStep, met]
+    case 'effort':
+      return [say({ code: 'tookPart' })]
+  }
+}
+
+/** Age is worth a step where it chose the row, or why there is none. */
+export const ageMatters = (found: FoundBand): boolean =>
+  !found.ok || (found.band !== null && (found.band.ageFrom > 0 || found.band.ageTo !== null))
+
+export const isForAll = ({ ageFrom, ageTo, category, role }: CutBand): boolean =>
+  ageFrom === 0 && ageTo === null && category === null && role === null
+
+export const uncertaintySteps = (
+  uncertainty: number,
+  unit: Cut['unit'],
+  nearTheCut: boolean,
+  policy: 'flag' | 'decide',
+): TraceStep[] => {
+  if (uncertainty === 0) return []
+  return [
+    say(
+      nearTheCut
+        ? { code: 'nearTheCut', uncertainty, unit, policy }
+        : { code: 'uncertaintyHarmless', uncertainty, unit },
+    ),
+  ]
+}
+
+/** Values that are whole by nature need no step for rounding them to whole numbers. */
+export const roundingSteps = (event: StandardEvent, from: number, to: number): TraceStep[] => {
+  const { mode, step } = event.rounding
+  const { unit } = factsOf(event.protocol)
+  return step === 1 && isWholeAlready(unit) ? [] : [say({ code: 'rounded', from, to, mode, step, unit })]
+}
+
+export const readingSteps = (event: StandardEvent, { reading, unit }: Complete): TraceStep[] => {
+  if (reading.kind !== 'readings') return [say(observedStep(event, reading))]
+  return [
+    say({ code: 'readings', taken: reading.taken }),
+    ...reading.steps.map((step) => say({ code: 'readingStep', step, unit })),
+  ]
+}
+
+const observedStep = (event: StandardEvent, reading: Exclude<Reading, { kind: 'readings' }>): Step => {
+  const { protocol } = event
+  if (reading.kind === 'repetitions' && 'refusals' in protocol) {
+    const refusalLabels = Object.fromEntries(protocol.refusals.map(({ id, label }) => [id, label]))
+    const durationMs = protocol.kind === 'repetitionsInTime' ? protocol.durationMs : null
+    return { code: 'repetitions', reading, refusalLabels, durationMs }
+  }
+  if (reading.kind === 'crossings' && protocol.kind === 'timedDistance') {
+    return { code: 'crossings', reading, distanceMm: protocol.distanceMm }
+  }
+  throw new Error(
+    `A reading of "${reading.kind}" cannot belong to event "${event.id}" of kind "${protocol.kind}". Measure it with its own protocol.`,
+  )
+}
+
+export const runningStep = ({ protocol }: StandardEvent, soFar: number): Step => {
+  switch (protocol.kind) {
+    case 'timedDistance':
+      return { code: 'running', soFar, of: lapsOf(protocol), what: 'laps' }
+    case 'repetitionsInTime':
+      return { code: 'running', soFar, of: null, what: 'repetitions' }
+    default:
+      return { code: 'running', soFar, of: null, what: 'readings' }
+  }
+}
+
+export const ageStep = ({ testDate }: JudgedOn, { ageYears, ageCountedOn }: Candidate): Step => ({
+  code: 'age',
+  ageYears,
+  countedOn: ageCountedOn,
+  onTestDate: ageCountedOn === testDate,
+})
+
+/** The words for a band's category and role: "female", "everybody", "male, crew leader". */
+export const forWhom = ({ categories, roles = [] }: Standard, { category, role }: NonNullable<Cut['band']>): string => {
+  const nameIn = (list: Standard['categories'], id: string | null): string[] =>
+    id === null ? [] : [(list.find((item) => item.id === id)?.name ?? id).toLowerCase()]
+  return [...nameIn(categories, category), ...nameIn(roles, role)].join(', ') || 'everybody'
+}

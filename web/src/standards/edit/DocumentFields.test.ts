@@ -1,0 +1,88 @@
+import { mount } from '@vue/test-utils'
+import { expect, test } from 'vitest'
+import { reactive } from 'vue'
+import { formFieldsOf, PROTOCOLS, Standard, type FormField } from '@able-gauge/core'
+import DocumentFields from './DocumentFields.vue'
+import type { Plain } from './useDraft.ts'
+
+const open = (owner: Plain, fields: readonly FormField[], place = '', remarks: Record<string, string> = {}) => {
+  const byPlace = new Map(
+    Object.entries(remarks).map(([at, what]) => [
+      at,
+      [{ place: at, severity: 'error' as const, what, example: '', mend: '' }],
+    ]),
+  )
+  const document = reactive(owner)
+  const form = mount(DocumentFields, { props: { owner: document, fields, place, byPlace } })
+  const field = (name: string) => form.find(`[data-place="${place === '' ? name : `${place}.${name}`}"]`)
+  return { form, document, field }
+}
+
+const protocol = (kind: keyof typeof PROTOCOLS) => formFieldsOf(PROTOCOLS[kind])
+
+test('numbers are typed in the unit their name ends with, and leave the document when emptied', async () => {
+  const { document, field } = open(
+    { durationMs: 90_000, longestPauseMs: 5_000 },
+    protocol('repetitionsInTime'),
+    'events[0].protocol',
+  )
+  expect(field('durationMs').find('input').element.value).toBe('1:30')
+  await field('durationMs').find('input').setValue('2:00')
+  await field('longestPauseMs').find('input').setValue('')
+  expect(document).toEqual({ durationMs: 120_000 })
+  await field('durationMs').find('input').setValue('two minutes')
+  expect(document['durationMs']).toBe('two minutes')
+})
+
+test('texts are one to a line, flags are ticked, choices are in words', async () => {
+  const { document, field } = open(
+    { endsWhen: ['Leaves the bar'], startCommands: ['Go'] },
+    protocol('repetitionsToFailure'),
+  )
+  await field('endsWhen').find('textarea').setValue('Leaves the bar\n\n  Hangs too long ')
+  expect(document['endsWhen']).toEqual(['Leaves the bar', 'Hangs too long'])
+  const rest = field('restAllowed').find('select')
+  expect(rest.text()).toContain('up or down')
+  await rest.setValue('upOrDown')
+  expect(document['restAllowed']).toBe('upOrDown')
+  const { document: run, field: runField } = open({}, protocol('timedDistance'))
+  await runField('walkingAllowed').find('input').setValue(true)
+  expect(run['walkingAllowed']).toBe(true)
+  await runField('walkingAllowed').find('input').setValue(false)
+  // a flag that may be left out is left out again
+  expect(run).not.toHaveProperty('walkingAllowed')
+})
+
+test('a part that may be left out is added and taken out; list items come and go', async () => {
+  const { document, field } = open({ refusals: [{ id: 'depth', label: 'Depth' }] }, protocol('repetitionsInTime'))
+  await field('restart').find('button').trigger('click')
+  expect(document['restart']).toEqual({})
+  await field('restart').findAll('button').at(-1)?.trigger('click')
+  expect(document).not.toHaveProperty('restart')
+  await field('refusals').findAll('button').at(-1)?.trigger('click')
+  expect(document['refusals']).toHaveLength(2)
+  await field('refusals').findAll('.item button')[0]?.trigger('click')
+  expect(document['refusals']).toEqual([{}])
+})
+
+test('what the check says stands beside its field', () => {
+  const { field } = open({ name: '' }, formFieldsOf(Standard), '', {
+    name: 'expected some text, found "".',
+    'ageRule.fixedDate': 'expected no date.',
+  })
+  expect(field('name').text()).toContain('expected some text')
+  expect(field('organisation').find('.said').exists()).toBe(false)
+})
+
+test('points are typed as points and kept in hundredths', async () => {
+  const fields = formFieldsOf(Standard).flatMap((one) =>
+    one.name === 'events' && one.kind === 'list' ? one.fields() : [],
+  )
+  const { document, field } = open(
+    { minimumCentipoints: 4_550 },
+    fields.filter(({ name }) => name === 'minimumCentipoints'),
+  )
+  expect(field('minimumCentipoints').find('input').element.value).toBe('45.5')
+  await field('minimumCentipoints').find('input').setValue('50')
+  expect(document['minimumCentipoints']).toBe(5_000)
+})
