@@ -5,7 +5,16 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', include: ['core/**/*.test.ts'], environment: 'node', testTimeout: 30_000 } },
+      {
+        test: {
+          name: 'core',
+          include: ['core/**/*.test.ts'],
+          environment: 'node',
+          testTimeout: 30_000,
+          // core keeps no state of its own, so its files can share what they import
+          isolate: false,
+        },
+      },
       {
         test: {
           name: 'server',
