@@ -117,23 +117,29 @@ const show = async (place: string): Promise<void> => {
 
 const SAVED = { saved: 'All saved.', waiting: 'Saving soon …', saving: 'Saving …', failed: 'Not saved.' } as const
 
+/** Published or thrown away: there is nothing left to save. */
+let isGone = false
 const publishing = ref(false)
 const warnings = computed(() => remarks.value.length - errors.value)
 const confirmPublish = async (): Promise<void> => {
   publishing.value = false
   if (!(await publish())) return
+  isGone = true
   await reread()
   await router.push({ name: 'standard' })
 }
 const removing = ref(false)
 const confirmRemove = async (): Promise<void> => {
   await remove()
+  isGone = true
   await router.push({ name: 'library' })
 }
-onBeforeRouteLeave(async (to) => {
-  // publishing has taken the draft away already
-  if (to.name === 'standard' || to.name === 'library') return true
-  return (await save()) || window.confirm('The draft could not be saved. Leave all the same?')
+onBeforeRouteLeave(async () => {
+  if (isGone) return true
+  if (!(await save())) return window.confirm('The draft could not be saved. Leave all the same?')
+  // the pages that read and try the draft show it as it was saved just now
+  await reread()
+  return true
 })
 
 const isDate = rules.isCalendarDate
