@@ -1,5 +1,5 @@
 /** What is observed at one moment by one person or device. Captures are only ever added; a correction is another capture. */
-import { Choice, OneOf, Optional, Slug, Text, Uuid, UuidList, Whole } from '../document/rules.ts'
+import { Choice, Flag, OneOf, Optional, Slug, Text, Uuid, UuidList, Whole } from '../document/rules.ts'
 import type { EventKind } from '../protocol/protocol.ts'
 
 /** Nothing more than that it happened. */
@@ -11,12 +11,56 @@ export class WaveStarted {
   @UuidList(1_000) entryIds!: string[]
 }
 
+/** Somebody passes the line, or finishes. */
+export class Crossed {
+  /** Which watch stamped it: 1 is the timer, 2 and 3 are backups. Without it, the timer. */
+  @Optional() @Whole(1, 3) watch?: number
+  /** Put in later for a stamp that was missed: its time is estimated from the other laps. */
+  @Optional() @Flag() estimated?: boolean
+}
+
+/** Where somebody was when the time ran out: distance beyond the last line crossed. */
+export class MarkedAt {
+  @Whole(0, 1_000_000_000) beyondLineMm!: number
+}
+
+/** A station, or a segment of a chain, is complete. */
+export class Passed {
+  /** Id of a station or segment of the protocol. */
+  @Slug() part!: string
+}
+
+export class Faulted {
+  /** Id of the station. */
+  @Slug() part!: string
+}
+
+export class Lifted {
+  @Whole(0, 1_000_000) loadG!: number
+  @Flag() good!: boolean
+}
+
 /** One figure read from an instrument or a card. A later one for the same slot replaces it. */
 export class Read {
   /** Id of a slot of the event, such as `left-1`. */
   @Slug() slot!: string
   /** In the base unit of the slot. */
   @Whole(-100_000, 1_000_000_000) value!: number
+  /** The capture an instrument sent, when the figure comes from one. */
+  @Optional() @Uuid() sensedBy?: string
+}
+
+export const SENSED_QUANTITIES = ['time', 'height', 'force', 'pulse'] as const
+export type SensedQuantity = (typeof SENSED_QUANTITIES)[number]
+
+/** What an instrument sent, before it is anybody's reading: ms, mm, g or beats a minute. */
+export class Sensed {
+  /** Name of the instrument. */
+  @Text(60) instrument!: string
+  @Choice(SENSED_QUANTITIES) quantity!: SensedQuantity
+  @Whole(0, 1_000_000_000) value!: number
+  /** The smallest step it tells, in the unit of the value. */
+  @Whole(1, 1_000_000) resolution!: number
 }
 
 export class Refused {
@@ -63,6 +107,24 @@ export class Assigned {
   @Optional() @Text(300) reason?: string
 }
 
+/** A stamp was made too early or too late. */
+export class Moved {
+  /** Id of the capture whose time changes. */
+  @Uuid() captureId!: string
+  /** Agreed time it is moved to. */
+  @Whole(0) toMs!: number
+  @Text(300) reason!: string
+}
+
+/** A figure was read or typed wrongly. */
+export class Replaced {
+  /** Id of the reading. */
+  @Uuid() captureId!: string
+  /** In the base unit of its slot. */
+  @Whole(-100_000, 1_000_000_000) value!: number
+  @Text(300) reason!: string
+}
+
 /** The officer in charge settles an open mark. */
 export class Decided {
   @Choice(['met', 'short']) as!: 'met' | 'short'
@@ -76,42 +138,51 @@ export const PAYLOADS = {
   refused: Refused,
   cautioned: Bare,
   restarted: Restarted,
-  crossed: Bare,
+  /** Resting where the clock stands meanwhile. */
+  paused: Bare,
+  resumed: Bare,
+  /** A beat or a line was missed. */
+  missed: Bare,
+  crossed: Crossed,
+  /** Written down by whoever keeps the order of the finish. */
+  placed: Bare,
+  markedAt: MarkedAt,
+  passed: Passed,
+  faulted: Faulted,
+  lifted: Lifted,
   read: Read,
+  sensed: Sensed,
   stopped: Stopped,
   voided: Voided,
   assigned: Assigned,
+  moved: Moved,
+  replaced: Replaced,
   decided: Decided,
 } as const
 
 export type CaptureKind = keyof typeof PAYLOADS
 
-const READ: readonly CaptureKind[] = ['read', 'stopped', 'decided', 'voided']
+/** Kinds that belong to every event: figures from a card, ends, corrections, decisions. */
+const EVERYWHERE = ['read', 'sensed', 'stopped', 'voided', 'moved', 'replaced', 'decided'] as const
+const REPETITIONS = ['started', 'counted', 'refused', 'cautioned', 'restarted', 'paused', 'resumed'] as const
 
-/** Event kinds whose figures are read and entered, slot by slot. */
-const readEach = <Kind extends EventKind>(kinds: readonly Kind[]): Record<Kind, readonly CaptureKind[]> =>
-  // each kind of the list gets an entry
-  Object.fromEntries(kinds.map((kind) => [kind, READ])) as Record<Kind, readonly CaptureKind[]>
-
-/** Kinds that belong to each event kind; corrections belong to all. */
+/** Kinds that belong to each event kind. */
 export const CAPTURE_KINDS: Readonly<Record<EventKind, readonly CaptureKind[]>> = {
-  repetitionsInTime: ['started', 'counted', 'refused', 'cautioned', 'restarted', 'stopped', 'decided', 'voided'],
-  timedDistance: ['waveStarted', 'crossed', 'stopped', 'decided', 'voided', 'assigned'],
-  ...readEach([
-    'repetitionsToFailure',
-    'repetitionsToCadence',
-    'heldPosition',
-    'distanceInTime',
-    'progressiveShuttle',
-    'sprint',
-    'attempts',
-    'heaviestLift',
-    'stationCourse',
-    'workChain',
-    'untimedTask',
-    'stepTest',
-    'bodyMeasures',
-  ]),
+  repetitionsInTime: [...REPETITIONS, ...EVERYWHERE],
+  repetitionsToFailure: [...REPETITIONS, ...EVERYWHERE],
+  repetitionsToCadence: [...REPETITIONS, 'missed', ...EVERYWHERE],
+  heldPosition: ['started', 'cautioned', 'crossed', ...EVERYWHERE],
+  timedDistance: ['waveStarted', 'crossed', 'placed', 'assigned', ...EVERYWHERE],
+  distanceInTime: ['waveStarted', 'crossed', 'markedAt', 'assigned', ...EVERYWHERE],
+  progressiveShuttle: ['waveStarted', 'missed', ...EVERYWHERE],
+  sprint: ['started', 'crossed', ...EVERYWHERE],
+  attempts: EVERYWHERE,
+  heaviestLift: ['lifted', ...EVERYWHERE],
+  stationCourse: ['started', 'passed', 'faulted', ...EVERYWHERE],
+  workChain: ['started', 'counted', 'passed', ...EVERYWHERE],
+  untimedTask: ['started', ...EVERYWHERE],
+  stepTest: ['started', 'counted', ...EVERYWHERE],
+  bodyMeasures: EVERYWHERE,
 }
 
 /** Kinds about one candidate, who has to be named at once. */
@@ -121,6 +192,14 @@ export const NEEDS_CANDIDATE: ReadonlySet<CaptureKind> = new Set([
   'refused',
   'cautioned',
   'restarted',
+  'paused',
+  'resumed',
+  'missed',
+  'placed',
+  'markedAt',
+  'passed',
+  'faulted',
+  'lifted',
   'read',
   'stopped',
   'assigned',

@@ -112,11 +112,14 @@ const dueAt = (
 ): number => {
   const nextMm = distanceAtCrossing(protocol, lapsDone + 1)
   if (lapsDone === 0) return startedAtMs + Math.round((paceMs * nextMm) / protocol.distanceMm)
-  const crossings = own.filter(({ kind, atMs }) => kind === 'crossed' && atMs > startedAtMs)
+  const crossings = own.filter((capture) => isTimers(capture) && capture.atMs > startedAtMs)
   const lastAtMs = crossings[lapsDone - 1]?.atMs ?? startedAtMs
   const doneMm = distanceAtCrossing(protocol, lapsDone)
   return lastAtMs + Math.round(((lastAtMs - startedAtMs) * (nextMm - doneMm)) / doneMm)
 }
+
+/** Backups keep a log of their own, beside the laps. */
+const isTimers = (capture: Capture): boolean => capture.kind === 'crossed' && (capture.payload.watch ?? 1) === 1
 
 const STATE_ORDER = { running: 0, waiting: 1, home: 2, ended: 3 } as const
 
@@ -136,7 +139,7 @@ const crossingsOf = (
   const crossings: LapCrossing[] = []
   for (const capture of settled) {
     const ofThisWave = capture.entryId === null || byEntry.has(capture.entryId)
-    if (capture.kind !== 'crossed' || !ofThisWave || capture.atMs <= start.atMs) continue
+    if (!isTimers(capture) || !ofThisWave || capture.atMs <= start.atMs) continue
     const lap = capture.entryId === null ? 0 : (lapsSeen.get(capture.entryId) ?? 0) + 1
     if (capture.entryId !== null) lapsSeen.set(capture.entryId, lap)
     crossings.push({

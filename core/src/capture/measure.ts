@@ -11,6 +11,9 @@ export type Note =
   | { readonly code: 'restartRefused'; readonly reason: string; readonly why: 'notInProtocol' | 'tooMany' | 'tooLate' }
   | { readonly code: 'crossedBeforeStart'; readonly count: number }
   | { readonly code: 'crossedAfterEnd'; readonly count: number }
+  | { readonly code: 'stampEstimated'; readonly laps: readonly number[] }
+  | { readonly code: 'outOfOrder'; readonly part: string }
+  | { readonly code: 'lastMark'; readonly laps: number; readonly beyondLineMm: number }
 
 export interface RepetitionTally {
   readonly counted: number
@@ -23,6 +26,8 @@ export interface TakenReading extends FieldForm {
   readonly slot: string
   readonly label: string
   readonly value: number
+  /** Whether it follows from what was stamped, rather than being entered. */
+  readonly stamped?: true
 }
 
 /** What was done with the figures on the way to one value. */
@@ -68,13 +73,15 @@ export type Reading =
       readonly kind: 'repetitions'
       readonly startedAtMs: number
       readonly tally: RepetitionTally
-      readonly endedBy: 'time' | 'ended' | 'cautions'
+      readonly endedBy: 'time' | 'ended' | 'cautions' | 'missedBeats' | 'cap'
     }
   | {
       readonly kind: 'crossings'
       readonly startedAtMs: number
       readonly finishedAtMs: number
       readonly splitsMs: readonly number[]
+      /** What each watch says, the timer first, when backups timed the finish too. */
+      readonly watches?: { readonly timesMs: readonly number[]; readonly by: 'slower' | 'middle' | 'mean' }
     }
 
 /** `failed`: the work itself failed at once. `breach`: a breach of safety by the candidate. */

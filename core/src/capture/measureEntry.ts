@@ -20,13 +20,20 @@ export const measureEntry = (event: StandardEvent, entry: EntryInEvent, settled:
   const own = settled.filter(({ entryId }) => entryId === entry.entryId)
   switch (event.protocol.kind) {
     case 'repetitionsInTime':
-      return reduceRepetitions(event.protocol, own)
-    case 'timedDistance':
-      return reduceTimedDistance(event.protocol, startOf(entry, waveStarts(settled), own), own)
+    case 'repetitionsToFailure':
+    case 'repetitionsToCadence':
+      return hasFigures(own) ? reduceReadings(event.protocol, own) : reduceRepetitions(event.protocol, own)
+    case 'timedDistance': {
+      const start = startOf(entry, waveStarts(settled), own)
+      return hasFigures(own) ? reduceReadings(event.protocol, own) : reduceTimedDistance(event.protocol, start, own)
+    }
     default:
-      return reduceReadings(event.protocol, own)
+      return reduceReadings(event.protocol, own, startOf(entry, waveStarts(settled), own))
   }
 }
+
+/** A figure from a card takes the place of what was counted or stamped. */
+const hasFigures = (own: readonly Capture[]): boolean => own.some(({ kind }) => kind === 'read')
 
 /**
  * Measures everybody in one event, going through the captures once.

@@ -14,12 +14,18 @@ const MINUTE_MS = 60_000
 /**
  * Measures what was read.
  * @param readings by slot id; slots the protocol does not have are ignored
+ * @param stamped slots whose figures follow from stamps; the others were entered
  * @returns `complete` when every needed slot is filled, `running` when some are, `ended` when the figures themselves end it
  */
-export const measureReadings = (protocol: Protocol, readings: Readings): Measure => {
+export const measureReadings = (
+  protocol: Protocol,
+  readings: Readings,
+  stamped: ReadonlySet<string> = new Set(),
+): Measure => {
   const taken = slotsOf(protocol).flatMap(({ id, label, unit, shownIn }): TakenReading[] => {
     const value = readings[id]
-    return value === undefined ? [] : [{ slot: id, label, value, unit, ...(shownIn ? { shownIn } : {}) }]
+    const form = { unit, ...(shownIn ? { shownIn } : {}), ...(stamped.has(id) ? { stamped: true as const } : {}) }
+    return value === undefined ? [] : [{ slot: id, label, value, ...form }]
   })
   if (taken.length === 0) return { kind: 'notStarted', notes: [] }
   const { unit } = factsOf(protocol)

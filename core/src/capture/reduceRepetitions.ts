@@ -1,15 +1,27 @@
-/** Captures of one candidate -> repetitions in a time. */
-import type { RepetitionsInTime } from '../protocol/repetitionsInTime.ts'
+/** Captures of one candidate -> counted repetitions: in a time, to failure or to a cadence. */
+import type { ProtocolOf } from '../protocol/protocol.ts'
 import type { Capture, StopReason } from './capture.ts'
 import { isEndReason, type Measure, type Note, type RepetitionTally } from './measure.ts'
+
+export type CountedProtocol = ProtocolOf<'repetitionsInTime' | 'repetitionsToFailure' | 'repetitionsToCadence'>
 
 /** Where an attempt stands; a console shows it while it runs. */
 export interface RepetitionAttempt {
   readonly startedAtMs: number | null
+  /** When the time runs out; null before the start, without a clock, and while the clock stands. */
   readonly endsAtMs: number | null
+  /** Since when the clock stands, where the protocol lets it. */
+  readonly pausedAtMs: number | null
+  /** When the last repetition was counted or refused: what a pause is timed from. */
+  readonly lastMoveAtMs: number | null
+  readonly missedBeats: number
   readonly tally: RepetitionTally
   readonly restartsUsed: number
-  readonly end: { readonly by: StopReason | 'cautions'; readonly atMs: number; readonly note?: string } | null
+  readonly end: {
+    readonly by: StopReason | 'cautions' | 'missedBeats' | 'cap'
+    readonly atMs: number
+    readonly note?: string
+  } | null
   readonly notes: readonly Note[]
 }
 
@@ -17,6 +29,9 @@ const NO_TALLY: RepetitionTally = { counted: 0, refused: {}, cautions: 0 }
 const BEFORE_START: RepetitionAttempt = {
   startedAtMs: null,
   endsAtMs: null,
+  pausedAtMs: null,
+  lastMoveAtMs: null,
+  missedBeats: 0,
   tally: NO_TALLY,
   restartsUsed: 0,
   end: null,
@@ -28,11 +43,27 @@ const BEFORE_START: RepetitionAttempt = {
  * A repetition exactly at the end of the time counts; the caution that goes over the limit ends the event at its moment.
  * @param captures settled captures of this candidate in this event, in order
  */
-export const followRepetitions = (protocol: RepetitionsInTime, captures: readonly Capture[]): RepetitionAttempt =>
+export const followRepetitions = (protocol: CountedProtocol, captures: readonly Capture[]): RepetitionAttempt =>
   captures.reduce((attempt, capture) => step(protocol, attempt, capture), BEFORE_START)
 
+/** How long an attempt may last, or null without a clock. */
+export const clockOf = (protocol: CountedProtocol): number | null => {
+  switch (protocol.kind) {
+    case 'repetitionsInTime':
+      return protocol.durationMs
+    case 'repetitionsToFailure':
+      return protocol.capMs ?? null
+    case 'repetitionsToCadence':
+      return null
+  }
+}
+
+/** Whether the clock stands while the candidate rests. */
+export const clockStands = (protocol: CountedProtocol): boolean =>
+  protocol.kind === 'repetitionsInTime' && protocol.clockRunsOn === false
+
 /** What the attempt amounts to. */
-export const reduceRepetitions = (protocol: RepetitionsInTime, captures: readonly Capture[]): Measure => {
+export const reduceRepetitions = (protocol: CountedProtocol, captures: readonly Capture[]): Measure => {
   const attempt = followRepetitions(protocol, captures)
   const { startedAtMs, tally, end, notes } = attempt
   if (end && isEndReason(end.by)) {
@@ -47,7 +78,8 @@ export const reduceRepetitions = (protocol: RepetitionsInTime, captures: readonl
   }
   if (startedAtMs === null) return { kind: 'notStarted', notes }
   if (!end) return { kind: 'running', soFar: tally.counted, unit: 'count', notes }
-  const endedBy = end.by === 'time' || end.by === 'cautions' ? end.by : 'ended'
+  const endedBy =
+    end.by === 'cautions' || end.by === 'missedBeats' || end.by === 'cap' || end.by === 'time' ? end.by : 'ended'
   return {
     kind: 'complete',
     value: tally.counted,
@@ -60,7 +92,7 @@ export const reduceRepetitions = (protocol: RepetitionsInTime, captures: readonl
 
 /** Whether the protocol lets this attempt begin again now. */
 export const mayRestart = (
-  protocol: RepetitionsInTime,
+  protocol: CountedProtocol,
   attempt: Pick<RepetitionAttempt, 'restartsUsed' | 'tally'>,
 ): 'yes' | 'notInProtocol' | 'tooMany' | 'tooLate' => {
   const { restart } = protocol
@@ -69,22 +101,26 @@ export const mayRestart = (
   return attempt.tally.counted > restart.withinFirst ? 'tooLate' : 'yes'
 }
 
-const step = (protocol: RepetitionsInTime, attempt: RepetitionAttempt, capture: Capture): RepetitionAttempt => {
+const step = (protocol: CountedProtocol, attempt: RepetitionAttempt, capture: Capture): RepetitionAttempt => {
   switch (capture.kind) {
     case 'started':
       return start(protocol, attempt, capture.atMs)
     case 'counted':
-      return whileRunning(attempt, capture.atMs, 'counts', () => ({
-        ...attempt,
-        tally: { ...attempt.tally, counted: attempt.tally.counted + 1 },
-      }))
+      return whileRunning(attempt, capture.atMs, 'counts', () => count(protocol, attempt, capture.atMs))
     case 'refused':
       return whileRunning(attempt, capture.atMs, 'other', () => ({
         ...attempt,
+        lastMoveAtMs: capture.atMs,
         tally: { ...attempt.tally, refused: oneMore(attempt.tally.refused, capture.payload.reason) },
       }))
     case 'cautioned':
       return whileRunning(attempt, capture.atMs, 'other', () => caution(protocol, attempt, capture.atMs))
+    case 'missed':
+      return whileRunning(attempt, capture.atMs, 'other', () => missBeat(protocol, attempt, capture.atMs))
+    case 'paused':
+      return whileRunning(attempt, capture.atMs, 'other', () => pause(protocol, attempt, capture.atMs))
+    case 'resumed':
+      return resume(protocol, attempt, capture.atMs)
     case 'restarted':
       return restart(protocol, attempt, capture.payload.reason)
     case 'stopped':
@@ -94,10 +130,39 @@ const step = (protocol: RepetitionsInTime, attempt: RepetitionAttempt, capture: 
   }
 }
 
-const start = (protocol: RepetitionsInTime, attempt: RepetitionAttempt, atMs: number): RepetitionAttempt =>
+const start = (protocol: CountedProtocol, attempt: RepetitionAttempt, atMs: number): RepetitionAttempt =>
   attempt.startedAtMs !== null || attempt.end !== null
     ? { ...attempt, notes: addToCount(attempt.notes, 'secondStartIgnored') }
-    : { ...attempt, startedAtMs: atMs, endsAtMs: atMs + protocol.durationMs }
+    : { ...attempt, startedAtMs: atMs, endsAtMs: endOfClock(protocol, atMs), lastMoveAtMs: atMs }
+
+const endOfClock = (protocol: CountedProtocol, fromMs: number): number | null => {
+  const durationMs = clockOf(protocol)
+  return durationMs === null ? null : fromMs + durationMs
+}
+
+/** Nothing is counted beyond the cap: reaching it ends the attempt. */
+const count = (protocol: CountedProtocol, attempt: RepetitionAttempt, atMs: number): RepetitionAttempt => {
+  const counted = attempt.tally.counted + 1
+  const cap = 'capRepetitions' in protocol ? protocol.capRepetitions : undefined
+  const end = counted === cap ? { by: 'cap' as const, atMs } : attempt.end
+  return { ...attempt, lastMoveAtMs: atMs, tally: { ...attempt.tally, counted }, end }
+}
+
+const missBeat = (protocol: CountedProtocol, attempt: RepetitionAttempt, atMs: number): RepetitionAttempt => {
+  const missedBeats = attempt.missedBeats + 1
+  const allowed = protocol.kind === 'repetitionsToCadence' ? protocol.missedBeatsAllowed : Infinity
+  return { ...attempt, missedBeats, end: missedBeats > allowed ? { by: 'missedBeats', atMs } : null }
+}
+
+const pause = (protocol: CountedProtocol, attempt: RepetitionAttempt, atMs: number): RepetitionAttempt =>
+  clockStands(protocol) && attempt.pausedAtMs === null ? { ...attempt, pausedAtMs: atMs } : attempt
+
+/** The time the clock stood is added at the end. */
+const resume = (protocol: CountedProtocol, attempt: RepetitionAttempt, atMs: number): RepetitionAttempt => {
+  const { pausedAtMs, endsAtMs } = attempt
+  if (!clockStands(protocol) || pausedAtMs === null || endsAtMs === null || attempt.end !== null) return attempt
+  return { ...attempt, pausedAtMs: null, endsAtMs: endsAtMs + atMs - pausedAtMs, lastMoveAtMs: atMs }
+}
 
 const whileRunning = (
   attempt: RepetitionAttempt,
@@ -105,22 +170,23 @@ const whileRunning = (
   what: 'counts' | 'other',
   next: () => RepetitionAttempt,
 ): RepetitionAttempt => {
-  if (attempt.startedAtMs === null || attempt.endsAtMs === null) {
+  if (attempt.startedAtMs === null) {
     return what === 'counts' ? { ...attempt, notes: addToCount(attempt.notes, 'countedBeforeStart') } : attempt
   }
   // the stop that records the end of the time may bear the same millisecond as the last repetition, which still counts
-  const over = (attempt.end !== null && attempt.end.by !== 'time') || atMs > attempt.endsAtMs
+  const timeIsOver = attempt.endsAtMs !== null && attempt.pausedAtMs === null && atMs > attempt.endsAtMs
+  const over = (attempt.end !== null && attempt.end.by !== 'time') || timeIsOver
   if (!over) return next()
   return what === 'counts' ? { ...attempt, notes: addToCount(attempt.notes, 'countedAfterEnd') } : attempt
 }
 
-const caution = (protocol: RepetitionsInTime, attempt: RepetitionAttempt, atMs: number): RepetitionAttempt => {
+const caution = (protocol: CountedProtocol, attempt: RepetitionAttempt, atMs: number): RepetitionAttempt => {
   const cautions = attempt.tally.cautions + 1
   const end = cautions > protocol.cautionsAllowed ? { by: 'cautions' as const, atMs } : null
   return { ...attempt, tally: { ...attempt.tally, cautions }, end }
 }
 
-const restart = (protocol: RepetitionsInTime, attempt: RepetitionAttempt, reason: string): RepetitionAttempt => {
+const restart = (protocol: CountedProtocol, attempt: RepetitionAttempt, reason: string): RepetitionAttempt => {
   if (attempt.startedAtMs === null) return attempt
   const may = attempt.end !== null ? 'tooLate' : mayRestart(protocol, attempt)
   if (may !== 'yes') return { ...attempt, notes: [...attempt.notes, { code: 'restartRefused', reason, why: may }] }

@@ -1,4 +1,5 @@
 /** Captures of one runner, with the start of the wave -> time over the distance. */
+import { combineWatches } from '../clock/combineWatches.ts'
 import { lapsOf, type TimedDistance } from '../protocol/timedDistance.ts'
 import type { Capture } from './capture.ts'
 import type { Measure, Note } from './measure.ts'
@@ -33,14 +34,14 @@ export const reduceTimedDistance = (
   captures: readonly Capture[],
 ): Measure => {
   const laps = lapsOf(protocol)
-  const crossings = captures.filter(({ kind }) => kind === 'crossed')
+  const crossings = captures.filter((capture) => isOfWatch(capture, 1))
   const since = start ? crossings.filter(({ atMs }) => atMs > start.atMs) : []
   const stops = captures.filter((capture): capture is Stop => capture.kind === 'stopped')
   const [end] = stops
   const beforeEnd = end ? since.filter(({ atMs }) => atMs <= end.atMs) : since
   const finish = beforeEnd[laps - 1]
   const counted = beforeEnd.slice(0, laps)
-  const notes = notesOf(crossings.length - since.length, since.length - counted.length)
+  const notes = notesOf(crossings.length - since.length, since.length - counted.length, counted)
 
   // a finish stands whatever comes after it, but for a disqualification
   const decisive = stops.find(({ payload }) => payload.reason === 'disqualified') ?? (finish ? undefined : end)
@@ -57,24 +58,48 @@ export const reduceTimedDistance = (
   }
   if (!start) return { kind: 'notStarted', notes }
   if (!finish) return { kind: 'running', soFar: counted.length, unit: 'count', notes }
+  const timesMs = [finish, ...backupFinishes(captures, finish)].map(({ atMs }) => atMs - start.atMs)
+  const { elapsedMs, by } = combineWatches(timesMs, protocol.watchRule)
   return {
     kind: 'complete',
-    value: finish.atMs - start.atMs,
+    value: elapsedMs,
     unit: 'ms',
     reading: {
       kind: 'crossings',
       startedAtMs: start.atMs,
       finishedAtMs: finish.atMs,
       splitsMs: counted.map(({ atMs }, index) => atMs - (counted[index - 1]?.atMs ?? start.atMs)),
+      ...(by === 'only' ? {} : { watches: { timesMs, by } }),
     },
     clockUncertaintyMs: start.deviceId === finish.deviceId ? 0 : start.uncertaintyMs + finish.uncertaintyMs,
     notes,
   }
 }
 
+/** How far a backup's stamp may be from the timer's finish and still be meant for it. */
+const SAME_FINISH_MS = 5_000
+
+const isOfWatch = (capture: Capture, watch: number): boolean =>
+  capture.kind === 'crossed' && (capture.payload.watch ?? 1) === watch
+
+/** The stamp of each backup watch that is nearest to the timer's finish. */
+const backupFinishes = (captures: readonly Capture[], finish: Capture): Capture[] =>
+  [2, 3].flatMap((watch) => {
+    const far = ({ atMs }: Capture): number => Math.abs(atMs - finish.atMs)
+    const [nearest] = captures.filter((capture) => isOfWatch(capture, watch)).sort((a, b) => far(a) - far(b))
+    return nearest && far(nearest) <= SAME_FINISH_MS ? [nearest] : []
+  })
+
 type Stop = Extract<Capture, { kind: 'stopped' }>
 
-const notesOf = (beforeStart: number, afterEnd: number): Note[] => [
+const notesOf = (beforeStart: number, afterEnd: number, counted: readonly Capture[]): Note[] => {
+  const laps = counted.flatMap((capture, index) =>
+    capture.kind === 'crossed' && capture.payload.estimated ? [index + 1] : [],
+  )
+  return [...leftOut(beforeStart, afterEnd), ...(laps.length > 0 ? [{ code: 'stampEstimated' as const, laps }] : [])]
+}
+
+const leftOut = (beforeStart: number, afterEnd: number): Note[] => [
   ...(beforeStart > 0 ? [{ code: 'crossedBeforeStart' as const, count: beforeStart }] : []),
   ...(afterEnd > 0 ? [{ code: 'crossedAfterEnd' as const, count: afterEnd }] : []),
 ]

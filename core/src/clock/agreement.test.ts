@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { seededRandom } from '../rehearsal/random.ts'
 import { agree } from './agreement.ts'
 
 test('without a round trip there is no agreement', () => {
@@ -36,4 +37,39 @@ test('whatever the delays in each direction, the true offset lies within the unc
       },
     ),
   )
+})
+
+test('a device whose clock stood still while it slept believes its newest answer alone', () => {
+  const before = { sentMs: 0, serverMs: 100_001, receivedMs: 2 }
+  const after = { sentMs: 5_000, serverMs: 165_015, receivedMs: 5_030 }
+  expect(agree([before], 5_030)?.offsetMs).toBe(100_000)
+  expect(agree([before, after], 5_030)?.offsetMs).toBe(160_000)
+})
+
+test('in 1,000 sessions with uneven delays of 5 to 200 ms the true error is within what is stated, and small when an answer is quick', () => {
+  const random = seededRandom(2026)
+  let [within, quick, quickAndSmall] = [0, 0, 0]
+  for (let session = 0; session < 1_000; session++) {
+    const offset = random.whole(-1_000_000_000, 1_000_000_000) + random.next()
+    const drift = (random.next() - 0.5) * 40e-6
+    const base = random.whole(2, 90)
+    const roundTrips = Array.from({ length: 12 }, (_, index) => {
+      const sentMs = index * 2_000 + random.next()
+      // most of the delay may lie in one direction, and now and then the network stalls
+      const out = base * (0.5 + random.next()) + (random.next() < 0.2 ? random.whole(20, 110) : 0)
+      const back = base * (0.5 + random.next()) + (random.next() < 0.2 ? random.whole(20, 110) : 0)
+      const serverMs = Math.floor((sentMs + out) * (1 + drift) + offset)
+      return { sentMs, serverMs, receivedMs: sentMs + out + back }
+    })
+    const nowMs = 30_000
+    const agreement = agree(roundTrips, nowMs)
+    const error = Math.abs(nowMs + (agreement?.offsetMs ?? NaN) - (nowMs * (1 + drift) + offset))
+    if (error <= (agreement?.uncertaintyMs ?? 0)) within += 1
+    if (Math.min(...roundTrips.map(({ sentMs, receivedMs }) => receivedMs - sentMs)) >= 10) continue
+    quick += 1
+    if (error < 5) quickAndSmall += 1
+  }
+  expect(within).toBeGreaterThanOrEqual(990)
+  expect(quick).toBeGreaterThan(30)
+  expect(quickAndSmall).toBe(quick)
 })

@@ -23,17 +23,28 @@ const DRIFT = 50e-6
 
 /**
  * Keeps the round trip that says most now: the shortest, with what the clocks may have drifted since.
+ * Each trip gives an interval the true offset lies in. An older trip whose interval does not meet the newest one's was
+ * made before the device's clock stood still, as it does while some devices sleep, and is left out.
  * @param nowMs device clock now
  * @returns the agreement, or null without any round trip
  */
 export const agree = (roundTrips: readonly RoundTrip[], nowMs: number): Agreement | null => {
-  let best: Agreement | null = null
-  for (const { sentMs, serverMs, receivedMs } of roundTrips) {
-    const uncertaintyMs = (receivedMs - sentMs) / 2 + (nowMs - receivedMs) * DRIFT
-    // a server answers in whole milliseconds, which hides up to one more
-    if (!best || uncertaintyMs + 1 < best.uncertaintyMs) {
-      best = { offsetMs: serverMs - (sentMs + receivedMs) / 2, uncertaintyMs: uncertaintyMs + 1 }
-    }
+  const newest = roundTrips.at(-1)
+  if (!newest) return null
+  const latest = agreementOf(newest, nowMs)
+  let best = latest
+  for (const roundTrip of roundTrips) {
+    const agreement = agreementOf(roundTrip, nowMs)
+    if (meets(agreement, latest) && agreement.uncertaintyMs < best.uncertaintyMs) best = agreement
   }
   return best
 }
+
+/** A server answers in whole milliseconds, which hides up to one more. */
+const agreementOf = ({ sentMs, serverMs, receivedMs }: RoundTrip, nowMs: number): Agreement => ({
+  offsetMs: serverMs - (sentMs + receivedMs) / 2,
+  uncertaintyMs: (receivedMs - sentMs) / 2 + (nowMs - receivedMs) * DRIFT + 1,
+})
+
+const meets = (a: Agreement, b: Agreement): boolean =>
+  Math.abs(a.offsetMs - b.offsetMs) <= a.uncertaintyMs + b.uncertaintyMs

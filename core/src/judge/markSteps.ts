@@ -1,5 +1,7 @@
 /** The steps of a mark's trace: what was chosen, what was read, what the standard makes of it. */
 import type { Measure, Reading } from '../capture/measure.ts'
+import { combineWatches } from '../clock/combineWatches.ts'
+import type { WatchRule } from '../protocol/protocolBase.ts'
 import { factsOf } from '../protocol/eventKind.ts'
 import { lapsOf } from '../protocol/timedDistance.ts'
 import { isWholeAlready } from '../quantity/unit.ts'
@@ -104,12 +106,21 @@ export const roundingSteps = (event: StandardEvent, from: number, to: number): T
 }
 
 export const readingSteps = (event: StandardEvent, { reading, unit }: Complete): TraceStep[] => {
+  if (reading.kind === 'crossings' && reading.watches) {
+    const { timesMs, by } = reading.watches
+    const { elapsedMs } = combineWatches(timesMs, ruleOf(event))
+    const step = { code: 'watches', count: timesMs.length, by, elapsedMs } as const
+    return [say(observedStep(event, reading)), say({ code: 'readingStep', step, unit })]
+  }
   if (reading.kind !== 'readings') return [say(observedStep(event, reading))]
   return [
     say({ code: 'readings', taken: reading.taken }),
     ...reading.steps.map((step) => say({ code: 'readingStep', step, unit })),
   ]
 }
+
+const ruleOf = ({ protocol }: StandardEvent): WatchRule | undefined =>
+  'watchRule' in protocol ? protocol.watchRule : undefined
 
 const observedStep = (event: StandardEvent, reading: Exclude<Reading, { kind: 'readings' }>): Step => {
   const { protocol } = event
@@ -131,7 +142,21 @@ export const runningStep = ({ protocol }: StandardEvent, soFar: number): Step =>
     case 'timedDistance':
       return { code: 'running', soFar, of: lapsOf(protocol), what: 'laps' }
     case 'repetitionsInTime':
+    case 'repetitionsToFailure':
+    case 'repetitionsToCadence':
       return { code: 'running', soFar, of: null, what: 'repetitions' }
+    case 'distanceInTime':
+      return { code: 'running', soFar, of: null, what: 'laps' }
+    case 'stationCourse':
+      return { code: 'running', soFar, of: protocol.stations.length, what: 'stations' }
+    case 'workChain':
+      return { code: 'running', soFar, of: protocol.segments.length, what: 'segments' }
+    case 'heaviestLift':
+      return { code: 'running', soFar, of: null, what: 'lifts' }
+    case 'heldPosition':
+    case 'progressiveShuttle':
+    case 'untimedTask':
+      return { code: 'underWay' }
     default:
       return { code: 'running', soFar, of: null, what: 'readings' }
   }

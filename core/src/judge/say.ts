@@ -116,6 +116,8 @@ const wordsFor = (step: Step): Words => {
             ? 'Under way: the mark follows when all are taken.'
             : 'Under way: the mark follows when the event has ended.',
       }
+    case 'underWay':
+      return { title: 'Under way', sentence: 'The mark follows when the event has ended.' }
     case 'combined':
       return combinedWords(step)
     case 'retest':
@@ -191,6 +193,8 @@ const repetitionWords = ({ reading, refusalLabels, durationMs }: Extract<Step, {
     time: durationMs === null ? 'until the time ran out' : `until the ${printTime(durationMs)} ran out`,
     ended: 'until the candidate ended',
     cautions: 'until the cautions were used up',
+    missedBeats: 'until too many beats were missed',
+    cap: 'up to the cap of the protocol',
   }
   return {
     title: `${counted} counted, ${refusedTotal} refused`,
@@ -231,6 +235,21 @@ const noteWords = (note: Note): Words => {
       }
     case 'crossedAfterEnd':
       return { title: `${note.count} stamped after the finish`, sentence: 'Crossings after the end are left out.' }
+    case 'stampEstimated':
+      return {
+        title: `Lap ${note.laps.join(', ')} put in later`,
+        sentence: 'The stamp was missed; its time is estimated from the other laps. The finish was stamped.',
+      }
+    case 'outOfOrder':
+      return {
+        title: `"${note.part}" stamped before its turn`,
+        sentence: 'Later work before earlier work is complete does not count.',
+      }
+    case 'lastMark':
+      return {
+        title: `${note.laps} whole ${note.laps === 1 ? 'lap' : 'laps'} and ${printLength(note.beyondLineMm)}`,
+        sentence: 'Measured where the runner was when the time ran out.',
+      }
   }
 }
 

@@ -11,7 +11,9 @@ import type { Words } from './words.ts'
 export const readingsWords = (taken: readonly TakenReading[]): Words => {
   const [only, another] = taken
   if (only && !another) {
-    return { title: `${printReading(only)} read`, sentence: `${only.label}, as it was entered.` }
+    return only.stamped
+      ? { title: `${printReading(only)} stamped`, sentence: `${only.label}, from the captures of this event.` }
+      : { title: `${printReading(only)} read`, sentence: `${only.label}, as it was entered.` }
   }
   return {
     title: `${taken.length} readings`,

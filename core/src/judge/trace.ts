@@ -85,8 +85,9 @@ export type Step =
       readonly code: 'running'
       readonly soFar: number
       readonly of: number | null
-      readonly what: 'repetitions' | 'laps' | 'readings'
+      readonly what: 'repetitions' | 'laps' | 'readings' | 'stations' | 'segments' | 'lifts'
     }
+  | { readonly code: 'underWay' }
   | {
       readonly code: 'combined'
       readonly outcome: Outcome

@@ -1,14 +1,5 @@
 /** Captures in and out. */
-import {
-  CAPTURE_KINDS,
-  CaptureDocument,
-  NEEDS_CANDIDATE,
-  slotsOf,
-  rules,
-  type Capture,
-  type Finding,
-  type Standard,
-} from '@able-gauge/core'
+import { CaptureDocument, rules, type Capture, type Finding, type Standard } from '@able-gauge/core'
 import { readableDay, workableDay } from '../access/day.ts'
 import { CAPTURING, EVERY_ROLE, type Account } from '../access/role.ts'
 import { inTransaction } from '../database.ts'
@@ -17,6 +8,7 @@ import { addCaptures, findCapturesAfter } from '../store/captureStore.ts'
 import { listBibs } from '../store/entryStore.ts'
 import { getStandard } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
+import { placesWrong } from './captureChecks.ts'
 import { param, type Route } from './route.ts'
 
 class CaptureBatch {
@@ -104,7 +96,9 @@ const resolveCaptures = (
   const captures = documents.map(({ bib, entryId: given, ...document }, index) => {
     const place = `captures[${index}]`
     const entryId = given ?? (bib === undefined ? undefined : byBib.get(bib)) ?? null
-    findings.push(...placesWrong({ ...document, bib, entryId: given }, entryId, standard, entryIds, place))
+    findings.push(
+      ...placesWrong({ document: { ...document, bib, entryId: given }, entryId, standard, entryIds, place }),
+    )
     // kind and payload were validated together by CaptureDocument
     return { ...document, entryId } as Capture
   })
@@ -121,97 +115,3 @@ const resolveCaptures = (
 
 const isForOfficer = (capture: Capture): boolean =>
   capture.kind === 'decided' || (capture.kind === 'stopped' && capture.payload.reason === 'disqualified')
-
-const placesWrong = (
-  document: Pick<CaptureDocument, 'eventId' | 'kind' | 'payload'> & {
-    bib: number | undefined
-    entryId: string | undefined
-  },
-  entryId: string | null,
-  standard: Standard,
-  entryIds: ReadonlySet<string>,
-  place: string,
-): Finding[] => {
-  const event = standard.events.find(({ id }) => id === document.eventId)
-  if (!event) {
-    const expected = `one of ${standard.events.map(({ id }) => id).join(', ')}`
-    return [{ place: `${place}.eventId`, code: 'unknownEvent', found: document.eventId, expected }]
-  }
-  const findings: Finding[] = []
-  const kinds = CAPTURE_KINDS[event.protocol.kind]
-  if (!kinds.includes(document.kind)) {
-    findings.push({
-      place: `${place}.kind`,
-      code: 'kindOfEvent',
-      found: document.kind,
-      expected: `one of ${kinds.join(', ')} in ${event.name}`,
-    })
-  }
-  if (document.bib !== undefined && document.entryId !== undefined) {
-    findings.push({
-      place: `${place}.bib`,
-      code: 'bibAndEntry',
-      found: String(document.bib),
-      expected: 'either a bib or an entryId',
-    })
-  } else if (document.bib !== undefined && entryId === null) {
-    findings.push({
-      place: `${place}.bib`,
-      code: 'bibNotEntered',
-      found: String(document.bib),
-      expected: 'a bib that is entered on this day',
-    })
-  } else if (document.entryId !== undefined && !entryIds.has(document.entryId)) {
-    findings.push({
-      place: `${place}.entryId`,
-      code: 'notEntered',
-      found: document.entryId,
-      expected: 'an entry of this day',
-    })
-  } else if (NEEDS_CANDIDATE.has(document.kind) && entryId === null) {
-    findings.push({
-      place: `${place}.entryId`,
-      code: 'candidate',
-      found: 'nothing',
-      expected: `a candidate, because it is "${document.kind}"`,
-    })
-  }
-  const { payload } = document
-  if (document.kind === 'waveStarted' && 'entryIds' in payload) {
-    payload.entryIds.forEach((id, index) => {
-      if (entryIds.has(id)) return
-      findings.push({
-        place: `${place}.payload.entryIds[${index}]`,
-        code: 'notEntered',
-        found: id,
-        expected: 'an entry of this day',
-      })
-    })
-  }
-  if (document.kind === 'read' && 'slot' in payload) {
-    const alternates = standard.alternateEvents?.filter(({ id }) =>
-      event.alternates?.some(({ eventId }) => eventId === id),
-    )
-    const slots = [event, ...(alternates ?? [])].flatMap(({ protocol }) => slotsOf(protocol).map(({ id }) => id))
-    if (!slots.includes(payload.slot)) {
-      findings.push({
-        place: `${place}.payload.slot`,
-        code: 'unknownSlot',
-        found: payload.slot,
-        expected: `one of ${slots.join(', ')}`,
-      })
-    }
-  }
-  if (document.kind === 'refused' && 'reason' in payload && event.protocol.kind === 'repetitionsInTime') {
-    const reasons = event.protocol.refusals.map(({ id }) => id)
-    if (!reasons.includes(payload.reason)) {
-      findings.push({
-        place: `${place}.payload.reason`,
-        code: 'unknownReason',
-        found: payload.reason,
-        expected: `one of ${reasons.join(', ')}`,
-      })
-    }
-  }
-  return findings
-}

@@ -1,4 +1,4 @@
-import type { Capture } from '@able-gauge/core'
+import { printLength, printMass, type Capture } from '@able-gauge/core'
 
 const STOPS = {
   time: 'time ran out',
@@ -26,8 +26,26 @@ export const sayCapture = (capture: Capture): string => {
       return 'caution'
     case 'restarted':
       return `began again: ${capture.payload.reason}`
+    case 'paused':
+      return 'rests, the clock stands'
+    case 'resumed':
+      return 'goes on'
+    case 'missed':
+      return 'missed'
     case 'crossed':
-      return 'crossed'
+      return `crossed${capture.payload.watch ? `, watch ${capture.payload.watch}` : ''}${capture.payload.estimated ? ', put in later' : ''}`
+    case 'placed':
+      return 'written down at the finish'
+    case 'markedAt':
+      return `stood ${printLength(capture.payload.beyondLineMm)} beyond the line`
+    case 'passed':
+      return `${capture.payload.part.replaceAll('-', ' ')} complete`
+    case 'faulted':
+      return `fault on ${capture.payload.part.replaceAll('-', ' ')}`
+    case 'lifted':
+      return `${capture.payload.good ? 'lifted' : 'missed'} ${printMass(capture.payload.loadG)}`
+    case 'sensed':
+      return `${capture.payload.quantity} from ${capture.payload.instrument}`
     case 'read':
       return `${capture.payload.slot.replaceAll('-', ' ')} read`
     case 'stopped':
@@ -36,6 +54,10 @@ export const sayCapture = (capture: Capture): string => {
       return `undoes a capture: ${capture.payload.reason}`
     case 'assigned':
       return 'bib put to a time'
+    case 'moved':
+      return `moves a stamp: ${capture.payload.reason}`
+    case 'replaced':
+      return `replaces a reading: ${capture.payload.reason}`
     case 'decided':
       return `decided ${capture.payload.as}: ${capture.payload.reason}`
   }

@@ -1,0 +1,24 @@
+/** What following the stamps of one candidate gives, whatever the kind of event. */
+import type { Capture } from '../capture.ts'
+import type { EndReason, Note } from '../measure.ts'
+import type { Readings } from '../slots.ts'
+
+export interface LiveWork {
+  /** Whether anything has begun. */
+  readonly begun: boolean
+  /** How much is done, in what the event is made of: stations, laps, lifts. */
+  readonly soFar: number
+  /** Figures that are final, by slot. */
+  readonly readings: Readings
+  /** When the work itself ends the event. */
+  readonly end?: { readonly reason: EndReason; readonly note: string }
+  /** How far two devices' clocks may disagree about the figures. */
+  readonly clockUncertaintyMs: number
+  readonly notes: readonly Note[]
+}
+
+export const NOTHING_LIVE: LiveWork = { begun: false, soFar: 0, readings: {}, clockUncertaintyMs: 0, notes: [] }
+
+/** How far the clocks of two stamps may disagree: not at all when one device made both. */
+export const clockDoubt = (first: Capture, last: Capture): number =>
+  first.deviceId === last.deviceId ? 0 : first.uncertaintyMs + last.uncertaintyMs

@@ -1,0 +1,108 @@
+/** Whether a capture fits the day it is sent to: its event, its candidate, and what its payload names. */
+import {
+  CAPTURE_KINDS,
+  NEEDS_CANDIDATE,
+  slotsOf,
+  type CaptureDocument,
+  type Finding,
+  type Protocol,
+  type Standard,
+  type StandardEvent,
+} from '@able-gauge/core'
+
+export interface SentCapture {
+  readonly document: Pick<CaptureDocument, 'eventId' | 'kind' | 'payload'> & {
+    readonly bib: number | undefined
+    readonly entryId: string | undefined
+  }
+  /** The candidate, found by id or by bib. */
+  readonly entryId: string | null
+  readonly standard: Standard
+  readonly entryIds: ReadonlySet<string>
+  /** Where the capture stands in the request. */
+  readonly place: string
+}
+
+export const placesWrong = (sent: SentCapture): Finding[] => {
+  const { document, standard, place } = sent
+  const event = standard.events.find(({ id }) => id === document.eventId)
+  if (!event) {
+    const expected = `one of ${standard.events.map(({ id }) => id).join(', ')}`
+    return [{ place: `${place}.eventId`, code: 'unknownEvent', found: document.eventId, expected }]
+  }
+  const protocols = [event, ...alternatesOf(standard, event)].map(({ protocol }) => protocol)
+  return [...kindFindings(sent, event, protocols), ...candidateFindings(sent), ...payloadFindings(sent, protocols)]
+}
+
+const alternatesOf = ({ alternateEvents = [] }: Standard, { alternates = [] }: StandardEvent): StandardEvent[] =>
+  alternateEvents.filter(({ id }) => alternates.some(({ eventId }) => eventId === id))
+
+const kindFindings = (
+  { document, place }: SentCapture,
+  event: StandardEvent,
+  protocols: readonly Protocol[],
+): Finding[] => {
+  const kinds = new Set(protocols.flatMap(({ kind }) => CAPTURE_KINDS[kind]))
+  if (kinds.has(document.kind)) return []
+  const expected = `one of ${[...kinds].join(', ')} in ${event.name}`
+  return [{ place: `${place}.kind`, code: 'kindOfEvent', found: document.kind, expected }]
+}
+
+const candidateFindings = ({ document, entryId, entryIds, place }: SentCapture): Finding[] => {
+  const { bib, entryId: given, kind } = document
+  if (bib !== undefined && given !== undefined) {
+    return [{ place: `${place}.bib`, code: 'bibAndEntry', found: String(bib), expected: 'either a bib or an entryId' }]
+  }
+  if (bib !== undefined && entryId === null) {
+    const expected = 'a bib that is entered on this day'
+    return [{ place: `${place}.bib`, code: 'bibNotEntered', found: String(bib), expected }]
+  }
+  if (given !== undefined && !entryIds.has(given)) {
+    return [{ place: `${place}.entryId`, code: 'notEntered', found: given, expected: 'an entry of this day' }]
+  }
+  if (NEEDS_CANDIDATE.has(kind) && entryId === null) {
+    const expected = `a candidate, because it is "${kind}"`
+    return [{ place: `${place}.entryId`, code: 'candidate', found: 'nothing', expected }]
+  }
+  return []
+}
+
+/** Names within a payload have to be names of the protocol or of the day. */
+const payloadFindings = ({ document, entryIds, place }: SentCapture, protocols: readonly Protocol[]): Finding[] => {
+  const { kind, payload } = document
+  const named = (field: string, code: string, found: string, known: readonly string[]): Finding[] =>
+    known.includes(found)
+      ? []
+      : [{ place: `${place}.payload.${field}`, code, found, expected: `one of ${known.join(', ')}` }]
+  if (kind === 'waveStarted' && 'entryIds' in payload) {
+    return payload.entryIds.flatMap((id, index) =>
+      entryIds.has(id)
+        ? []
+        : [
+            {
+              place: `${place}.payload.entryIds[${index}]`,
+              code: 'notEntered',
+              found: id,
+              expected: 'an entry of this day',
+            },
+          ],
+    )
+  }
+  if (kind === 'read' && 'slot' in payload) {
+    const slots = protocols.flatMap((protocol) => slotsOf(protocol).map(({ id }) => id))
+    return named('slot', 'unknownSlot', payload.slot, slots)
+  }
+  if (kind === 'refused' && 'reason' in payload) {
+    const reasons = protocols.flatMap((one) => ('refusals' in one ? one.refusals.map(({ id }) => id) : []))
+    return named('reason', 'unknownReason', payload.reason, reasons)
+  }
+  if ((kind === 'passed' || kind === 'faulted') && 'part' in payload) {
+    return named('part', 'unknownPart', payload.part, protocols.flatMap(partsOf))
+  }
+  return []
+}
+
+const partsOf = (protocol: Protocol): string[] => {
+  if (protocol.kind === 'stationCourse') return protocol.stations.map(({ id }) => id)
+  return protocol.kind === 'workChain' ? protocol.segments.map(({ id }) => id) : []
+}
