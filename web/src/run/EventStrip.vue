@@ -3,7 +3,9 @@
 import { computed } from 'vue'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
+import { useRoute } from 'vue-router'
 import { progressOf } from './eventProgress.ts'
+import { WAY_WORDS, wayIn, waysFor } from './way.ts'
 
 const props = defineProps<{
   day: Day
@@ -12,6 +14,12 @@ const props = defineProps<{
 }>()
 
 const store = useDay()
+const route = useRoute()
+const way = computed(() => wayIn(route.query['way']))
+const ways = computed(() => {
+  const kind = props.day.standard.events.find(({ id }) => id === props.current)?.protocol.kind
+  return kind === undefined ? [] : waysFor(kind)
+})
 const events = computed(() =>
   props.day.standard.events.map(({ id, name }) => ({
     id,
@@ -35,6 +43,16 @@ const events = computed(() =>
         >{{ done }} of {{ here }}<template v-if="underWay">, {{ underWay }} out</template></span
       >
     </RouterLink>
+    <div v-if="ways.length > 1" class="ways" role="group" aria-label="How it is worked">
+      <RouterLink
+        v-for="one in ways"
+        :key="one"
+        :class="{ chosen: one === way }"
+        :aria-current="one === way ? 'true' : undefined"
+        :to="{ name: 'event', params: { eventId: current }, query: one === 'live' ? {} : { way: one } }"
+        >{{ WAY_WORDS[one] }}</RouterLink
+      >
+    </div>
   </nav>
 </template>
 
@@ -43,7 +61,7 @@ const events = computed(() =>
   display: flex;
   overflow: hidden;
 }
-a {
+.strip > a {
   flex: 1;
   display: flex;
   justify-content: space-between;
@@ -53,7 +71,7 @@ a {
   text-decoration: none;
   border-bottom: 4px solid transparent;
 }
-a + a {
+.strip > a + a {
   border-left: 1px solid var(--line);
 }
 .current {
@@ -62,8 +80,39 @@ a + a {
 :root[data-theme='dusk'] .current {
   border-bottom-color: var(--vest);
 }
+.ways {
+  display: flex;
+  align-items: stretch;
+  border-left: 1px solid var(--line);
+  background: var(--sheet-2);
+}
+.ways a {
+  display: flex;
+  align-items: center;
+  padding: 4px 12px;
+  color: var(--ink-2);
+  text-decoration: none;
+  white-space: nowrap;
+  font-size: 0.8125rem;
+}
+.ways .chosen {
+  color: var(--ink);
+  font-weight: 700;
+  text-decoration: underline;
+  text-underline-offset: 5px;
+}
 @media (max-width: 700px) {
-  a {
+  .strip {
+    flex-wrap: wrap;
+  }
+  .ways {
+    flex-basis: 100%;
+    justify-content: space-around;
+    border-left: 0;
+    border-top: 1px solid var(--line);
+    min-height: 40px;
+  }
+  .strip > a {
     flex-direction: column;
     gap: 0;
   }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The start commands of the protocol, one after the other; the clock starts with the last. */
 import { onScopeDispose, ref } from 'vue'
+import { useSound } from '../sound/useSound.ts'
 import { useAgreedClock, type AgreedMoment } from '../sync/agreedClock.ts'
 
 const props = defineProps<{
@@ -18,8 +19,15 @@ const BETWEEN_MS = 1_500
 const clock = useAgreedClock()
 const index = ref(0)
 
+const { say, tone } = useSound()
+say(props.commands[0] ?? '')
+
 const advance = (): void => {
   index.value += 1
+  const isLast = index.value === props.commands.length - 1
+  // the clock starts with the tone, not with a voice that takes its time
+  if (isLast) tone('level')
+  else say(props.commands[index.value] ?? '')
   if (index.value < props.commands.length - 1) return
   clearInterval(timer)
   const moment = clock.moment()

@@ -33,7 +33,8 @@ export const useQueue = (day: () => Day, eventId: string) => {
   const choose = (entryId: string | undefined): void => {
     const bib = store.entry(entryId ?? null)?.bib
     pinnedId.value = entryId ?? firstWaiting.value?.id
-    void router.replace({ query: bib ? { bib: String(bib) } : {} })
+    const { way } = route.query
+    void router.replace({ query: { ...(way ? { way } : {}), ...(bib ? { bib: String(bib) } : {}) } })
   }
   /** The next one waiting after the candidate on the console. */
   const following = computed(() => {

@@ -1,7 +1,7 @@
 /** The one clock: this device's monotonic clock and its agreement with the server's timeline. */
 import { agree, type Agreement, type RoundTrip } from '@able-gauge/core'
 import { defineStore } from 'pinia'
-import { ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { call, NoAnswer, Refusal } from '../api.ts'
 
 const FIRST_ROUND_TRIPS = 6
@@ -14,6 +14,14 @@ export interface AgreedMoment {
   readonly uncertaintyMs: number
   readonly deviceMs: number
 }
+
+/** From when on, and how much faster than the server's own time, the time of the open day runs. */
+export interface Pace {
+  readonly fromMs: number
+  readonly speed: number
+}
+
+export const REAL_TIME: Pace = { fromMs: 0, speed: 1 }
 
 export const useAgreedClock = defineStore('agreedClock', () => {
   const roundTrips: RoundTrip[] = []
@@ -46,13 +54,20 @@ export const useAgreedClock = defineStore('agreedClock', () => {
     timer = setTimeout(() => void again(), EVERY_MS)
   }
 
+  /** A rehearsal's time runs faster: its moments are counted from its beginning at this speed. */
+  const pace = shallowRef<Pace>(REAL_TIME)
+  const paced = (agreedMs: number): number => {
+    const { fromMs, speed } = pace.value
+    return fromMs + (agreedMs - fromMs) * speed
+  }
+
   /** Agreed time now, or null while the clock is not agreed. @param deviceMs a reading of performance.now() */
   const moment = (deviceMs = performance.now()): AgreedMoment | null => {
     const { value } = agreement
     if (!value) return null
     return {
-      atMs: Math.round(deviceMs + value.offsetMs),
-      uncertaintyMs: Math.ceil(value.uncertaintyMs),
+      atMs: Math.round(paced(deviceMs + value.offsetMs)),
+      uncertaintyMs: Math.ceil(value.uncertaintyMs * pace.value.speed),
       deviceMs: Math.round(deviceMs),
     }
   }
@@ -60,5 +75,7 @@ export const useAgreedClock = defineStore('agreedClock', () => {
   /** Agreed time for showing; the device's own time until the clock is agreed. */
   const nowMs = (): number => moment()?.atMs ?? Date.now()
 
-  return { agreement, reachable, keepAsking, moment, nowMs }
+  const speed = computed(() => pace.value.speed)
+
+  return { agreement, reachable, pace, speed, keepAsking, moment, nowMs }
 })

@@ -11,10 +11,13 @@ import StartCommands from '../StartCommands.vue'
 import { useKeys } from '../useKeys.ts'
 import LapClock from './LapClock.vue'
 import LapCrossings from './LapCrossings.vue'
+import LapAlignment from './LapAlignment.vue'
 import LapKeys from './LapKeys.vue'
+import LapRepairs from './LapRepairs.vue'
 import LapStopDialog from './LapStopDialog.vue'
 import LapTile from './LapTile.vue'
 import { useLapConsole, type RunEvent } from './useLapConsole.ts'
+import { useLapRepairs } from './useLapRepairs.ts'
 
 const props = defineProps<{
   day: Day
@@ -25,7 +28,18 @@ const store = useDay()
 const session = useSession()
 const nowMs = useTick(1_000)
 const lap = useLapConsole(() => props.day, props.event)
-const { waves, wave, board, runners, next, unassigned, stillOut, mayCapture, ready, message } = lap
+const { role, waves, wave, board, runners, next, unassigned, stillOut, mayCapture, ready, message } = lap
+
+const repairs = useLapRepairs(
+  props.event,
+  () => runners.value,
+  () => wave.value,
+)
+const { faults, aligned, differences, assignable } = repairs
+const aligning = ref(false)
+const assignFromOrder = async (): Promise<void> => {
+  for (const { captureId, bib } of assignable.value) await lap.assign(captureId, bib)
+}
 
 const typed = ref('')
 const keys = useTemplateRef('keys')
@@ -185,6 +199,7 @@ const HELP = [
           :next="runner.entryId === next?.entryId"
           :now-ms="nowMs"
           :active="ready && started"
+          :any-time="role !== 1"
           @cross="lap.crossEntry(runner.entryId)"
         />
       </div>
@@ -198,6 +213,31 @@ const HELP = [
     </div>
 
     <aside class="side">
+      <label class="role quiet">
+        This device keeps
+        <select v-model.number="role" class="form-select">
+          <option :value="1">the laps (timer)</option>
+          <option :value="2">a backup watch</option>
+          <option :value="3">a second backup watch</option>
+          <option :value="0">the order of the finish</option>
+        </select>
+      </label>
+      <LapRepairs
+        v-if="faults.length > 0 && board.startedAtMs !== null"
+        :faults="faults"
+        :started-at-ms="board.startedAtMs"
+        :entry-of="store.entry"
+        :may-repair="mayCapture"
+        @repair="repairs.repair"
+        @dismiss="repairs.dismiss"
+      />
+      <section v-if="aligned.length > 0" class="sheet order" :class="{ look: differences > 0 }">
+        <strong>Order of the finish</strong>
+        <p>
+          {{ differences === 0 ? 'It agrees with the times.' : `It parts from the times in ${differences} places.` }}
+        </p>
+        <button class="btn btn-quiet" @click="aligning = true">Lay them side by side</button>
+      </section>
       <section v-if="unassigned.length > 0" class="sheet look">
         <strong>{{ unassigned.length }} {{ unassigned.length === 1 ? 'time' : 'times' }} without a bib</strong>
         <p>Kept as stamped. Put the bib to it when you know it.</p>
@@ -235,6 +275,15 @@ const HELP = [
       :runners="outEntries"
       :may-disqualify="session.may('officer')"
       @stop="lap.stopRunner"
+    />
+    <LapAlignment
+      v-if="board.startedAtMs !== null"
+      v-model="aligning"
+      :rows="aligned"
+      :started-at-ms="board.startedAtMs"
+      :assignable="assignable.length"
+      :may-assign="mayCapture"
+      @assign="assignFromOrder"
     />
     <KeyHelp v-model="helping" :keys="HELP" />
   </main>
@@ -301,6 +350,18 @@ const HELP = [
   flex-direction: column;
   gap: 12px;
   min-height: 0;
+}
+.role {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  white-space: nowrap;
+}
+.order {
+  padding: 12px 14px;
+}
+.order p {
+  margin: 2px 0 8px;
 }
 .look {
   background: var(--decide-tint);

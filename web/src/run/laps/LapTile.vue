@@ -14,6 +14,8 @@ const props = defineProps<{
   nowMs: number
   /** Whether a touch may stamp. */
   active: boolean
+  /** Whether it can be touched whatever the laps say: for a backup, and for the order of the finish. */
+  anyTime?: boolean
 }>()
 
 const emit = defineEmits<{ cross: [] }>()
@@ -50,7 +52,7 @@ const lapLabel = computed(() => `${props.runner.lapsToGo} ${props.runner.lapsToG
   <button
     class="tile"
     :class="[runner.state, { next, last: runner.state === 'running' && runner.lapsToGo === 1 }]"
-    :disabled="!active || runner.state !== 'running'"
+    :disabled="!active || (!anyTime && runner.state !== 'running')"
     tabindex="-1"
     :aria-label="`Bib ${bib}, ${name}, ${head.word} ${head.figure}, ${lapLabel}`"
     :data-bib="bib"

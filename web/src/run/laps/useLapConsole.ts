@@ -34,6 +34,8 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
   const waves = computed(() => wavesOf(day()))
   const chosenWave = ref<number | null>(null)
   const inTurn = inTurns()
+  /** 1: the timer. 2 and 3: backup watches, which keep a log beside it. 0: the order of the finish. */
+  const role = ref(1)
   const message = shallowRef<{ readonly text: string; readonly kind: 'done' | 'look' } | null>(null)
 
   const inWave = (wave: number): Entry[] =>
@@ -106,10 +108,26 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
       if (next.value) await stampEntry(next.value.entryId, moment)
     })
 
+  /** A backup's stamp, or a bib in the order of the finish: beside the laps, and never refused for them. */
+  const logEntry = async (entry: Entry, moment: AgreedMoment): Promise<void> => {
+    const bib = entry.bib ?? ''
+    if (role.value === 0) {
+      await store.capture(event.id, entry.id, { kind: 'placed', payload: {} }, moment)
+      const place = settled.value.filter(({ kind }) => kind === 'placed').length
+      say(`${bib} ${shortName(entry)}: written down, number ${place} in the order.`)
+      return
+    }
+    await store.capture(event.id, entry.id, { kind: 'crossed', payload: { watch: role.value } }, moment)
+    say(
+      `${bib} ${shortName(entry)}: ${printClock(moment.atMs - (board.value.startedAtMs ?? 0), 1)} on watch ${role.value}`,
+    )
+  }
+
   const stampEntry = async (entryId: string, moment: AgreedMoment | null): Promise<void> => {
     const runner = board.value.runners.find((one) => one.entryId === entryId)
     const entry = store.entry(entryId)
     if (!moment || !entry || board.value.startedAtMs === null) return
+    if (role.value !== 1) return logEntry(entry, moment)
     if (runner?.state !== 'running') {
       await stampUnknown(`Bib ${entry.bib ?? ''} is not on the course any more.`, moment)
       return
@@ -133,6 +151,10 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
   const stampUnknown = async (why: string, moment: AgreedMoment | null): Promise<void> => {
     const { startedAtMs } = board.value
     if (!moment || startedAtMs === null) return
+    if (role.value !== 1) {
+      say(`${why} A ${role.value === 0 ? 'place in the order' : 'backup stamp'} needs a bib.`.trim(), 'look')
+      return
+    }
     await store.capture(event.id, null, { kind: 'crossed', payload: {} }, moment)
     const elapsed = printClock(moment.atMs - startedAtMs, 1)
     say(`${why} The time ${elapsed} is kept without a bib: put the bib to it.`.trim(), 'look')
@@ -183,12 +205,15 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
       waveStarted: `the start of wave ${wave.value}`,
       crossed: 'the crossing',
       assigned: 'the bib',
+      placed: 'the place',
+      voided: 'the repair',
       stopped: 'the end',
     }
     say(`Undone: ${what[last.kind as keyof typeof what] ?? last.kind}${bib ? ` of bib ${bib}` : ''}.`)
   }
 
   return {
+    role,
     waves,
     wave,
     board,

@@ -1,16 +1,16 @@
 <script setup lang="ts">
-/** A grader beside one candidate: a large pad to count, reasons to refuse, cautions, undo and stop. */
+/** A grader beside one candidate: a large pad to count, reasons to refuse, cautions, rests timed, undo and stop. */
+import { beatsBetween, printClock, type BeatStretch } from '@able-gauge/core'
 import { useEventListener } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
-import { fullName, type Day, type Entry } from '../../day/day.ts'
-import KeyHelp from '../../ui/KeyHelp.vue'
+import { computed, watch } from 'vue'
+import type { Day, Entry } from '../../day/day.ts'
+import BeatLight from '../../sound/BeatLight.vue'
+import { useSignals } from '../../sound/useSignals.ts'
 import { useTick } from '../../ui/useTick.ts'
-import StartCommands from '../StartCommands.vue'
-import { useKeys } from '../useKeys.ts'
-import RepetitionsHead from './RepetitionsHead.vue'
-import RepetitionsOver from './RepetitionsOver.vue'
+import { useAnnouncements } from '../work/useAnnouncements.ts'
+import { useHold } from '../work/useHold.ts'
+import WorkFrame from '../work/WorkFrame.vue'
 import RepetitionsTally from './RepetitionsTally.vue'
-import { useHold } from './useHold.ts'
 import { useRepetitions, type RepetitionEvent } from './useRepetitions.ts'
 
 const props = defineProps<{
@@ -32,265 +32,191 @@ const reps = useRepetitions(
   props.event,
   () => props.entry,
 )
-const { protocol, attempt, phase, mark, mayCapture, held, ready, cautionsLeft, restartOffered, undoable, undoWords } =
-  reps
-const starting = ref(false)
-const helping = ref(false)
+const { work, protocol, durationMs, stands, attempt, phase, cautionsLeft, restartOffered, undoWords } = reps
+const { ready, mark, undoable } = work
 const stopHold = useHold(1_000, () => void reps.stop('ended'))
 
 const nowMs = useTick(100)
-const elapsedMs = computed(() =>
-  attempt.value.startedAtMs === null
-    ? 0
-    : Math.min(protocol.durationMs, Math.max(0, nowMs.value - attempt.value.startedAtMs)),
-)
+const elapsedMs = computed(() => {
+  const { startedAtMs, pausedAtMs, endsAtMs } = attempt.value
+  if (startedAtMs === null) return 0
+  const untilMs = pausedAtMs ?? nowMs.value
+  if (durationMs === null || endsAtMs === null) return Math.max(0, untilMs - startedAtMs)
+  // rests during which the clock stood have moved the end
+  return Math.min(durationMs, Math.max(0, durationMs - (endsAtMs - untilMs)))
+})
 watch(nowMs, (now) => {
-  if (attempt.value.endsAtMs !== null && now >= attempt.value.endsAtMs && phase.value === 'running') void reps.endTime()
+  const { endsAtMs, pausedAtMs } = attempt.value
+  if (endsAtMs !== null && pausedAtMs === null && now >= endsAtMs && phase.value === 'running') void reps.endTime()
 })
 
-const beginStart = (): void => {
-  if (ready.value && phase.value === 'ready') starting.value = true
-}
-const onGo = (moment: Parameters<typeof reps.start>[0]): void => {
-  starting.value = false
-  void reps.start(moment)
-}
+/** How long nothing has moved; told once it could be a rest. */
+const PAUSE_TOLD_MS = 2_000
+const pauseMs = computed(() => {
+  const { lastMoveAtMs, pausedAtMs } = attempt.value
+  const since = pausedAtMs ?? lastMoveAtMs
+  return phase.value !== 'running' || since === null ? 0 : nowMs.value - since
+})
+const pauseWords = computed(() => {
+  const { longestPauseMs, restAllowed } = protocol
+  if (pauseMs.value < PAUSE_TOLD_MS) return ''
+  const paused = `Pause ${printClock(pauseMs.value)}`
+  if (longestPauseMs === undefined) return restAllowed === 'nowhere' ? `${paused}: no rest is allowed` : paused
+  const leftMs = longestPauseMs - pauseMs.value
+  return leftMs > 0
+    ? `${paused}, ${printClock(leftMs + 999)} left`
+    : `${paused}: longer than the ${printClock(longestPauseMs)} allowed`
+})
+const pauseOver = computed(() => protocol.longestPauseMs !== undefined && pauseMs.value > protocol.longestPauseMs)
+
+const plan = computed<readonly BeatStretch[]>(() =>
+  protocol.kind === 'repetitionsToCadence' ? [{ beatsPerMinute: protocol.beatsPerMinute, durationMs: Infinity }] : [],
+)
+const perRepetition = computed(() => (protocol.kind === 'repetitionsToCadence' ? protocol.beatsPerRepetition : 1))
+const beatFromMs = computed(() =>
+  phase.value === 'running' && plan.value.length > 0 ? attempt.value.startedAtMs : null,
+)
+useSignals(
+  () => beatFromMs.value,
+  (fromMs, toMs) =>
+    beatsBetween(plan.value, fromMs, toMs).map(({ atMs, index }) => ({
+      atMs,
+      tone: index % perRepetition.value === 0 ? 'accent' : 'beat',
+    })),
+)
+const missesLeft = computed(() =>
+  protocol.kind === 'repetitionsToCadence' ? Math.max(0, protocol.missedBeatsAllowed - attempt.value.missedBeats) : 0,
+)
+const { announced } = useAnnouncements(
+  () => protocol.announcements,
+  () => (phase.value === 'running' ? elapsedMs.value : null),
+)
 
 const KEYS: Readonly<Record<string, () => void>> = {
   ' ': () => void reps.count(),
   c: () => void reps.caution(),
-  u: () => void reps.undo(),
+  m: () => plan.value.length > 0 && void reps.missBeat(),
+  p: () => stands && void reps.rest(),
   r: () => restartOffered.value && void reps.restart('fault explained'),
   e: () => stopHold.press(),
-  f: () => void reps.stop('safety'),
-  s: beginStart,
-  n: () => phase.value === 'over' && emit('next'),
-  Escape: () => (starting.value = false),
+  ...Object.fromEntries(
+    protocol.refusals.map(({ id }, index) => [String(index + 1), () => void reps.refuse(id)] as const),
+  ),
 }
-
-useKeys({
-  actionFor: (name) => {
-    if (name === '?') return () => (helping.value = !helping.value)
-    if (!mayCapture.value) return undefined
-    const refusal = protocol.refusals[Number(name) - 1]
-    return refusal ? () => void reps.refuse(refusal.id) : KEYS[name]
-  },
-  // while counting, Space counts wherever the focus is
-  winsOverButtons: (name) => name === ' ' && phase.value === 'running',
-})
 useEventListener(window, 'keyup', ({ key }: KeyboardEvent) => {
   if (key.toLowerCase() === 'e') stopHold.release()
 })
 
 const HELP = computed(() => [
-  ['S', 'start commands'] as const,
   ['Space', 'count a repetition'] as const,
   ...protocol.refusals.map(({ label }, index) => [String(index + 1), `refuse: ${label.toLowerCase()}`] as const),
   ['C', 'caution'] as const,
-  ['U', 'undo'] as const,
+  ...(plan.value.length > 0 ? [['M', 'missed beat'] as const] : []),
+  ...(stands ? [['P', 'rest: the clock stands, or goes on'] as const] : []),
   ['R', 'begin again, while the protocol allows it'] as const,
   ['E', 'hold one second: the candidate ends'] as const,
-  ['F', 'stop for safety, at once'] as const,
-  ['N', 'next candidate, when this one is done'] as const,
 ])
 </script>
 
 <template>
-  <section class="console" :aria-label="`${event.name}, ${fullName(entry)}`">
-    <RepetitionsHead
-      :event="event"
-      :entry="entry"
-      :day="day"
-      :share="elapsedMs / protocol.durationMs"
-      @back="emit('back')"
-    />
-
-    <p v-if="held" class="sheet note" role="alert">
-      <strong>{{ entry.attendance === 'held' ? 'Held: may not start.' : 'Not checked in.' }}</strong> {{ entry.note }}
-    </p>
-
-    <StartCommands v-if="starting" :commands="protocol.startCommands" @go="onGo" @cancel="starting = false" />
-    <template v-else>
+  <WorkFrame
+    :day="day"
+    :event="event"
+    :entry="entry"
+    :following="following"
+    :work="work"
+    :may-start="phase === 'ready'"
+    :share="durationMs === null ? 0 : elapsedMs / durationMs"
+    :keys="KEYS"
+    :help="HELP"
+    :strong-keys="phase === 'running' ? [' '] : []"
+    :sounds="plan.length > 0"
+    @go="reps.start"
+    @next="emit('next')"
+    @back="emit('back')"
+  >
+    <template #figures>
       <RepetitionsTally
         :protocol="protocol"
+        :duration-ms="durationMs"
         :attempt="attempt"
         :cut="mark?.cut ?? null"
         :elapsed-ms="elapsedMs"
         :over="phase === 'over'"
+        :pause-words="pauseWords"
+        :pause-over="pauseOver"
       />
-
-      <RepetitionsOver
-        v-if="phase === 'over'"
-        :mark="mark"
-        :following="following"
-        :may-undo="mayCapture && undoable !== undefined"
-        @next="emit('next')"
-        @undo="reps.undo()"
-      />
-      <template v-else-if="phase === 'ready'">
-        <section class="sheet rules">
-          <h2>What counts</h2>
-          <p>{{ protocol.countsWhen }}</p>
-          <p v-for="text in event.cautions" :key="text">{{ text }}</p>
-          <p v-if="protocol.restart">
-            May begin again {{ protocol.restart.times === 1 ? 'once' : `${protocol.restart.times} times` }}, within the
-            first {{ protocol.restart.withinFirst }}, after the fault is explained.
-          </p>
-        </section>
-        <button v-if="mayCapture" class="btn btn-primary start" :disabled="!ready" @click="beginStart">
-          Start commands <kbd>S</kbd>
-        </button>
-      </template>
-      <template v-else>
-        <button class="count-pad" :disabled="!ready" @pointerdown.prevent="reps.count()">
-          <strong>Count</strong><span>tap anywhere here, or space</span>
-        </button>
-        <div class="keys-row">
-          <button
-            v-for="(refusal, index) in protocol.refusals"
-            :key="refusal.id"
-            class="refuse"
-            :disabled="!ready"
-            @click="reps.refuse(refusal.id)"
-          >
-            {{ refusal.label }} <kbd>{{ index + 1 }}</kbd>
-          </button>
-        </div>
-        <div class="keys-row">
-          <button class="caution" :disabled="!ready" @click="reps.caution()">
-            Caution<small>{{ cautionsLeft > 0 ? `${cautionsLeft} left` : 'the next ends it' }}</small>
-          </button>
-          <button class="plain" :disabled="!ready || !undoable" @click="reps.undo()">
-            Undo<small>{{ undoWords }}</small>
-          </button>
-          <button v-if="restartOffered" class="plain" @click="reps.restart('fault explained')">
-            Begin again<small>fault explained</small>
-          </button>
-          <button
-            class="plain stop"
-            :disabled="!ready"
-            :style="{ '--held': stopHold.share.value }"
-            @pointerdown="stopHold.press()"
-            @pointerup="stopHold.release()"
-            @pointerleave="stopHold.release()"
-          >
-            Candidate ends<small>hold 1 s</small>
-          </button>
-          <button class="safety" :disabled="!mayCapture" @click="reps.stop('safety')">
-            Stop for safety<small>one touch</small>
-          </button>
-        </div>
-      </template>
     </template>
-    <KeyHelp v-model="helping" :keys="HELP" />
-  </section>
+    <template #rules>
+      <p>{{ protocol.countsWhen }}</p>
+      <p v-if="protocol.restart">
+        May begin again {{ protocol.restart.times === 1 ? 'once' : `${protocol.restart.times} times` }}, within the
+        first {{ protocol.restart.withinFirst }}, after the fault is explained.
+      </p>
+    </template>
+
+    <BeatLight v-if="plan.length > 0" :plan="plan" :started-at-ms="beatFromMs" :per-cycle="perRepetition" />
+    <p v-if="announced" class="announced" role="status">{{ announced }}</p>
+    <button class="pad" :disabled="!ready" @pointerdown.prevent="reps.count()">
+      <strong>Count</strong><span>tap anywhere here, or space</span>
+    </button>
+    <div class="keys-row">
+      <button
+        v-for="(refusal, index) in protocol.refusals"
+        :key="refusal.id"
+        class="refuse"
+        :disabled="!ready"
+        @click="reps.refuse(refusal.id)"
+      >
+        {{ refusal.label }} <kbd>{{ index + 1 }}</kbd>
+      </button>
+    </div>
+    <div class="keys-row">
+      <button class="caution" :disabled="!ready" @click="reps.caution()">
+        Caution<small>{{ cautionsLeft > 0 ? `${cautionsLeft} left` : 'the next ends it' }}</small>
+      </button>
+      <button v-if="plan.length > 0" class="caution" :disabled="!ready" @click="reps.missBeat()">
+        Missed beat<small>{{ missesLeft > 0 ? `${missesLeft} left` : 'the next ends it' }}</small>
+      </button>
+      <button v-if="stands" :disabled="!ready" @click="reps.rest()">
+        {{ attempt.pausedAtMs === null ? 'Rests' : 'Goes on' }}<small>the clock stands</small>
+      </button>
+      <button v-if="pauseOver" class="refuse" @click="reps.stop('ended', 'paused longer than allowed')">
+        Pause too long<small>ends it</small>
+      </button>
+      <button :disabled="!ready || !undoable" @click="work.undo()">
+        Undo<small>{{ undoWords }}</small>
+      </button>
+      <button v-if="restartOffered" @click="reps.restart('fault explained')">
+        Begin again<small>fault explained</small>
+      </button>
+      <button
+        class="stop"
+        :disabled="!ready"
+        :style="{ '--held': stopHold.share.value }"
+        @pointerdown="stopHold.press()"
+        @pointerup="stopHold.release()"
+        @pointerleave="stopHold.release()"
+      >
+        Candidate ends<small>hold 1 s</small>
+      </button>
+    </div>
+  </WorkFrame>
 </template>
 
-<style scoped>
-.console {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
-  min-height: 0;
-  overflow-y: auto;
-}
-.note {
-  margin: 0;
-  padding: 12px 16px;
-  background: var(--decide-tint);
-  border-color: var(--decide-edge);
-}
-.rules {
-  padding: 14px 16px;
-}
-.rules p {
-  margin: 4px 0 0;
-}
-.start {
-  min-height: 72px;
-  font-size: 1.375rem;
-}
-.count-pad {
-  flex: 1;
-  min-height: 170px;
-  border: 0;
-  border-radius: 8px;
-  background: var(--pad);
-  color: var(--pad-ink);
-  display: flex;
-  flex-direction: column;
-  align-items: center;
-  justify-content: center;
-  gap: 10px;
-  touch-action: manipulation;
-  user-select: none;
-}
-.count-pad strong {
-  font-size: 1.9rem;
-}
-.count-pad:active {
-  background: var(--bar-2);
-}
-.keys-row {
-  display: grid;
-  grid-auto-flow: column;
-  grid-auto-columns: 1fr;
-  gap: 8px;
-}
-.keys-row button {
-  min-height: 60px;
-  border-radius: 8px;
-  font-weight: 700;
-  background: var(--sheet);
-  color: var(--ink);
-  border: 1px solid var(--line-2);
-  touch-action: manipulation;
-  line-height: 1.2;
-}
-.keys-row small {
-  display: block;
-  font-weight: 500;
-  font-size: 0.8125rem;
-}
-.keys-row .refuse {
-  color: var(--short);
-  border-color: var(--short);
-}
-.keys-row .caution {
-  background: var(--decide-tint);
-  border-color: var(--decide-edge);
-  color: var(--decide);
-}
-.keys-row .safety {
-  background: #b5361a;
-  border-color: #b5361a;
-  color: #fff;
-}
-.keys-row .stop {
+<style scoped lang="scss">
+@use '../work/workPad';
+.stop {
   background-image: linear-gradient(to right, var(--vest) calc(var(--held) * 100%), transparent 0);
   touch-action: none;
 }
-@media (max-width: 900px) {
-  .console {
-    height: calc(100dvh - 20px);
-    overflow: visible;
-  }
-  .keys-row {
-    grid-auto-flow: row;
-    grid-template-columns: repeat(3, 1fr);
-  }
-  .keys-row kbd {
-    display: none;
-  }
-  .keys-row .safety {
-    grid-column: 1 / -1;
-    min-height: 52px;
-  }
-  .keys-row button {
-    padding: 4px;
-  }
-  .count-pad {
-    min-height: 130px;
-  }
+.announced {
+  margin: 0;
+  padding: 8px 14px;
+  background: var(--vest);
+  color: var(--vest-ink);
+  border-radius: 6px;
+  font-size: 1.25rem;
+  font-weight: 700;
 }
 </style>

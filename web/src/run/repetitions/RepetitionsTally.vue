@@ -1,23 +1,33 @@
 <script setup lang="ts">
 /** Time left, the count, what was refused, cautions, and where the count stands against the cut. */
-import { printTime, type Cut, type RepetitionAttempt, type RepetitionsInTime } from '@able-gauge/core'
+import { printClock, printTime, type CountedProtocol, type Cut, type RepetitionAttempt } from '@able-gauge/core'
 import { computed } from 'vue'
 import Gauge from '../../ui/Gauge.vue'
 
 const props = defineProps<{
-  protocol: RepetitionsInTime
+  protocol: CountedProtocol
+  /** How long it may last; null without a clock. */
+  durationMs: number | null
   attempt: RepetitionAttempt
   /** Null when no band of the standard fits the candidate. */
   cut: Cut | null
   elapsedMs: number
   /** Whether the attempt has ended. */
   over: boolean
+  /** How long nothing has moved, in words; empty while it does. */
+  pauseWords: string
+  /** Whether that is longer than allowed. */
+  pauseOver: boolean
 }>()
 
 const tally = computed(() => props.attempt.tally)
 const refusedTotal = computed(() => Object.values(tally.value.refused).reduce((sum, count) => sum + count, 0))
 const toTheCut = computed(() => (props.cut === null ? 0 : props.cut.value - tally.value.counted))
-const left = computed(() => printTime(Math.ceil((props.protocol.durationMs - props.elapsedMs) / 1000) * 1000))
+const time = computed(() =>
+  props.durationMs === null
+    ? printClock(props.elapsedMs)
+    : printTime(Math.ceil((props.durationMs - props.elapsedMs) / 1000) * 1000),
+)
 const REST_WORDS = {
   nowhere: 'no resting',
   up: 'resting up is allowed',
@@ -27,8 +37,12 @@ const REST_WORDS = {
 
 <template>
   <div class="figures-row">
-    <div class="time figures" role="timer">{{ left }}</div>
-    <p class="quiet">of {{ printTime(protocol.durationMs) }} left<br />{{ REST_WORDS[protocol.restAllowed] }}</p>
+    <div class="time figures" role="timer">{{ time }}</div>
+    <p class="quiet">
+      {{ durationMs === null ? 'so far, no limit' : `of ${printTime(durationMs)} left` }}<br />
+      <strong v-if="pauseWords" :class="{ over: pauseOver }">{{ pauseWords }}</strong>
+      <template v-else>{{ REST_WORDS[protocol.restAllowed] }}</template>
+    </p>
   </div>
 
   <div class="sheet tally">
@@ -73,6 +87,9 @@ const REST_WORDS = {
   margin: 0;
   text-align: right;
   line-height: 1.3;
+}
+.over {
+  color: var(--short);
 }
 .tally {
   display: grid;

@@ -39,7 +39,7 @@ test('counting, refusing and cautions are on the tally at once', async () => {
 test('undo sees what was pressed just before it', async () => {
   const { reps } = await open()
   await start(reps)
-  await Promise.all([reps.refuse('depth'), reps.count(), reps.count(), reps.undo()])
+  await Promise.all([reps.refuse('depth'), reps.count(), reps.count(), reps.work.undo()])
   expect(reps.attempt.value.tally).toMatchObject({ counted: 1, refused: { depth: 1 } })
   expect(reps.undoWords.value).toBe('last: counted 1')
 })
@@ -56,7 +56,7 @@ test('the caution over the limit ends it, and taking that caution back lets it g
   await start(reps)
   for (let caution = 0; caution < 3; caution++) await reps.caution()
   expect(reps.phase.value).toBe('over')
-  await reps.undo()
+  await reps.work.undo()
   expect(reps.phase.value).toBe('running')
 })
 
@@ -68,7 +68,7 @@ test('the end of the time is recorded at the moment it was, however late it is n
   expect(stop?.atMs).toBe((reps.attempt.value.startedAtMs ?? 0) + 90_000)
   await reps.endTime()
   expect(store.allIn('press-ups').filter(({ kind }) => kind === 'stopped')).toHaveLength(1)
-  expect(reps.undoable.value?.kind).toBe('started')
+  expect(reps.work.undoable.value?.kind).toBe('started')
 })
 
 test('a restart is offered within the first five only', async () => {
@@ -78,19 +78,19 @@ test('a restart is offered within the first five only', async () => {
   expect(reps.restartOffered.value).toBe(true)
   await reps.count()
   expect(reps.restartOffered.value).toBe(false)
-  await reps.undo()
+  await reps.work.undo()
   await reps.restart('fault explained')
   expect([reps.phase.value, reps.attempt.value.tally.counted]).toEqual(['ready', 0])
 })
 
 test('somebody who is held cannot be started, and a signed day takes nothing', async () => {
-  expect((await open({ attendance: 'held' })).reps.ready.value).toBe(false)
-  expect((await open({ signedOff: { atMs: 0, by: 'Ines Calloway-Brandt' } })).reps.mayCapture.value).toBe(false)
+  expect((await open({ attendance: 'held' })).reps.work.ready.value).toBe(false)
+  expect((await open({ signedOff: { atMs: 0, by: 'Ines Calloway-Brandt' } })).reps.work.mayCapture.value).toBe(false)
 })
 
 test('a stop for safety leaves the mark open', async () => {
   const { reps } = await open()
   await start(reps)
   await reps.stop('safety')
-  expect(reps.mark.value).toMatchObject({ kind: 'open', reason: 'stoppedForSafety' })
+  expect(reps.work.mark.value).toMatchObject({ kind: 'open', reason: 'stoppedForSafety' })
 })

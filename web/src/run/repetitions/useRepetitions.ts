@@ -1,117 +1,99 @@
-/** State and actions of one candidate's attempt at repetitions in a time. */
+/** State and actions of one candidate's counted repetitions: in a time, to failure or to a cadence. */
 import {
+  clockOf,
+  clockStands,
   followRepetitions,
   mayRestart,
   type Capture,
+  type CountedProtocol,
   type Observation,
   type RepetitionAttempt,
-  type RepetitionsInTime,
   type StandardEvent,
   type StopReason,
 } from '@able-gauge/core'
 import { computed, type ComputedRef } from 'vue'
 import type { Day, Entry } from '../../day/day.ts'
-import { useDay } from '../../day/dayStore.ts'
-import { useSession } from '../../session/sessionStore.ts'
-import { inTurns } from '../../sync/inTurns.ts'
 import { useAgreedClock, type AgreedMoment } from '../../sync/agreedClock.ts'
+import { useWork } from '../work/useWork.ts'
 
-export type RepetitionEvent = StandardEvent & { readonly protocol: RepetitionsInTime }
+export type RepetitionEvent = StandardEvent & { readonly protocol: CountedProtocol }
 export type AttemptPhase = 'ready' | 'running' | 'over'
 
 export const phaseOf = ({ startedAtMs, end }: RepetitionAttempt): AttemptPhase =>
   end !== null ? 'over' : startedAtMs === null ? 'ready' : 'running'
 
-const isUndoable = (capture: Capture): boolean =>
-  capture.kind !== 'decided' && !(capture.kind === 'stopped' && capture.payload.reason === 'time')
-
 export const useRepetitions = (day: () => Day, event: RepetitionEvent, entry: () => Entry) => {
-  const store = useDay()
-  const session = useSession()
   const clock = useAgreedClock()
   const { protocol } = event
+  const work = useWork(day, event, entry)
 
-  const settled = store.settledIn(event.id)
-  const own = computed(() => settled.value.filter(({ entryId }) => entryId === entry().id))
-  const attempt: ComputedRef<RepetitionAttempt> = computed(() => followRepetitions(protocol, own.value))
-  const phase = computed(() => phaseOf(attempt.value))
-  const mark = computed(() => store.marksIn(event.id).value.get(entry().id))
-  const mayCapture = computed(() => session.may('officer', 'grader', 'timer') && !day().occasion.signedOff)
-  const held = computed(() => entry().attendance !== 'present')
-  const ready = computed(() => mayCapture.value && clock.agreement !== null && !held.value)
+  const attempt: ComputedRef<RepetitionAttempt> = computed(() => followRepetitions(protocol, work.own.value))
+  const phase = computed(() => (work.isDone.value ? 'over' : phaseOf(attempt.value)))
   const cautionsLeft = computed(() => Math.max(0, protocol.cautionsAllowed - attempt.value.tally.cautions))
   const restartOffered = computed(() => phase.value === 'running' && mayRestart(protocol, attempt.value) === 'yes')
+  const stands = clockStands(protocol)
+  const durationMs = clockOf(protocol)
 
-  const observe = async (observation: Observation, moment: AgreedMoment | null): Promise<void> => {
-    await store.capture(event.id, entry().id, observation, moment)
-  }
-
-  const inTurn = inTurns()
-  const start = (moment: AgreedMoment): Promise<void> => inTurn(() => observe({ kind: 'started', payload: {} }, moment))
-
-  /** The moment is that of the press; it is settled in turn, so that an undo sees all that was pressed before it. */
-  const whileRunning = (observation: Observation): Promise<void> => {
-    const moment = clock.moment()
-    return inTurn(async () => {
-      if (phase.value === 'running' && ready.value) await observe(observation, moment)
-    })
-  }
+  const start = (moment: AgreedMoment): Promise<void> =>
+    work.observe({ kind: 'started', payload: {} }, moment, () => phase.value !== 'ready')
+  const whileRunning = (observation: Observation): Promise<void> =>
+    work.observe(observation, clock.moment(), () => phase.value !== 'running')
   const count = (): Promise<void> => whileRunning({ kind: 'counted', payload: {} })
   const refuse = (reason: string): Promise<void> => whileRunning({ kind: 'refused', payload: { reason } })
   const caution = (): Promise<void> => whileRunning({ kind: 'cautioned', payload: {} })
+  const missBeat = (): Promise<void> => whileRunning({ kind: 'missed', payload: {} })
   const restart = (reason: string): Promise<void> => whileRunning({ kind: 'restarted', payload: { reason } })
-  const stop = (reason: StopReason): Promise<void> => whileRunning({ kind: 'stopped', payload: { reason } })
+  const stop = (reason: StopReason, note = ''): Promise<void> =>
+    whileRunning({ kind: 'stopped', payload: note === '' ? { reason } : { reason, note } })
+  /** Stops the clock for a rest, or lets it go on, where the protocol has it stand. */
+  const rest = (): Promise<void> =>
+    whileRunning(attempt.value.pausedAtMs === null ? { kind: 'paused', payload: {} } : { kind: 'resumed', payload: {} })
 
   /** Records that the time ran out, at the moment it did, however late this device noticed. */
-  const endTime = (): Promise<void> =>
-    inTurn(async () => {
-      const { endsAtMs } = attempt.value
-      const moment = clock.moment()
-      if (phase.value !== 'running' || !ready.value || endsAtMs === null || !moment) return
-      await observe({ kind: 'stopped', payload: { reason: 'time' } }, { ...moment, atMs: endsAtMs })
-    })
+  const endTime = async (): Promise<void> => {
+    const { endsAtMs } = attempt.value
+    const moment = clock.moment()
+    if (endsAtMs === null || !moment) return
+    await work.observe(
+      { kind: 'stopped', payload: { reason: 'time' } },
+      { ...moment, atMs: endsAtMs },
+      () => phase.value !== 'running' || attempt.value.endsAtMs !== endsAtMs,
+    )
+  }
 
-  /** What undo would take back: the last thing about this candidate, but for the end of the time and an officer's decision. */
-  const undoable = computed<Capture | undefined>(() => own.value.filter(isUndoable).at(-1))
   const undoWords = computed(() => {
-    const last = undoable.value
+    const last = work.undoable.value
     if (!last) return 'nothing yet'
     const words: Partial<Record<Capture['kind'], string>> = {
       counted: `counted ${attempt.value.tally.counted}`,
-      refused: 'refused',
       cautioned: 'caution',
+      missed: 'missed beat',
+      paused: 'rest',
       restarted: 'restart',
       stopped: 'stop',
       started: 'start',
     }
     return `last: ${words[last.kind] ?? last.kind}`
   })
-  const undo = (): Promise<void> => inTurn(undoLast)
-  const undoLast = async (): Promise<void> => {
-    const last = undoable.value
-    if (!last || !mayCapture.value) return
-    await observe({ kind: 'voided', payload: { captureId: last.id, reason: 'undone at the console' } }, clock.moment())
-  }
 
   return {
+    work,
     protocol,
+    durationMs,
+    stands,
     attempt,
     phase,
-    mark,
-    mayCapture,
-    held,
-    ready,
     cautionsLeft,
     restartOffered,
-    undoable,
     undoWords,
     start,
     count,
     refuse,
     caution,
+    missBeat,
+    rest,
     restart,
     stop,
     endTime,
-    undo,
   }
 }

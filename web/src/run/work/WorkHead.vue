@@ -5,11 +5,11 @@ import { fullName, type Day, type Entry } from '../../day/day.ts'
 import DaySaved from '../../day/DaySaved.vue'
 import { timeOfDay } from '../../ui/localTime.ts'
 import { useTick } from '../../ui/useTick.ts'
-import type { RepetitionEvent } from './useRepetitions.ts'
+import type { StandardEvent } from '@able-gauge/core'
 
 defineProps<{
   day: Day
-  event: RepetitionEvent
+  event: StandardEvent
   entry: Entry
   /** Share of the time that has run. */
   share: number

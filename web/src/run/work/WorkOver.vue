@@ -8,9 +8,11 @@ defineProps<{
   mark: Mark | undefined
   following: Entry | undefined
   mayUndo: boolean
+  /** What another try is called; empty when none is left. */
+  moreLabel: string
 }>()
 
-const emit = defineEmits<{ next: []; undo: [] }>()
+const emit = defineEmits<{ next: []; undo: []; more: [] }>()
 </script>
 
 <template>
@@ -23,6 +25,7 @@ const emit = defineEmits<{ next: []; undo: [] }>()
       <RouterLink v-else class="btn btn-primary btn-lg" :to="{ name: 'run' }"
         >Nobody is waiting. Back to the events</RouterLink
       >
+      <button v-if="moreLabel" class="btn btn-quiet btn-lg" @click="emit('more')">{{ moreLabel }} <kbd>S</kbd></button>
       <button v-if="mayUndo" class="btn btn-quiet btn-lg" @click="emit('undo')">
         Undo the last capture <kbd>U</kbd>
       </button>

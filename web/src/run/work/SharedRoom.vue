@@ -1,0 +1,160 @@
+<script setup lang="ts">
+/** The room of a console for several people: the events above, the list beside, the work, and what must always be in reach. */
+import type { StandardEvent } from '@able-gauge/core'
+import { computed, ref } from 'vue'
+import type { Day, Entry } from '../../day/day.ts'
+import SoundSwitch from '../../sound/SoundSwitch.vue'
+import KeyHelp from '../../ui/KeyHelp.vue'
+import { useSession } from '../../session/sessionStore.ts'
+import EventStrip from '../EventStrip.vue'
+import LapStopDialog from '../laps/LapStopDialog.vue'
+import { useKeys } from '../useKeys.ts'
+import type { SharedWork } from './useSharedWork.ts'
+
+const props = withDefaults(
+  defineProps<{
+    day: Day
+    event: StandardEvent
+    work: SharedWork
+    /** Those who can be stopped. */
+    under: readonly Entry[]
+    keys?: Readonly<Record<string, () => void>>
+    help?: readonly (readonly [string, string])[]
+    strongKeys?: readonly string[]
+    sounds?: boolean
+    /** Keys of digits and Enter, when bibs are typed here. */
+    onDigit?: (digit: string) => void
+    ownField?: () => HTMLElement | null
+  }>(),
+  {
+    keys: () => ({}),
+    help: () => [],
+    strongKeys: () => [],
+    sounds: false,
+  },
+)
+
+const session = useSession()
+const stopping = ref(false)
+const helping = ref(false)
+const { mayCapture, undo } = props.work
+
+const COMMON: Readonly<Record<string, () => void>> = {
+  u: () => void undo(),
+  x: () => (stopping.value = props.under.length > 0),
+}
+useKeys({
+  actionFor: (name) => {
+    if (name === '?') return () => (helping.value = !helping.value)
+    if (!mayCapture.value) return undefined
+    const { onDigit } = props
+    if (onDigit && /^\d$/.test(name)) return () => onDigit(name)
+    return props.keys[name] ?? COMMON[name]
+  },
+  winsOverButtons: (name) => props.strongKeys.includes(name),
+  ownField: () => props.ownField?.() ?? null,
+})
+const allHelp = computed(() => [
+  ...props.help,
+  ['U', 'undo the last capture of this device'] as const,
+  ['X', 'somebody stops: safety, medical, gave up'] as const,
+])
+</script>
+
+<template>
+  <main class="shared">
+    <EventStrip class="strip" :day="day" :current="event.id" />
+    <div class="side"><slot name="side" /></div>
+    <div class="work"><slot /></div>
+    <footer v-if="mayCapture" class="foot">
+      <slot name="foot" />
+      <button class="btn btn-quiet" @click="undo()">Undo <kbd>U</kbd></button>
+      <SoundSwitch v-if="sounds" />
+      <button class="btn btn-quiet keys" aria-label="All keys" @click="helping = true"><kbd>?</kbd></button>
+      <button class="btn safety" :disabled="under.length === 0" @click="stopping = true">
+        Somebody stops <kbd>X</kbd>
+      </button>
+    </footer>
+    <LapStopDialog v-model="stopping" :runners="under" :may-disqualify="session.may('officer')" @stop="work.stop" />
+    <KeyHelp v-model="helping" :keys="allHelp" />
+  </main>
+</template>
+
+<style scoped>
+.shared {
+  flex: 1;
+  display: grid;
+  grid-template-columns: 330px minmax(0, 1fr);
+  grid-template-rows: auto 1fr auto;
+  gap: 12px 16px;
+  padding: 12px 20px 16px;
+  max-height: calc(100dvh - 64px);
+  min-height: 0;
+}
+.strip {
+  grid-column: 1 / -1;
+}
+.side {
+  grid-row: 2 / 4;
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  min-height: 0;
+}
+.side > :deep(*) {
+  min-height: 0;
+}
+.work {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  min-height: 0;
+  overflow-y: auto;
+  padding: 4px;
+  margin: -4px;
+}
+.foot {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+.foot :deep(.btn) {
+  min-height: 52px;
+}
+.safety {
+  background: #b5361a;
+  color: #fff;
+  font-weight: 700;
+  margin-left: auto;
+}
+@media (max-width: 900px) {
+  .shared {
+    display: flex;
+    flex-direction: column;
+    padding: 10px 12px;
+    max-height: none;
+  }
+  .side {
+    order: 4;
+  }
+  .work {
+    overflow: visible;
+  }
+  .foot {
+    position: sticky;
+    bottom: 0;
+    background: var(--ground);
+    padding: 8px 0;
+    z-index: 2;
+  }
+  .foot :deep(.btn) {
+    flex: 1 1 28%;
+    padding-inline: 4px;
+  }
+  .foot :deep(kbd),
+  .keys {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,196 @@
+<script setup lang="ts">
+/**
+ * The frame of a console for one candidate: who it is, the start commands, the work itself, the mark when it is over, and
+ * at the foot what must always be in reach: stop for safety, other ends, undo.
+ */
+import { conductOf, type StandardEvent } from '@able-gauge/core'
+import { computed, ref } from 'vue'
+import { fullName, type Day, type Entry } from '../../day/day.ts'
+import SoundSwitch from '../../sound/SoundSwitch.vue'
+import type { AgreedMoment } from '../../sync/agreedClock.ts'
+import KeyHelp from '../../ui/KeyHelp.vue'
+import StartCommands from '../StartCommands.vue'
+import { useKeys } from '../useKeys.ts'
+import type { Work } from './useWork.ts'
+import WorkEndDialog from './WorkEndDialog.vue'
+import WorkHead from './WorkHead.vue'
+import WorkOver from './WorkOver.vue'
+
+const props = withDefaults(
+  defineProps<{
+    day: Day
+    event: StandardEvent
+    entry: Entry
+    following: Entry | undefined
+    work: Work
+    /** Whether the work is still to be started with the protocol's commands. */
+    mayStart?: boolean
+    /** What another try is called, when one is allowed though there is a mark already. */
+    moreLabel?: string
+    /** Share of the time that has run, for the tape in the head. */
+    share?: number
+    /** Keys of this console, beside those every console has. */
+    keys?: Readonly<Record<string, () => void>>
+    help?: readonly (readonly [string, string])[]
+    /** Keys that act even while a button has the focus. */
+    strongKeys?: readonly string[]
+    /** Whether the console makes sounds. */
+    sounds?: boolean
+  }>(),
+  { mayStart: false, moreLabel: '', share: 0, keys: () => ({}), help: () => [], strongKeys: () => [], sounds: false },
+)
+
+const emit = defineEmits<{
+  next: []
+  back: []
+  /** The last start command: the moment the clock starts. */
+  go: [moment: AgreedMoment]
+}>()
+
+const starting = ref(false)
+const ending = ref(false)
+const helping = ref(false)
+const { ready, mayCapture, isDone, mark, undoable, stop, undo } = props.work
+const held = computed(() => props.entry.attendance !== 'present')
+const commands = computed(() =>
+  'startCommands' in props.event.protocol ? props.event.protocol.startCommands : ([] as string[]),
+)
+
+const beginStart = (): void => {
+  if (ready.value && props.mayStart) starting.value = true
+}
+const onGo = (moment: AgreedMoment): void => {
+  starting.value = false
+  emit('go', moment)
+}
+
+const COMMON: Readonly<Record<string, () => void>> = {
+  s: beginStart,
+  u: () => void undo(),
+  f: () => !isDone.value && void stop('safety'),
+  x: () => (ending.value = !isDone.value && ready.value),
+  n: () => isDone.value && emit('next'),
+  Escape: () => (starting.value = false),
+}
+useKeys({
+  actionFor: (name) => {
+    if (name === '?') return () => (helping.value = !helping.value)
+    if (!mayCapture.value) return undefined
+    return (isDone.value || starting.value ? undefined : props.keys[name]) ?? COMMON[name]
+  },
+  winsOverButtons: (name) => !isDone.value && !starting.value && props.strongKeys.includes(name),
+})
+const allHelp = computed(() => [
+  ...(commands.value.length > 0 ? [['S', 'start commands'] as const] : []),
+  ...props.help,
+  ['U', 'undo the last capture'] as const,
+  ['F', 'stop for safety, at once'] as const,
+  ['X', 'another end: medical, failed, gave up'] as const,
+  ['N', 'next candidate, when this one is done'] as const,
+])
+</script>
+
+<template>
+  <section class="console" :aria-label="`${event.name}, ${fullName(entry)}`">
+    <WorkHead :event="event" :entry="entry" :day="day" :share="share" @back="emit('back')" />
+    <p v-if="held" class="sheet note" role="alert">
+      <strong>{{ entry.attendance === 'held' ? 'Held: may not start.' : 'Not checked in.' }}</strong> {{ entry.note }}
+    </p>
+    <StartCommands v-if="starting" :commands="commands" @go="onGo" @cancel="starting = false" />
+    <template v-else>
+      <slot name="figures" />
+      <WorkOver
+        v-if="isDone"
+        :mark="mark"
+        :following="following"
+        :may-undo="mayCapture && undoable !== undefined"
+        :more-label="mayCapture && mayStart ? moreLabel : ''"
+        @next="emit('next')"
+        @undo="undo()"
+        @more="beginStart"
+      />
+      <template v-else>
+        <section v-if="mayStart" class="sheet rules">
+          <h2>{{ conductOf(event.protocol, event.publishedIn) }}</h2>
+          <slot name="rules" />
+          <p v-for="text in event.protocol.clearBefore" :key="text"><strong>Before the start:</strong> {{ text }}</p>
+          <p v-for="text in event.cautions" :key="text">{{ text }}</p>
+        </section>
+        <button v-if="mayStart && mayCapture" class="btn btn-primary start" :disabled="!ready" @click="beginStart">
+          Start commands <kbd>S</kbd>
+        </button>
+        <slot v-if="!mayStart" />
+        <footer v-if="mayCapture" class="foot">
+          <slot name="foot" />
+          <button class="btn btn-quiet" :disabled="!undoable" @click="undo()">Undo <kbd>U</kbd></button>
+          <button class="btn btn-quiet" :disabled="!ready" @click="ending = true">Other end <kbd>X</kbd></button>
+          <SoundSwitch v-if="sounds" />
+          <button class="btn btn-quiet keys" aria-label="All keys" @click="helping = true"><kbd>?</kbd></button>
+          <button class="btn safety" :disabled="!ready" @click="stop('safety')">Stop for safety <kbd>F</kbd></button>
+        </footer>
+      </template>
+    </template>
+    <WorkEndDialog v-model="ending" :event="event" @end="stop" />
+    <KeyHelp v-model="helping" :keys="allHelp" />
+  </section>
+</template>
+
+<style scoped>
+.console {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  min-height: 0;
+  overflow-y: auto;
+}
+.note {
+  margin: 0;
+  padding: 12px 16px;
+  background: var(--decide-tint);
+  border-color: var(--decide-edge);
+}
+.rules {
+  padding: 14px 16px;
+}
+.rules :deep(p) {
+  margin: 4px 0 0;
+}
+.start {
+  min-height: 72px;
+  font-size: 1.375rem;
+  flex: none;
+}
+.foot {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  flex: none;
+}
+.foot :deep(.btn) {
+  min-height: 52px;
+}
+.safety {
+  background: #b5361a;
+  border-color: #b5361a;
+  color: #fff;
+  font-weight: 700;
+  margin-left: auto;
+}
+@media (max-width: 900px) {
+  .console {
+    height: calc(100dvh - 20px);
+    overflow: visible;
+  }
+  .foot :deep(kbd),
+  .keys {
+    display: none;
+  }
+  .foot :deep(.btn) {
+    flex: 1 1 28%;
+    padding-inline: 4px;
+  }
+  .foot .safety {
+    flex-basis: 100%;
+  }
+}
+</style>

@@ -1,0 +1,97 @@
+/** What consoles share that work several people at once: capturing for any of them in turn, and undoing what this device did. */
+import {
+  byTimeThenId,
+  voidedIds,
+  type Capture,
+  type Mark,
+  type Observation,
+  type StandardEvent,
+  type StopReason,
+} from '@able-gauge/core'
+import { computed, type ComputedRef, type ShallowRef } from 'vue'
+import type { Day, Entry } from '../../day/day.ts'
+import { useDay } from '../../day/dayStore.ts'
+import { useSession } from '../../session/sessionStore.ts'
+import { useAgreedClock, type AgreedMoment } from '../../sync/agreedClock.ts'
+import { inTurns } from '../../sync/inTurns.ts'
+import { deviceId } from '../../sync/outbox.ts'
+
+export interface SharedWork {
+  /** Settled captures of the event, of everybody. */
+  readonly settled: ShallowRef<readonly Capture[]>
+  readonly ownOf: (entryId: string) => readonly Capture[]
+  readonly markOf: (entryId: string) => Mark | undefined
+  readonly mayCapture: ComputedRef<boolean>
+  readonly ready: ComputedRef<boolean>
+  /** The moment is that of the press; `unless` is asked when its turn has come. */
+  readonly observe: (
+    entryId: string | null,
+    observation: Observation,
+    moment?: AgreedMoment | null,
+    unless?: () => boolean,
+  ) => Promise<void>
+  readonly stop: (entryId: string, reason: StopReason, note?: string) => Promise<void>
+  /** Takes back the last thing this device captured in the event. @returns whose it was, in turn */
+  readonly undo: () => Promise<void>
+  readonly mayStart: (entry: Entry) => boolean
+}
+
+export const useSharedWork = (day: () => Day, event: StandardEvent): SharedWork => {
+  const store = useDay()
+  const session = useSession()
+  const clock = useAgreedClock()
+  const settled = store.settledIn(event.id)
+  const byEntry = computed(() => {
+    const all = new Map<string, Capture[]>()
+    for (const capture of settled.value) {
+      if (capture.entryId === null) continue
+      const own = all.get(capture.entryId)
+      if (own) own.push(capture)
+      else all.set(capture.entryId, [capture])
+    }
+    return all
+  })
+  const mayCapture = computed(() => session.may('officer', 'grader', 'timer') && !day().occasion.signedOff)
+  const ready = computed(() => mayCapture.value && clock.agreement !== null)
+  const inTurn = inTurns()
+
+  const observe: SharedWork['observe'] = (entryId, observation, moment = clock.moment(), unless = () => false) =>
+    inTurn(async () => {
+      if (ready.value && !unless()) await store.capture(event.id, entryId, observation, moment)
+    })
+
+  const lastOwn = (): Capture | undefined => {
+    const mine = deviceId()
+    const all = store.allIn(event.id)
+    const voided = voidedIds(all)
+    return all
+      .filter(
+        ({ id, kind, deviceId: device }) =>
+          device === mine && kind !== 'voided' && kind !== 'decided' && !voided.has(id),
+      )
+      .sort(byTimeThenId)
+      .at(-1)
+  }
+  const undo = (): Promise<void> => {
+    const moment = clock.moment()
+    return inTurn(async () => {
+      const last = lastOwn()
+      if (!last || !mayCapture.value) return
+      const payload = { captureId: last.id, reason: 'undone at the console' }
+      await store.capture(event.id, last.entryId, { kind: 'voided', payload }, moment)
+    })
+  }
+
+  return {
+    settled,
+    ownOf: (entryId) => byEntry.value.get(entryId) ?? [],
+    markOf: (entryId) => store.marksIn(event.id).value.get(entryId),
+    mayCapture,
+    ready,
+    observe,
+    stop: (entryId, reason, note = '') =>
+      observe(entryId, { kind: 'stopped', payload: note.trim() === '' ? { reason } : { reason, note: note.trim() } }),
+    undo,
+    mayStart: ({ attendance }) => ready.value && attendance === 'present',
+  }
+}

@@ -1,0 +1,60 @@
+/** A wave that starts together: which one, who is in it, its start, and the bib that is typed. */
+import { startOf, waveStarts, type StandardEvent } from '@able-gauge/core'
+import { computed, ref } from 'vue'
+import { byBib, shortName, wavesOf, type Day, type Entry } from '../../day/day.ts'
+import type { AgreedMoment } from '../../sync/agreedClock.ts'
+import type { SharedWork } from './useSharedWork.ts'
+
+const MOST_DIGITS = 5
+
+export const useWave = (day: () => Day, event: StandardEvent, work: SharedWork) => {
+  const waves = computed(() => wavesOf(day()))
+  const starts = computed(() => waveStarts(work.settled.value))
+  const chosen = ref<number | null>(null)
+
+  const inWave = (wave: number): Entry[] =>
+    day()
+      .entries.filter(
+        (entry) =>
+          entry.wave === wave &&
+          entry.bib !== null &&
+          (entry.attendance === 'present' || work.ownOf(entry.id).length > 0),
+      )
+      .sort(byBib)
+  const isOver = ({ id }: Entry): boolean => {
+    const kind = work.markOf(id)?.kind
+    return kind !== undefined && kind !== 'waiting' && kind !== 'running'
+  }
+  /** The first wave that is not through. */
+  const wave = computed({
+    get: () => chosen.value ?? waves.value.find((one) => !inWave(one).every(isOver)) ?? waves.value.at(-1) ?? 1,
+    set: (value) => (chosen.value = value),
+  })
+  const runners = computed(() => inWave(wave.value))
+  const started = computed(() => starts.value.find(({ payload }) => payload.wave === wave.value) ?? null)
+  const startFor = ({ id, wave: own }: Entry) => startOf({ entryId: id, wave: own }, starts.value, work.ownOf(id))
+  const nextWave = computed(() => waves.value.find((one) => one > wave.value))
+
+  const start = (moment: AgreedMoment): Promise<void> => {
+    const entryIds = runners.value.filter((entry) => !isOver(entry)).map(({ id }) => id)
+    chosen.value = wave.value
+    return work.observe(null, { kind: 'waveStarted', payload: { wave: wave.value, entryIds } }, moment)
+  }
+
+  const typed = ref('')
+  const typedEntry = computed(() => runners.value.find(({ bib }) => String(bib) === typed.value))
+  const typedName = computed(() =>
+    typed.value === '' ? '' : typedEntry.value ? shortName(typedEntry.value) : `not in wave ${wave.value}`,
+  )
+  const type = (digit: string): void => {
+    if (typed.value.length < MOST_DIGITS) typed.value += digit
+  }
+  /** Takes the typed bib off the field. */
+  const takeTyped = (): Entry | undefined => {
+    const entry = typedEntry.value
+    typed.value = ''
+    return entry
+  }
+
+  return { waves, wave, runners, started, startFor, nextWave, isOver, start, typed, typedName, type, takeTyped, event }
+}

@@ -1,0 +1,72 @@
+/** What every console of one candidate in one event shares: its captures, its mark, capturing in turn, stopping, undoing. */
+import type { Capture, Mark, Observation, StandardEvent, StopReason } from '@able-gauge/core'
+import { computed, type ComputedRef } from 'vue'
+import type { Day, Entry } from '../../day/day.ts'
+import { useDay } from '../../day/dayStore.ts'
+import { useSession } from '../../session/sessionStore.ts'
+import { useAgreedClock, type AgreedMoment } from '../../sync/agreedClock.ts'
+import { inTurns } from '../../sync/inTurns.ts'
+
+export interface Work {
+  /** Settled captures of the candidate in the event. */
+  readonly own: ComputedRef<readonly Capture[]>
+  readonly mark: ComputedRef<Mark | undefined>
+  /** Whether the mark is final for now. */
+  readonly isDone: ComputedRef<boolean>
+  readonly mayCapture: ComputedRef<boolean>
+  /** Here, not held, clock agreed, and this person may capture. */
+  readonly ready: ComputedRef<boolean>
+  /** Captures in turn; the moment is that of the press. `unless` is asked when its turn has come. */
+  readonly observe: (observation: Observation, moment?: AgreedMoment | null, unless?: () => boolean) => Promise<void>
+  readonly stop: (reason: StopReason, note?: string) => Promise<void>
+  /** What undo would take back. */
+  readonly undoable: ComputedRef<Capture | undefined>
+  readonly undo: () => Promise<void>
+}
+
+/** The end of the time and an officer's decision are not taken back by undo. */
+const isUndoable = (capture: Capture): boolean =>
+  capture.kind !== 'decided' && !(capture.kind === 'stopped' && capture.payload.reason === 'time')
+
+/** @param entry the candidate, who may change while the console stays */
+export const useWork = (day: () => Day, event: StandardEvent, entry: () => Entry): Work => {
+  const store = useDay()
+  const session = useSession()
+  const clock = useAgreedClock()
+  const settled = store.settledIn(event.id)
+  const own = computed(() => settled.value.filter(({ entryId }) => entryId === entry().id))
+  const mark = computed(() => store.marksIn(event.id).value.get(entry().id))
+  const isDone = computed(() => {
+    const kind = mark.value?.kind
+    return kind !== undefined && kind !== 'waiting' && kind !== 'running'
+  })
+  const mayCapture = computed(() => session.may('officer', 'grader', 'timer') && !day().occasion.signedOff)
+  const ready = computed(() => mayCapture.value && clock.agreement !== null && entry().attendance === 'present')
+
+  const inTurn = inTurns()
+  const observe = (
+    observation: Observation,
+    moment: AgreedMoment | null = clock.moment(),
+    unless: () => boolean = () => false,
+  ): Promise<void> => {
+    const entryId = entry().id
+    return inTurn(async () => {
+      if (ready.value && !unless()) await store.capture(event.id, entryId, observation, moment)
+    })
+  }
+  const stop = (reason: StopReason, note = ''): Promise<void> =>
+    observe({ kind: 'stopped', payload: note.trim() === '' ? { reason } : { reason, note: note.trim() } })
+
+  const undoable = computed<Capture | undefined>(() => own.value.filter(isUndoable).at(-1))
+  const undo = (): Promise<void> => {
+    const moment = clock.moment()
+    return inTurn(async () => {
+      const last = undoable.value
+      if (!last || !mayCapture.value) return
+      const payload = { captureId: last.id, reason: 'undone at the console' }
+      await store.capture(event.id, last.entryId, { kind: 'voided', payload }, moment)
+    })
+  }
+
+  return { own, mark, isDone, mayCapture, ready, observe, stop, undoable, undo }
+}
