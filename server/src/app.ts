@@ -8,6 +8,9 @@ import { ROUTES } from './routes/index.ts'
 import type { Server } from './routes/route.ts'
 import { sessionRouter } from './routes/sessionRoutes.ts'
 
+/** How instruments send: one JSON object a line. */
+const JSON_LINES = 'application/x-ndjson'
+
 /** @param webFolder the built application, or null to serve the interface alone */
 export const buildApp = (server: Server, webFolder: string | null): Express => {
   const app = express()
@@ -26,7 +29,12 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
       },
     }),
   )
-  app.use('/api', refuseForeignWrites, express.json({ limit: '1mb', type: () => true }))
+  app.use(
+    '/api',
+    refuseForeignWrites,
+    express.text({ limit: '1mb', type: JSON_LINES }),
+    express.json({ limit: '1mb', type: (request) => request.headers['content-type'] !== JSON_LINES }),
+  )
   app.use('/api/session', sessionRouter(server))
   for (const { method, path: routePath, roles, handle } of ROUTES) {
     app[method](routePath, async (request, response) => {

@@ -9,6 +9,7 @@ import { parseStandard, type Attendance, type Finding, type Standard } from '@ab
 import { hashPassword } from '../src/access/password.ts'
 import { ROLES, type Role } from '../src/access/role.ts'
 import { buildApp } from '../src/app.ts'
+import { makeCaptureWriter } from '../src/captureWriter.ts'
 import { openPool, type Pool } from '../src/database.ts'
 import { openLiveFeed } from '../src/live/liveFeed.ts'
 import { addAccount } from '../src/store/accountStore.ts'
@@ -37,6 +38,8 @@ export interface TestServer {
   readonly accountIds: Readonly<Record<Role, string>>
   /** Another server process on the same database. */
   readonly another: () => Promise<{ address: string; close: () => Promise<void> }>
+  /** Changes what no role of the application may, as the person would who looks after the database. */
+  readonly asOwner: (sql: string) => Promise<void>
   readonly close: () => Promise<void>
 }
 
@@ -70,6 +73,7 @@ export const openTestServer = async ({ demo = false, demoAccounts = false } = {}
     address: first.address,
     pool,
     accountIds,
+    asOwner: (sql) => asSuperuser(sql, database),
     another: () => listen(url, openPool(url), demo),
     close: async () => {
       await first.close()
@@ -86,7 +90,7 @@ const listen = async (
   pool.on('error', () => undefined)
   const log = pino({ level: 'silent' })
   const feed = openLiveFeed(url, log)
-  const http = createServer(buildApp({ pool, feed, log, demo }, null))
+  const http = createServer(buildApp({ pool, feed, writer: makeCaptureWriter(pool), log, demo }, null))
   await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve))
   return {
     address: `http://127.0.0.1:${(http.address() as AddressInfo).port}`,
@@ -104,8 +108,10 @@ const closeHttp = (http: HttpServer): Promise<void> =>
     http.closeAllConnections()
   })
 
-const asSuperuser = async (sql: string): Promise<void> => {
-  const client = new pg.Client({ connectionString: inject('superUrl') })
+const asSuperuser = async (sql: string, database?: string): Promise<void> => {
+  const url = new URL(inject('superUrl'))
+  if (database) url.pathname = `/${database}`
+  const client = new pg.Client({ connectionString: url.href })
   await client.connect()
   await client.query(sql)
   await client.end()

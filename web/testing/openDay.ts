@@ -54,7 +54,7 @@ export const openDay = async ({
   const id = `day-${(days += 1)}`
   const occasion = { id, name: 'Test day', venue: 'Fallow Point track', zone: 'Etc/GMT-12', testDate: '2026-11-24' }
   const day: Day = {
-    occasion: { ...occasion, standardId: 'constabulary-entry', standardVersion: 3, signedOff },
+    occasion: { ...occasion, standardId: 'constabulary-entry', standardVersion: 3, rehearsal: null, signedOff },
     standard: standardNamed(standard),
     standardHash: 'a'.repeat(64),
     staff: [],

@@ -2,7 +2,7 @@
 import type { Database } from '../database.ts'
 import { notFound, Problem } from '../problem.ts'
 import type { Occasion } from '@able-gauge/core'
-import { findOccasion, isOnStaff } from '../store/occasionStore.ts'
+import { findCaptureGround, findOccasion, isOnStaff, type CaptureGround } from '../store/occasionStore.ts'
 import type { Account, Role } from './role.ts'
 
 /** Roles that oversee all days; the others see those they are on the staff of. */
@@ -26,13 +26,20 @@ export const workableDay = async (db: Database, account: Account, occasionId: st
   return occasion
 }
 
+/** What a post of captures is checked against; as workableDay, for whoever is on the staff. */
+export const captureGround = async (db: Database, account: Account, occasionId: string): Promise<CaptureGround> => {
+  const ground = UUID.test(occasionId) ? await findCaptureGround(db, occasionId, account.id) : null
+  if (!ground) throw notFound('day')
+  if (!ground.isStaff) throw notOnStaff(ground.occasion)
+  return ground
+}
+
 const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/
 
 const requireStaff = async (db: Database, account: Account, occasion: Occasion): Promise<void> => {
   if (await isOnStaff(db, occasion.id, account.id)) return
-  throw new Problem(
-    403,
-    'access.staff',
-    `You are not on the staff of "${occasion.name}". The officer in charge can add you.`,
-  )
+  throw notOnStaff(occasion)
 }
+
+const notOnStaff = ({ name }: Occasion): Problem =>
+  new Problem(403, 'access.staff', `You are not on the staff of "${name}". The officer in charge can add you.`)

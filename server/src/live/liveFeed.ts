@@ -5,6 +5,8 @@ import { listenForNotices, type Listener, type NoticeKind } from '../store/dayNo
 export type Wake = (kind: NoticeKind) => void
 
 export interface LiveFeed {
+  /** Counts the notices heard about a day: what was read before the last one may lack something. */
+  readonly heardOf: (occasionId: string) => number
   /** @returns a function that ends it */
   readonly follow: (occasionId: string, wake: Wake) => () => void
   readonly close: () => Promise<void>
@@ -21,7 +23,9 @@ export const openLiveFeed = (connectionString: string, log: Logger): LiveFeed =>
   let waitMs = FIRST_RETRY_MS
   let closed = false
 
+  const counts = new Map<string, number>()
   const heard = (occasionId: string, kind: NoticeKind): void => {
+    counts.set(occasionId, (counts.get(occasionId) ?? 0) + 1)
     for (const wake of followers.get(occasionId) ?? []) wake(kind)
   }
 
@@ -51,6 +55,7 @@ export const openLiveFeed = (connectionString: string, log: Logger): LiveFeed =>
   void connect()
 
   return {
+    heardOf: (occasionId) => counts.get(occasionId) ?? 0,
     follow: (occasionId, wake) => {
       const wakes = followers.get(occasionId) ?? new Set()
       followers.set(occasionId, wakes.add(wake))

@@ -32,6 +32,8 @@ const EXPECTED: Readonly<Record<string, readonly Role[]>> = {
   'post /api/standards/:standardId/:version/publish': ['officer'],
   'post /api/standards/:standardId/:version/retire': ['officer'],
   'get /api/standards/:standardId/:version/results': ['officer'],
+  'post /api/rehearsals': ['officer', 'grader', 'timer'],
+  'post /api/occasions/:occasionId/events/:eventId/instruments': ['officer', 'grader', 'timer'],
   'get /api/time': ['officer', 'grader', 'timer', 'clerk', 'viewer'],
   'get /api/occasions/:occasionId/live': ['officer', 'grader', 'timer', 'clerk', 'viewer'],
 }
@@ -43,6 +45,7 @@ test('every route is in the list of expectations', () => {
 const addressOf = (path: string): string =>
   path
     .replace(':occasionId', day.occasionId)
+    .replace(':eventId', 'grip')
     .replace(':entryId', day.entryIds[0] ?? '')
     .replace(':standardId/:version', 'constabulary-entry/3')
 

@@ -1,11 +1,10 @@
 /** Captures in and out. */
 import { CaptureDocument, rules, type Capture, type Finding, type Standard } from '@able-gauge/core'
-import { readableDay, workableDay } from '../access/day.ts'
+import { captureGround, readableDay } from '../access/day.ts'
 import { CAPTURING, EVERY_ROLE, type Account } from '../access/role.ts'
-import { inTransaction } from '../database.ts'
 import { invalidInput, Problem } from '../problem.ts'
-import { addCaptures, findCapturesAfter } from '../store/captureStore.ts'
-import { listBibs } from '../store/entryStore.ts'
+import { findCapturesAfter } from '../store/captureStore.ts'
+import type { EnteredBib } from '../store/entryStore.ts'
 import { getStandard } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
 import { placesWrong } from './captureChecks.ts'
@@ -35,13 +34,12 @@ export const captureRoutes: readonly Route[] = [
     roles: CAPTURING,
     handle: async (call) => {
       const { server, request, response, account } = call
-      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
+      const { occasion, entered } = await captureGround(server.pool, account, param(call, 'occasionId'))
       const batch = readBody(CaptureBatch, request)
       const { standard } = await getStandard(server.pool, occasion.standardId, occasion.standardVersion)
-      const captures = resolveCaptures(batch.captures, standard, await listBibs(server.pool, occasion.id), account)
-      const addition = await inTransaction(server.pool, (db) =>
-        addCaptures(db, occasion.id, captures, account.id, Date.now()),
-      )
+      const captures = resolveCaptures(batch.captures, standard, entered, account)
+      refuseOwnWave(captures, entered)
+      const addition = await server.writer.add(occasion.id, { captures, actorId: account.id, receivedMs: Date.now() })
       switch (addition.kind) {
         case 'stored':
           response.json({ captures: captures.map(({ id }) => ({ id, seq: addition.seqs.get(id) })) })
@@ -87,7 +85,7 @@ export const afterIn = (text: unknown): number => {
 const resolveCaptures = (
   documents: readonly CaptureDocument[],
   standard: Standard,
-  entered: readonly { entryId: string; bib: number | null }[],
+  entered: readonly EnteredBib[],
   account: Account,
 ): Capture[] => {
   const findings: Finding[] = []
@@ -111,6 +109,23 @@ const resolveCaptures = (
     )
   }
   return captures
+}
+
+/** Nobody times, counts or judges the wave they are in themselves. @throws Problem 403 */
+export const refuseOwnWave = (captures: readonly Capture[], entered: readonly EnteredBib[]): void => {
+  const own = entered.find(({ isOwn }) => isOwn)
+  if (!own) return
+  const waves = new Map(entered.map(({ entryId, wave }) => [entryId, wave]))
+  const concerns = (capture: Capture): boolean =>
+    capture.kind === 'waveStarted'
+      ? capture.payload.wave === own.wave
+      : capture.entryId !== null && waves.get(capture.entryId) === own.wave
+  if (!captures.some(concerns)) return
+  throw new Problem(
+    403,
+    'capture.ownWave',
+    `You are entered in wave ${own.wave} yourself. Somebody else has to work that wave. Nothing was stored.`,
+  )
 }
 
 const isForOfficer = (capture: Capture): boolean =>

@@ -29,7 +29,7 @@ export const entryRoutes: readonly Route[] = [
       const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
       const entryId = param(call, 'entryId')
       const { revision, bib = null, attendance, note, bodyMassG = null } = readBody(EntryChangeBody, request)
-      const entered = await listBibs(server.pool, occasion.id)
+      const entered = await listBibs(server.pool, occasion.id, account.id)
       if (!entered.some((entry) => entry.entryId === entryId)) throw notFound('entry on this day')
       const update = await inTransaction(server.pool, async (db) => {
         if (!(await holdDayOpen(db, occasion.id))) {

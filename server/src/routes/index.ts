@@ -1,7 +1,9 @@
 import { captureRoutes } from './captureRoutes.ts'
 import { entryRoutes } from './entryRoutes.ts'
+import { instrumentRoutes } from './instrumentRoutes.ts'
 import { liveRoutes } from './liveRoutes.ts'
 import { occasionRoutes } from './occasionRoutes.ts'
+import { rehearsalRoutes } from './rehearsalRoutes.ts'
 import type { Route } from './route.ts'
 import { standardRoutes } from './standardRoutes.ts'
 import { verdictRoutes } from './verdictRoutes.ts'
@@ -14,4 +16,6 @@ export const ROUTES: readonly Route[] = [
   ...verdictRoutes,
   ...liveRoutes,
   ...standardRoutes,
+  ...instrumentRoutes,
+  ...rehearsalRoutes,
 ]

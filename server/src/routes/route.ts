@@ -2,6 +2,7 @@
 import type { Request, Response } from 'express'
 import type { Logger } from 'pino'
 import type { Account, Role } from '../access/role.ts'
+import type { CaptureWriter } from '../captureWriter.ts'
 import type { Pool } from '../database.ts'
 import type { LiveFeed } from '../live/liveFeed.ts'
 
@@ -9,6 +10,7 @@ import type { LiveFeed } from '../live/liveFeed.ts'
 export interface Server {
   readonly pool: Pool
   readonly feed: LiveFeed
+  readonly writer: CaptureWriter
   readonly log: Logger
   /** Whether demo accounts may sign in. */
   readonly demo: boolean

@@ -10,12 +10,15 @@ export type Addition =
   /** A capture with this id is on record with other content; nothing was added. */
   | { readonly kind: 'differs'; readonly captureId: string }
 
-/**
- * Adds captures to a day, all or none. One that is on record already is left alone and reported as stored.
- * Call it inside a transaction: the ledger row stays locked until it commits, which makes numbers gapless and
- * lets nobody read a number before a smaller one.
- * @param receivedMs when the server got them
- */
+/** Captures that came together from one person: all of them are added, or none. */
+export interface Post {
+  readonly captures: readonly Capture[]
+  readonly actorId: string
+  /** When the server got them. */
+  readonly receivedMs: number
+}
+
+/** Adds one post; see addPosts. */
 export const addCaptures = async (
   db: Database,
   occasionId: string,
@@ -23,28 +26,55 @@ export const addCaptures = async (
   actorId: string,
   receivedMs: number,
 ): Promise<Addition> => {
+  const [addition] = await addPosts(db, occasionId, [{ captures, actorId, receivedMs }])
+  if (!addition) throw new Error('One post was given and none was answered.')
+  return addition
+}
+
+/**
+ * Adds several posts to a day, each all or none, in one go. A capture that is on record already is left alone and
+ * reported as stored.
+ * Call it inside a transaction: the ledger row stays locked until it commits, which makes numbers gapless and
+ * lets nobody read a number before a smaller one.
+ * @returns what became of each post, in their order
+ */
+export const addPosts = async (db: Database, occasionId: string, posts: readonly Post[]): Promise<Addition[]> => {
   const ledger = await lockLedger(db, occasionId)
-  const onRecord = await findOnRecord(db, captures)
-  const fresh: Capture[] = []
-  const seqs = new Map<string, number>()
-  for (const capture of captures) {
-    const recorded = onRecord.get(capture.id)
-    if (recorded && !sameCapture(recorded, capture, occasionId)) return { kind: 'differs', captureId: capture.id }
-    if (recorded) seqs.set(capture.id, recorded.seq)
-    else if (!seqs.has(capture.id)) {
-      fresh.push(capture)
-      seqs.set(capture.id, ledger.lastSeq + fresh.length)
+  const known = new Map<string, OnRecord>(
+    await findOnRecord(
+      db,
+      posts.flatMap(({ captures }) => captures.map(({ id }) => id)),
+    ),
+  )
+  const fresh: FreshCapture[] = []
+  const additions = posts.map((post): Addition => {
+    const { captures, actorId, receivedMs } = post
+    const differing = captures.find((capture) => {
+      const recorded = known.get(capture.id)
+      return recorded !== undefined && !sameCapture(recorded, capture, occasionId)
+    })
+    if (differing) return { kind: 'differs', captureId: differing.id }
+    const added = captures.filter(
+      ({ id }, index) => !known.has(id) && captures.findIndex((other) => other.id === id) === index,
+    )
+    if (added.length > 0 && ledger.closed) return { kind: 'dayClosed' }
+    for (const capture of added) {
+      const seq = ledger.lastSeq + fresh.length + 1
+      fresh.push({ capture, actorId, receivedMs })
+      known.set(capture.id, { ...capture, seq, actorId, receivedMs, occasionId })
     }
+    const seqs = new Map(captures.map(({ id }) => [id, known.get(id)?.seq ?? 0]))
+    return { kind: 'stored', seqs, added: added.length }
+  })
+  if (fresh.length > 0) {
+    await insertCaptures(db, occasionId, fresh, ledger.lastSeq)
+    await db.query('update capture_ledger set last_seq = last_seq + $2 where occasion_id = $1', [
+      occasionId,
+      fresh.length,
+    ])
+    await notifyDay(db, occasionId, 'captures')
   }
-  if (fresh.length === 0) return { kind: 'stored', seqs, added: 0 }
-  if (ledger.closed) return { kind: 'dayClosed' }
-  await insertCaptures(db, occasionId, fresh, actorId, receivedMs, ledger.lastSeq)
-  await db.query('update capture_ledger set last_seq = last_seq + $2 where occasion_id = $1', [
-    occasionId,
-    fresh.length,
-  ])
-  await notifyDay(db, occasionId, 'captures')
-  return { kind: 'stored', seqs, added: fresh.length }
+  return additions
 }
 
 /** Captures after a number, in order. */
@@ -60,6 +90,12 @@ export const findCapturesAfter = async (
     [occasionId, afterSeq, most],
   )
   return rows.map(captureFromRow)
+}
+
+/** Which of some captures are on record. */
+export const findKnownIds = async (db: Database, ids: readonly string[]): Promise<Set<string>> => {
+  const { rows } = await db.query<{ id: string }>('select id from captures where id = any($1::uuid[])', [ids])
+  return new Set(rows.map(({ id }) => id))
 }
 
 /** All captures of a day. */
@@ -95,11 +131,11 @@ const lockLedger = async (db: Database, occasionId: string): Promise<{ lastSeq: 
 
 type OnRecord = RecordedCapture & { readonly occasionId: string }
 
-const findOnRecord = async (db: Database, captures: readonly Capture[]): Promise<Map<string, OnRecord>> => {
+const findOnRecord = async (db: Database, ids: readonly string[]): Promise<Map<string, OnRecord>> => {
   const { rows } = await db.query<CaptureRow & { occasion_id: string }>(
     `select id, occasion_id, seq, event_id, entry_id, kind, payload, device_id, device_ms, at_ms, uncertainty_ms, actor_id, received_ms
        from captures where id = any($1::uuid[])`,
-    [captures.map(({ id }) => id)],
+    [ids],
   )
   return new Map(rows.map((row) => [row.id, { ...captureFromRow(row), occasionId: row.occasion_id }]))
 }
@@ -114,33 +150,37 @@ const sameCapture = (recorded: OnRecord, capture: Capture, occasionId: string): 
   recorded.deviceId === capture.deviceId &&
   canonicalJson(recorded.payload) === canonicalJson(capture.payload)
 
+interface FreshCapture {
+  readonly capture: Capture
+  readonly actorId: string
+  readonly receivedMs: number
+}
+
 const insertCaptures = async (
   db: Database,
   occasionId: string,
-  captures: readonly Capture[],
-  actorId: string,
-  receivedMs: number,
+  fresh: readonly FreshCapture[],
   lastSeq: number,
 ): Promise<void> => {
   await db.query(
-    `insert into captures (occasion_id, actor_id, received_ms, seq, id, event_id, entry_id, kind, payload, device_id, device_ms, at_ms, uncertainty_ms)
-     select $1, $2, $3, $4 + row.position, row.id, row.event_id, row.entry_id, row.kind, row.payload, row.device_id, row.device_ms, row.at_ms, row.uncertainty_ms
-       from unnest($5::uuid[], $6::text[], $7::uuid[], $8::text[], $9::jsonb[], $10::text[], $11::bigint[], $12::bigint[], $13::integer[])
-            with ordinality as row (id, event_id, entry_id, kind, payload, device_id, device_ms, at_ms, uncertainty_ms, position)`,
+    `insert into captures (occasion_id, seq, actor_id, received_ms, id, event_id, entry_id, kind, payload, device_id, device_ms, at_ms, uncertainty_ms)
+     select $1, $2 + row.position, row.actor_id, row.received_ms, row.id, row.event_id, row.entry_id, row.kind, row.payload, row.device_id, row.device_ms, row.at_ms, row.uncertainty_ms
+       from unnest($3::uuid[], $4::bigint[], $5::uuid[], $6::text[], $7::uuid[], $8::text[], $9::jsonb[], $10::text[], $11::bigint[], $12::bigint[], $13::integer[])
+            with ordinality as row (actor_id, received_ms, id, event_id, entry_id, kind, payload, device_id, device_ms, at_ms, uncertainty_ms, position)`,
     [
       occasionId,
-      actorId,
-      receivedMs,
       lastSeq,
-      captures.map(({ id }) => id),
-      captures.map(({ eventId }) => eventId),
-      captures.map(({ entryId }) => entryId),
-      captures.map(({ kind }) => kind),
-      captures.map(({ payload }) => JSON.stringify(payload)),
-      captures.map(({ deviceId }) => deviceId),
-      captures.map(({ deviceMs }) => deviceMs),
-      captures.map(({ atMs }) => atMs),
-      captures.map(({ uncertaintyMs }) => uncertaintyMs),
+      fresh.map(({ actorId }) => actorId),
+      fresh.map(({ receivedMs }) => receivedMs),
+      fresh.map(({ capture }) => capture.id),
+      fresh.map(({ capture }) => capture.eventId),
+      fresh.map(({ capture }) => capture.entryId),
+      fresh.map(({ capture }) => capture.kind),
+      fresh.map(({ capture }) => JSON.stringify(capture.payload)),
+      fresh.map(({ capture }) => capture.deviceId),
+      fresh.map(({ capture }) => capture.deviceMs),
+      fresh.map(({ capture }) => capture.atMs),
+      fresh.map(({ capture }) => capture.uncertaintyMs),
     ],
   )
 }

@@ -56,16 +56,22 @@ export const listEntries = async (db: Database, occasionId: string): Promise<Ent
   return rows.map(entryFromRow)
 }
 
-/** The ids of everybody entered, with their bibs. */
-export const listBibs = async (
-  db: Database,
-  occasionId: string,
-): Promise<{ entryId: string; bib: number | null }[]> => {
-  const { rows } = await db.query<{ id: string; bib: number | null }>(
-    'select id, bib from entries where occasion_id = $1',
-    [occasionId],
+export interface EnteredBib {
+  readonly entryId: string
+  readonly bib: number | null
+  readonly wave: number
+  /** Whether the account in question belongs to this person. */
+  readonly isOwn: boolean
+}
+
+/** The ids of everybody entered, with bib and wave. @param accountId whose own entry is marked */
+export const listBibs = async (db: Database, occasionId: string, accountId: string): Promise<EnteredBib[]> => {
+  const { rows } = await db.query<{ id: string; bib: number | null; wave: number; is_own: boolean }>(
+    `select e.id, e.bib, e.wave, coalesce(e.person_id = a.person_id, false) as is_own
+       from entries e left join accounts a on a.id = $2 where e.occasion_id = $1`,
+    [occasionId, accountId],
   )
-  return rows.map(({ id, bib }) => ({ entryId: id, bib }))
+  return rows.map(({ id, bib, wave, is_own }) => ({ entryId: id, bib, wave, isOwn: is_own }))
 }
 
 /** Changes an entry if nobody else has since `revision`. */

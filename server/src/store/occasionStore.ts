@@ -1,8 +1,9 @@
 /** Test days: what they are, who works on them, how far they are. */
 import type { Occasion, OccasionSummary, StaffMember } from '@able-gauge/core'
 import type { Database } from '../database.ts'
+import type { EnteredBib } from './entryStore.ts'
 
-type NewOccasion = Omit<Occasion, 'signedOff'>
+type NewOccasion = Omit<Occasion, 'signedOff' | 'rehearsal'>
 
 interface OccasionRow {
   id: string
@@ -14,11 +15,16 @@ interface OccasionRow {
   standard_version: number
   signed_at: Date | null
   signed_by: string | null
+  rehearsal_from_ms: string | null
+  rehearsal_speed: number | null
+  own_event_id: string | null
 }
 
 const OCCASION_COLUMNS = `o.id, o.name, o.venue, o.zone, o.test_date, o.standard_id, o.standard_version,
-       s.signed_at, signer.display_name as signed_by`
-const OCCASION_TABLES = `occasions o left join sign_offs s on s.occasion_id = o.id left join accounts signer on signer.id = s.account_id`
+       s.signed_at, signer.display_name as signed_by,
+       r.from_ms as rehearsal_from_ms, r.speed as rehearsal_speed, r.own_event_id`
+const OCCASION_TABLES = `occasions o left join sign_offs s on s.occasion_id = o.id left join accounts signer on signer.id = s.account_id
+       left join rehearsals r on r.occasion_id = o.id`
 
 /** Adds a day with its empty capture ledger. */
 export const addOccasion = async (db: Database, occasion: NewOccasion): Promise<void> => {
@@ -50,6 +56,15 @@ export const addStaffMember = async (
   ])
 }
 
+/** Puts everybody who works days on the staff of one, each by their role. */
+export const addAllStaff = async (db: Database, occasionId: string): Promise<void> => {
+  await db.query(
+    `insert into occasion_staff (occasion_id, account_id, duty)
+     select $1, id, role from accounts where role <> 'viewer' on conflict do nothing`,
+    [occasionId],
+  )
+}
+
 export const findOccasion = async (db: Database, id: string): Promise<Occasion | null> => {
   const { rows } = await db.query<OccasionRow>(`select ${OCCASION_COLUMNS} from ${OCCASION_TABLES} where o.id = $1`, [
     id,
@@ -57,11 +72,39 @@ export const findOccasion = async (db: Database, id: string): Promise<Occasion |
   return rows[0] ? occasionFromRow(rows[0]) : null
 }
 
+/** A day with what a post of captures is checked against, read in one go because it is asked for with every post. */
+export interface CaptureGround {
+  readonly occasion: Occasion
+  readonly isStaff: boolean
+  readonly entered: readonly EnteredBib[]
+}
+
+/** @param accountId who posts */
+export const findCaptureGround = async (
+  db: Database,
+  occasionId: string,
+  accountId: string,
+): Promise<CaptureGround | null> => {
+  const { rows } = await db.query<OccasionRow & { is_staff: boolean; entered: EnteredBib[] }>({
+    // a named statement is planned once for each connection
+    name: 'capture-ground',
+    text: `select ${OCCASION_COLUMNS},
+            exists (select 1 from occasion_staff f where f.occasion_id = o.id and f.account_id = $2) as is_staff,
+            (select coalesce(json_agg(json_build_object('entryId', e.id, 'bib', e.bib, 'wave', e.wave,
+                    'isOwn', coalesce(e.person_id = a.person_id, false))), '[]')
+               from entries e left join accounts a on a.id = $2 where e.occasion_id = o.id) as entered
+       from ${OCCASION_TABLES} where o.id = $1`,
+    values: [occasionId, accountId],
+  })
+  const row = rows[0]
+  return row ? { occasion: occasionFromRow(row), isStaff: row.is_staff, entered: row.entered } : null
+}
+
 /** Signed-off days judged by one version, oldest first. */
 export const listSignedDays = async (db: Database, standardId: string, version: number): Promise<Occasion[]> => {
   const { rows } = await db.query<OccasionRow>(
     `select ${OCCASION_COLUMNS} from ${OCCASION_TABLES}
-      where o.standard_id = $1 and o.standard_version = $2 and s.signed_at is not null order by o.test_date, o.id`,
+      where o.standard_id = $1 and o.standard_version = $2 and s.signed_at is not null and r.occasion_id is null order by o.test_date, o.id`,
     [standardId, version],
   )
   return rows.map(occasionFromRow)
@@ -124,5 +167,9 @@ const occasionFromRow = (row: OccasionRow): Occasion => ({
   testDate: row.test_date,
   standardId: row.standard_id,
   standardVersion: row.standard_version,
+  rehearsal:
+    row.rehearsal_from_ms !== null && row.rehearsal_speed !== null
+      ? { fromMs: Number(row.rehearsal_from_ms), speed: row.rehearsal_speed, ownEventId: row.own_event_id }
+      : null,
   signedOff: row.signed_at && row.signed_by ? { atMs: row.signed_at.getTime(), by: row.signed_by } : null,
 })

@@ -13,8 +13,8 @@ export interface PublishedStandard {
   readonly contentHash: string
 }
 
-/** Published versions never change, so each is read and checked once for each hash. */
-const checked = new Map<string, PublishedStandard>()
+/** Published versions never change, so each is read and checked once for each database. */
+const checkedIn = new WeakMap<Database, Map<string, PublishedStandard>>()
 
 /**
  * Publishes a version.
@@ -36,16 +36,19 @@ export const addStandard = async (
 
 /** @throws Error when the version is unknown or its content no longer has its hash */
 export const getStandard = async (db: Database, id: string, version: number): Promise<PublishedStandard> => {
+  const checked = checkedIn.get(db) ?? new Map<string, PublishedStandard>()
+  checkedIn.set(db, checked)
+  const key = `${id} ${version}`
+  const kept = checked.get(key)
+  if (kept) return kept
   const { rows } = await db.query<{ content_hash: string }>(
     'select content_hash from standards where id = $1 and version = $2',
     [id, version],
   )
   const hash = rows[0]?.content_hash
   if (hash === undefined) throw new Error(`No standard "${id}" version ${version}. Publish it before a day uses it.`)
-  const kept = checked.get(hash)
-  if (kept) return kept
   const read = await readStandard(db, id, version, hash)
-  checked.set(hash, read)
+  checked.set(key, read)
   return read
 }
 

@@ -33,6 +33,7 @@ const day = (entries: Entry[], signedOff: Day['occasion']['signedOff'] = null): 
     testDate: '2026-11-24',
     standardId: '',
     standardVersion: 3,
+    rehearsal: null,
     signedOff,
   },
   standard: standardNamed('v3'),

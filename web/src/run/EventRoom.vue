@@ -46,8 +46,11 @@ const doneBy = (one: StandardEvent, entry: Entry): StandardEvent => {
   const { id: entryId, ageYears, ageCountedOn, category } = entry
   return { ...chosenEvent(props.day.standard, one, { entryId, ageYears, ageCountedOn, category }).event, id: one.id }
 }
-const consoleFor = (done: StandardEvent): Component =>
-  (way.value === 'typed' ? undefined : OF_ONE[done.protocol.kind]) ?? ReadingsConsole
+const consoleFor = ({ protocol }: StandardEvent): Component => {
+  // one repetition's load that is computed from several is read, not lifted step by step
+  const isRead = way.value === 'typed' || (protocol.kind === 'heaviestLift' && protocol.estimate !== undefined)
+  return (isRead ? undefined : OF_ONE[protocol.kind]) ?? ReadingsConsole
+}
 
 type EventOf<Kind extends EventKind> = StandardEvent & { readonly protocol: ProtocolOf<Kind> }
 const isLive = <Kind extends EventKind>(one: StandardEvent, kind: Kind): one is EventOf<Kind> =>

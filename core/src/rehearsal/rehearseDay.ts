@@ -1,0 +1,174 @@
+/** A whole made-up day: everybody is run through a standard in order, with rests, stations and waves, from a seed. */
+import type { Capture } from '../capture/capture.ts'
+import { findCut } from '../judge/findCut.ts'
+import { minimumOf } from '../judge/ground.ts'
+import { factsOf } from '../protocol/eventKind.ts'
+import type { Protocol } from '../protocol/protocol.ts'
+import { scheduleOf } from '../protocol/shuttleSchedule.ts'
+import type { Standard, StandardEvent } from '../standard/standard.ts'
+import { seededRandom, type Random } from './random.ts'
+import { rehearseKind } from './rehearseKind.ts'
+import { rehearseWaveKind, type WaveProtocol } from './rehearseWaveKind.ts'
+
+export interface RehearsedPerson {
+  readonly entryId: string
+  readonly wave: number
+  readonly category: string
+  readonly ageYears: number
+}
+
+/** How many are tested at once in events that are done person by person. */
+const STATIONS = 4
+const CHANGE_OVER_MS = 30_000
+const BEFORE_FIRST_MS = 60_000
+
+/**
+ * Makes up a day.
+ * @param startMs of the day, ms since 1970
+ * @param ownEventId an event somebody works by hand: nothing is made up for it
+ * @returns captures in the order they happen; the same seed gives the same captures with the same ids
+ */
+export const rehearseDay = (
+  standard: Standard,
+  people: readonly RehearsedPerson[],
+  seed: number,
+  startMs: number,
+  ownEventId: string | null = null,
+): Capture[] => {
+  const random = seededRandom(seed)
+  // some are good at everything, and everybody is better at some things
+  const ability = new Map(people.map(({ entryId }) => [entryId, bell(random)]))
+  const freeAtMs = new Map(people.map(({ entryId }) => [entryId, startMs + BEFORE_FIRST_MS]))
+  const captures: Capture[] = []
+  for (const event of standard.events) {
+    const targets = new Map(
+      people.map((person) => {
+        const form = (ability.get(person.entryId) ?? 0) * 0.6 + bell(random) * 0.8
+        return [person.entryId, targetFor(standard, event, person, form, random)]
+      }),
+    )
+    const made = event.id === ownEventId ? [] : eventOf(event, people, targets, freeAtMs, random)
+    captures.push(...made)
+    for (const [entryId, endedMs] of lastMoments(made)) freeAtMs.set(entryId, endedMs + (event.restAfterMs ?? 0))
+  }
+  return captures.sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1))
+}
+
+const eventOf = (
+  event: StandardEvent,
+  people: readonly RehearsedPerson[],
+  targets: ReadonlyMap<string, number>,
+  freeAtMs: ReadonlyMap<string, number>,
+  random: Random,
+): Capture[] => {
+  const { protocol } = event
+  const stage = { eventId: event.id, deviceId: `simulated-${event.id}`, random }
+  const readyAt = (entryId: string): number => freeAtMs.get(entryId) ?? 0
+  if (isWaveKind(protocol)) {
+    let courseFreeMs = 0
+    return wavesIn(people).flatMap(({ wave, members }) => {
+      const startAtMs = Math.max(courseFreeMs, ...members.map(({ entryId }) => readyAt(entryId)))
+      const runners = members.map(({ entryId }) => ({ entryId, target: targets.get(entryId) ?? 0 }))
+      const captures = rehearseWaveKind(stage, protocol, wave, startAtMs, runners)
+      courseFreeMs = Math.max(...captures.map(({ atMs }) => atMs)) + CHANGE_OVER_MS
+      return captures
+    })
+  }
+  const stationFreeMs = Array.from({ length: STATIONS }, () => 0)
+  return people.flatMap(({ entryId }) => {
+    const station = stationFreeMs.indexOf(Math.min(...stationFreeMs))
+    const startAtMs = Math.max(stationFreeMs[station] ?? 0, readyAt(entryId))
+    const target = targets.get(entryId) ?? 0
+    const captures = rehearseKind({ ...stage, deviceId: `${stage.deviceId}-${station + 1}` }, protocol, {
+      entryId,
+      startAtMs,
+      target,
+    })
+    stationFreeMs[station] = Math.max(startAtMs, ...captures.map(({ atMs }) => atMs)) + CHANGE_OVER_MS
+    return captures
+  })
+}
+
+const WAVE_KINDS: ReadonlySet<Protocol['kind']> = new Set(['timedDistance', 'distanceInTime', 'progressiveShuttle'])
+const isWaveKind = (protocol: Protocol): protocol is WaveProtocol => WAVE_KINDS.has(protocol.kind)
+
+const wavesIn = (people: readonly RehearsedPerson[]): { wave: number; members: RehearsedPerson[] }[] =>
+  [...new Set(people.map(({ wave }) => wave))]
+    .sort((a, b) => a - b)
+    .map((wave) => ({ wave, members: people.filter((person) => person.wave === wave) }))
+
+const lastMoments = (captures: readonly Capture[]): Map<string, number> => {
+  const last = new Map<string, number>()
+  for (const { entryId, atMs } of captures) {
+    if (entryId !== null) last.set(entryId, Math.max(atMs, last.get(entryId) ?? 0))
+  }
+  return last
+}
+
+/** Around the cut, most a little better; where there is none, a figure such people would reach. */
+const targetFor = (
+  standard: Standard,
+  event: StandardEvent,
+  { category, ageYears }: RehearsedPerson,
+  form: number,
+  random: Random,
+): number => {
+  const found = findCut(event, { ageYears, category }, minimumOf(standard, event))
+  const { sense, unit } = factsOf(event.protocol)
+  const usual = (found.ok ? found.cut?.value : undefined) ?? usualFor(event.protocol)
+  const better = sense === 'atLeast' ? 1 : -1
+  const reached = usual * (1 + better * (0.06 + form * 0.11))
+  if (unit === 'levelShuttle') return shuttleTarget(event.protocol, usual, form)
+  // a stopwatch or scale is finer than the cut
+  return Math.max(1, Math.round(reached) + (unit === 'ms' ? random.whole(-400, 400) : 0))
+}
+
+const shuttleTarget = (protocol: Protocol, cut: number, form: number): number => {
+  if (protocol.kind !== 'progressiveShuttle') return cut
+  const schedule = scheduleOf(protocol)
+  const level = Math.min(schedule.length, Math.max(1, Math.floor(cut / 100) + Math.round(0.6 + form * 1.4)))
+  const { shuttles } = schedule[level - 1] ?? { shuttles: 1 }
+  return level * 100 + Math.max(1, Math.round(shuttles / 2))
+}
+
+const usualFor = (protocol: Protocol): number => {
+  switch (protocol.kind) {
+    case 'repetitionsInTime':
+    case 'repetitionsToFailure':
+    case 'repetitionsToCadence':
+      return 25
+    case 'heldPosition':
+      return 80_000
+    case 'timedDistance':
+      // five minutes a kilometre
+      return Math.round(protocol.distanceMm * 0.3)
+    case 'distanceInTime':
+      // twelve kilometres an hour
+      return Math.round((protocol.durationMs * 10) / 3)
+    case 'progressiveShuttle':
+      return protocol.counts === 'lastShuttle' ? 604 : 6
+    case 'sprint':
+      return Math.round(protocol.distanceMm * 0.25)
+    case 'attempts':
+      return protocol.unit === 'g' ? 40_000 : protocol.unit === 'mm' ? 350 : 10
+    case 'heaviestLift':
+      return protocol.startLoadG + 3 * protocol.incrementG
+    case 'stationCourse':
+      return protocol.limitMs ?? 500_000
+    case 'workChain':
+      return protocol.limitMs ?? 600_000
+    case 'untimedTask':
+      return 1
+    case 'stepTest':
+      return 118
+    case 'bodyMeasures':
+      return 75_000
+  }
+}
+
+/** About a standard normal value: the sum of twelve even ones less six. */
+const bell = (random: Random): number => {
+  let sum = -6
+  for (let draw = 0; draw < 12; draw++) sum += random.next()
+  return sum
+}

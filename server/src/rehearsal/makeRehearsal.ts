@@ -1,0 +1,79 @@
+/** Makes a rehearsal: a day like any other with made-up people, marked as what it is. */
+import { randomUUID } from 'node:crypto'
+import { seededRandom, type Standard } from '@able-gauge/core'
+import type { Database } from '../database.ts'
+import { addEntry } from '../store/entryStore.ts'
+import { addAllStaff, addOccasion } from '../store/occasionStore.ts'
+import { addPerson } from '../store/personStore.ts'
+import { addRehearsal } from '../store/rehearsalStore.ts'
+
+export interface RehearsalWish {
+  readonly people: number
+  readonly speed: number
+  readonly seed: number
+  readonly ownEventId: string | null
+}
+
+const GIVEN = ['Ansa', 'Bram', 'Cleo', 'Dario', 'Eskil', 'Farah', 'Gwen', 'Hari', 'Isolde', 'Jovan', 'Kei', 'Lumi']
+const FAMILY = [
+  'Ardent',
+  'Birchall',
+  'Corran',
+  'Dunmore',
+  'Elvane',
+  'Fairlie',
+  'Garrow',
+  'Hollis',
+  'Ironside',
+  'Jessop',
+]
+const WAVE_OF = 12
+const [YOUNGEST, OLDEST] = [19, 52]
+
+/** @param nowMs when it begins @returns the id of the day */
+export const makeRehearsal = async (
+  db: Database,
+  standard: Standard,
+  { people, speed, seed, ownEventId }: RehearsalWish,
+  nowMs: number,
+): Promise<string> => {
+  const random = seededRandom(seed)
+  const occasionId = randomUUID()
+  const testDate = new Date(nowMs).toISOString().slice(0, 10)
+  await addOccasion(db, {
+    id: occasionId,
+    name: `Rehearsal, ${standard.name}`,
+    venue: `Made up, ${speed} times as fast`,
+    zone: 'UTC',
+    testDate,
+    standardId: standard.id,
+    standardVersion: standard.version,
+  })
+  await addAllStaff(db, occasionId)
+  for (let index = 0; index < people; index++) {
+    const [id, personId] = [randomUUID(), randomUUID()]
+    const year = Number(testDate.slice(0, 4)) - random.whole(YOUNGEST, OLDEST)
+    const category = standard.categories[index % standard.categories.length]?.id ?? ''
+    await addPerson(db, {
+      id: personId,
+      number: `rehearsal-${personId}`,
+      givenName: GIVEN[random.whole(0, GIVEN.length - 1)] ?? 'Ansa',
+      familyName: FAMILY[random.whole(0, FAMILY.length - 1)] ?? 'Ardent',
+      birthDate: `${year}-0${random.whole(1, 9)}-1${random.whole(0, 9)}`,
+      madeUp: true,
+    })
+    await addEntry(db, {
+      id,
+      occasionId,
+      personId,
+      bib: index + 1,
+      wave: 1 + Math.floor(index / WAVE_OF),
+      category,
+      attendance: 'present',
+      note: '',
+      bodyMassG: random.whole(560, 980) * 100,
+    })
+  }
+  await addRehearsal(db, { occasionId, seed, speed, fromMs: nowMs, ownEventId })
+  return occasionId
+}

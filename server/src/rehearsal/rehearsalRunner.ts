@@ -1,0 +1,92 @@
+/**
+ * Lets rehearsals happen: whatever a made-up day holds up to now is added as captures, through the same writer as
+ * everything else. What it holds follows from its seed, so a restart or a second process adds the same and nothing twice.
+ */
+import { rehearseDay, type Capture, type RehearsedPerson } from '@able-gauge/core'
+import type { Logger } from 'pino'
+import type { CaptureWriter } from '../captureWriter.ts'
+import type { Pool } from '../database.ts'
+import { candidateOf, readDay } from '../dayRecord.ts'
+import { findOccasion, listStaff } from '../store/occasionStore.ts'
+import { listRehearsalsSince, type Rehearsal } from '../store/rehearsalStore.ts'
+
+export interface RehearsalRunner {
+  readonly close: () => Promise<void>
+}
+
+interface Playing {
+  readonly rehearsal: Rehearsal
+  readonly captures: readonly Capture[]
+  readonly actorId: string
+  /** How many have been added by this process. */
+  added: number
+}
+
+const TICK_MS = 200
+const LOOK_EVERY_MS = 2_000
+/** A rehearsal is over for good after this long. */
+const LASTS_MS = 12 * 3_600_000
+const MOST_TOGETHER = 400
+
+export const runRehearsals = (pool: Pool, writer: CaptureWriter, log: Logger): RehearsalRunner => {
+  const playing = new Map<string, Playing>()
+  let lookedMs = 0
+  let closed = false
+  let timer: NodeJS.Timeout | null = null
+  let turn: Promise<void> = Promise.resolve()
+
+  const look = async (): Promise<void> => {
+    for (const rehearsal of await listRehearsalsSince(pool, Date.now() - LASTS_MS)) {
+      if (!playing.has(rehearsal.occasionId)) playing.set(rehearsal.occasionId, await prepare(pool, rehearsal))
+    }
+  }
+
+  const play = async (one: Playing): Promise<void> => {
+    const { rehearsal, captures, actorId } = one
+    const nowMs = rehearsal.fromMs + (Date.now() - rehearsal.fromMs) * rehearsal.speed
+    while (!closed) {
+      const due = captures.slice(one.added, one.added + MOST_TOGETHER).filter(({ atMs }) => atMs <= nowMs)
+      if (due.length === 0) return
+      await writer.add(rehearsal.occasionId, { captures: due, actorId, receivedMs: Date.now() })
+      one.added += due.length
+    }
+  }
+
+  const tick = async (): Promise<void> => {
+    try {
+      if (Date.now() - lookedMs > LOOK_EVERY_MS) {
+        lookedMs = Date.now()
+        await look()
+      }
+      for (const one of playing.values()) await play(one)
+    } catch (error) {
+      // the next tick goes on from where this one stopped
+      log.warn({ err: error }, 'rehearsal interrupted')
+    }
+    if (!closed) again()
+  }
+  const again = (): void => {
+    timer = setTimeout(() => (turn = tick()), TICK_MS)
+  }
+  again()
+
+  return {
+    close: async () => {
+      closed = true
+      if (timer) clearTimeout(timer)
+      await turn
+    },
+  }
+}
+
+const prepare = async (pool: Pool, rehearsal: Rehearsal): Promise<Playing> => {
+  const occasion = await findOccasion(pool, rehearsal.occasionId)
+  if (!occasion) throw new Error(`The rehearsal ${rehearsal.occasionId} has no day. It is added with one.`)
+  const { published, entries } = await readDay(pool, occasion)
+  const people = entries.map((entry): RehearsedPerson => candidateOf(published.standard, occasion.testDate, entry))
+  const [actor] = await listStaff(pool, occasion.id)
+  if (!actor) throw new Error(`The rehearsal ${occasion.id} has no staff. It is added with everybody on it.`)
+  const { seed, fromMs, ownEventId } = rehearsal
+  const captures = rehearseDay(published.standard, people, seed, fromMs, ownEventId)
+  return { rehearsal, captures, actorId: actor.accountId, added: 0 }
+}

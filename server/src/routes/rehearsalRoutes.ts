@@ -1,0 +1,45 @@
+/** Rehearsals: made-up days to practise on. */
+import { rules } from '@able-gauge/core'
+import { CAPTURING } from '../access/role.ts'
+import { inTransaction } from '../database.ts'
+import { invalidInput } from '../problem.ts'
+import { makeRehearsal } from '../rehearsal/makeRehearsal.ts'
+import { findPublished } from '../store/standardStore.ts'
+import { readBody } from './body.ts'
+import type { Route } from './route.ts'
+
+class RehearsalBody {
+  @rules.Slug() standardId!: string
+  @rules.Whole(1) version!: number
+  @rules.Whole(4, 200) people!: number
+  @rules.Whole(1, 60) speed!: number
+  @rules.Optional() @rules.Whole(0, 2_000_000_000) seed?: number
+  /** An event to work by hand. */
+  @rules.Optional() @rules.Slug() ownEventId?: string
+}
+
+export const rehearsalRoutes: readonly Route[] = [
+  {
+    method: 'post',
+    path: '/api/rehearsals',
+    roles: CAPTURING,
+    handle: async (call) => {
+      const { server, request, response } = call
+      const { standardId, version, people, speed, seed, ownEventId = null } = readBody(RehearsalBody, request)
+      const published = await findPublished(server.pool, standardId, version)
+      if (!published) {
+        const found = `${standardId} version ${version}`
+        throw invalidInput([{ place: 'standardId', code: 'unknownStandard', found, expected: 'a published standard' }])
+      }
+      const { standard } = published
+      if (ownEventId !== null && !standard.events.some(({ id }) => id === ownEventId)) {
+        const expected = `one of ${standard.events.map(({ id }) => id).join(', ')}`
+        throw invalidInput([{ place: 'ownEventId', code: 'unknownEvent', found: ownEventId, expected }])
+      }
+      const nowMs = Date.now()
+      const wish = { people, speed, seed: seed ?? nowMs % 1_000_000_000, ownEventId }
+      const id = await inTransaction(server.pool, (db) => makeRehearsal(db, standard, wish, nowMs))
+      response.status(201).json({ id })
+    },
+  },
+]
