@@ -8,7 +8,14 @@ import { ROOT } from './paths.mjs'
 
 export const WEB_FOLDER = path.join(ROOT, 'web', 'dist')
 
-const SOURCES = ['core/src', 'web/src', 'web/index.html', 'web/vite.config.ts', 'package-lock.json']
+const SOURCES = [
+  'core/src',
+  'web/src',
+  'web/index.html',
+  'web/vite.config.ts',
+  'web/serviceWorker.ts',
+  'package-lock.json',
+]
 
 export const buildWeb = () => {
   const stamp = path.join(WEB_FOLDER, '.built-from')

@@ -64,7 +64,10 @@ const serveWeb = (app: Express, webFolder: string): void => {
     '/assets',
     express.static(path.join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
   )
-  app.use(express.static(webFolder, { index: false }))
+  // the service worker is asked for anew each time, so that a new version is noticed
+  app.use(
+    express.static(webFolder, { index: false, setHeaders: (response) => response.set('Cache-Control', 'no-cache') }),
+  )
   app.get('/{*page}', (_request, response) => {
     response.set('Cache-Control', 'no-cache').sendFile(path.join(webFolder, 'index.html'))
   })

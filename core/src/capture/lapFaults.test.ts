@@ -39,6 +39,11 @@ test('a lap far too short is a double touch of the lap before', () => {
     { kind: 'doubled', entryId: 'x', captureId: 'x-2', lap: 1 },
   ])
 })
+test('with nothing else to go by, two touches within a second are one crossing', () => {
+  expect(lapFaults(run, 0, [runner('x', [110_000, 110_900])], 115_000)).toEqual([
+    { kind: 'doubled', entryId: 'x', captureId: 'x-2', lap: 1 },
+  ])
+})
 test('a finish that is long overdue is missed, and no time is made up for it', () => {
   expect(faultsOf(EVEN.slice(0, 4), 600_000)).toEqual([])
   expect(faultsOf(EVEN.slice(0, 4), 640_000)).toEqual([{ kind: 'missed', entryId: 'x', lap: 5, atMs: null }])

@@ -33,6 +33,16 @@ const DOUBLE_SHARE = 0.5
 const [FASTEST, SLOWEST] = [0.6, 1.75]
 /** What one assumed fault costs against the unevenness of laps; found by trying on simulated waves. */
 const FAULT_COST = 0.06
+/** Nobody covers ground faster than this, in m/s; what comes sooner is a second touch whatever the others do. */
+const FASTEST_BY: Readonly<Record<NonNullable<TimedDistance['by']>, number>> = {
+  run: 9,
+  swim: 2.5,
+  march: 4,
+  row: 7,
+  cycle: 20,
+}
+/** A lap time to begin with while there is none to go by: five minutes a kilometre. */
+const EASY_MS_PER_MM = 0.3
 /** A finish is missing when this share of a lap has gone by since it was due. */
 const OVERDUE_SHARE = 0.6
 
@@ -47,7 +57,7 @@ export const lapFaults = (
   runners: readonly StampedRunner[],
   nowMs: number,
 ): LapFault[] => {
-  const fieldMs = fieldPace(protocol, startedAtMs, runners)
+  const fieldMs = fieldPace(protocol, startedAtMs, runners) ?? protocol.lapLengthMm * EASY_MS_PER_MM
   return runners.flatMap((runner) => faultsOf(protocol, startedAtMs, runner, fieldMs, nowMs))
 }
 
@@ -60,8 +70,11 @@ const fieldPace = (protocol: TimedDistance, startedAtMs: number, runners: readon
       return before === undefined ? (atMs - startedAtMs) / first : atMs - before
     }),
   )
-  return gaps.length === 0 ? null : middle(gaps)
+  const possible = gaps.filter((gapMs) => gapMs >= fastestLapMs(protocol))
+  return possible.length === 0 ? null : middle(possible)
 }
+
+const fastestLapMs = ({ by = 'run', lapLengthMm }: TimedDistance): number => lapLengthMm / FASTEST_BY[by]
 
 /** The first crossing closes a part lap where the lap does not divide the distance. */
 const firstShare = (protocol: TimedDistance): number => distanceAtCrossing(protocol, 1) / protocol.lapLengthMm
@@ -70,13 +83,13 @@ const faultsOf = (
   protocol: TimedDistance,
   startedAtMs: number,
   { entryId, stamps }: StampedRunner,
-  fieldMs: number | null,
+  fieldMs: number,
   nowMs: number,
 ): LapFault[] => {
-  if (stamps.length === 0 || fieldMs === null) return []
+  if (stamps.length === 0) return []
   const laps = lapsOf(protocol)
   const first = firstShare(protocol)
-  const reading = read(startedAtMs, first, stamps, fieldMs)
+  const reading = read(protocol, startedAtMs, stamps, fieldMs)
   const faults: LapFault[] = []
   let lap = 0
   let lastMs = startedAtMs
@@ -110,7 +123,14 @@ interface StampReading {
  * Reads a runner's stamps by the lap time that explains them best: every gap of the runner, whole or shared, is tried as
  * the lap time, and the one with the fewest faults and the evenest laps is taken.
  */
-const read = (startedAtMs: number, first: number, stamps: StampedRunner['stamps'], fieldMs: number): StampReading => {
+const read = (
+  protocol: TimedDistance,
+  startedAtMs: number,
+  stamps: StampedRunner['stamps'],
+  fieldMs: number,
+): StampReading => {
+  const first = firstShare(protocol)
+  const fastestMs = fastestLapMs(protocol)
   const gaps = stamps.map(({ atMs }, index) => {
     const before = stamps[index - 1]?.atMs ?? startedAtMs
     return index === 0 ? (atMs - before) / first : atMs - before
@@ -118,11 +138,17 @@ const read = (startedAtMs: number, first: number, stamps: StampedRunner['stamps'
   const paces = gaps
     .flatMap((gapMs) => [gapMs, gapMs / 2, gapMs / 3])
     .filter((lapMs) => lapMs >= fieldMs * FASTEST && lapMs <= fieldMs * SLOWEST)
-  const readings = [...paces, fieldMs].map((lapMs) => readBy(lapMs, first, stamps, startedAtMs))
+  const readings = [...paces, fieldMs].map((lapMs) => readBy(lapMs, first, fastestMs, stamps, startedAtMs))
   return readings.reduce((best, reading) => (reading.cost < best.cost ? reading : best))
 }
 
-const readBy = (lapMs: number, first: number, stamps: StampedRunner['stamps'], startedAtMs: number): StampReading => {
+const readBy = (
+  lapMs: number,
+  first: number,
+  fastestMs: number,
+  stamps: StampedRunner['stamps'],
+  startedAtMs: number,
+): StampReading => {
   const laps: number[] = []
   let cost = 0
   let lastMs = startedAtMs
@@ -130,7 +156,8 @@ const readBy = (lapMs: number, first: number, stamps: StampedRunner['stamps'], s
   for (const { atMs } of stamps) {
     const gapMs = atMs - lastMs
     const firstMs = isFirst ? lapMs * first : lapMs
-    if (gapMs < firstMs * DOUBLE_SHARE) {
+    const leastMs = Math.max(firstMs * DOUBLE_SHARE, isFirst ? fastestMs * first : fastestMs)
+    if (gapMs < leastMs) {
       laps.push(0)
       cost += FAULT_COST
       continue

@@ -17,6 +17,9 @@ export interface RehearsedPerson {
   readonly ageYears: number
 }
 
+/** In place of an event's id: every event is worked by hand, and only the people are made up. */
+export const ALL_EVENTS = 'all-events'
+
 /** How many are tested at once in events that are done person by person. */
 const STATIONS = 4
 const CHANGE_OVER_MS = 30_000
@@ -47,7 +50,8 @@ export const rehearseDay = (
         return [person.entryId, targetFor(standard, event, person, form, random)]
       }),
     )
-    const made = event.id === ownEventId ? [] : eventOf(event, people, targets, freeAtMs, random)
+    const isOwn = ownEventId === ALL_EVENTS || event.id === ownEventId
+    const made = isOwn ? [] : eventOf(event, people, targets, freeAtMs, random)
     captures.push(...made)
     for (const [entryId, endedMs] of lastMoments(made)) freeAtMs.set(entryId, endedMs + (event.restAfterMs ?? 0))
   }

@@ -1,5 +1,5 @@
 /** Rehearsals: made-up days to practise on. */
-import { rules } from '@able-gauge/core'
+import { ALL_EVENTS, rules } from '@able-gauge/core'
 import { CAPTURING } from '../access/role.ts'
 import { inTransaction } from '../database.ts'
 import { invalidInput } from '../problem.ts'
@@ -32,7 +32,7 @@ export const rehearsalRoutes: readonly Route[] = [
         throw invalidInput([{ place: 'standardId', code: 'unknownStandard', found, expected: 'a published standard' }])
       }
       const { standard } = published
-      if (ownEventId !== null && !standard.events.some(({ id }) => id === ownEventId)) {
+      if (ownEventId !== null && ownEventId !== ALL_EVENTS && !standard.events.some(({ id }) => id === ownEventId)) {
         const expected = `one of ${standard.events.map(({ id }) => id).join(', ')}`
         throw invalidInput([{ place: 'ownEventId', code: 'unknownEvent', found: ownEventId, expected }])
       }

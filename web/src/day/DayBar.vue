@@ -169,6 +169,11 @@ const leave = async (): Promise<void> => {
   }
   .where {
     flex: 1;
+    overflow: hidden;
+  }
+  .where span {
+    overflow: hidden;
+    text-overflow: ellipsis;
   }
   .now {
     min-width: 0;

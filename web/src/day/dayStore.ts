@@ -3,6 +3,7 @@ import {
   captureId,
   combineDay,
   markEvent,
+  type Agreement,
   type Capture,
   type Mark,
   type Observation,
@@ -10,15 +11,19 @@ import {
   type Verdict,
 } from '@able-gauge/core'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, type ComputedRef, type ShallowRef } from 'vue'
+import { computed, ref, shallowRef, watch, type ComputedRef, type ShallowRef } from 'vue'
 import { call, inWords, NoAnswer, Refusal } from '../api.ts'
 import { useSession } from '../session/sessionStore.ts'
-import { useAgreedClock, type AgreedMoment } from '../sync/agreedClock.ts'
+import { REAL_TIME, useAgreedClock, type AgreedMoment } from '../sync/agreedClock.ts'
 import { makeCaptureSender, type CaptureSender } from '../sync/captureSender.ts'
 import { followDay } from '../sync/liveDay.ts'
-import { countOfOthers, deviceId, drop, keep, listWaiting, type WaitingCapture } from '../sync/outbox.ts'
+import { findKeptDay, keepDay, keepRecorded } from '../sync/keptDays.ts'
+import { countOfOthers, deviceId, drop, keep, listWaiting, rewrite, type WaitingCapture } from '../sync/outbox.ts'
 import { makeCaptureLedger } from './captureLedger.ts'
 import type { Day, Entry } from './day.ts'
+
+/** Names this page among those that have used this device: its monotonic clock is its own. */
+const PAGE = crypto.randomUUID()
 
 export const useDay = defineStore('day', () => {
   const session = useSession()
@@ -90,16 +95,22 @@ export const useDay = defineStore('day', () => {
       const fresh = await call<Day>('GET', `/occasions/${occasionId}`)
       // shown only with its captures: without them everybody would seem to be waiting
       await readCaptures(occasionId)
-      day.value = fresh
+      show(fresh)
+      void keepDay(fresh, session.account?.id ?? '')
     } catch (error) {
-      if (error instanceof Refusal && error.status === 401) session.account = null
-      problem.value = inWords(error)
-      return
+      if (!(error instanceof NoAnswer) || !(await openKept(occasionId))) {
+        if (error instanceof Refusal && error.status === 401) session.account = null
+        problem.value = inWords(error)
+        return
+      }
     }
     await takeUpOutbox(occasionId)
     unfollow = followDay(occasionId, {
       lastSeq: () => lastSeq,
-      captures: receive,
+      captures: (recorded) => {
+        receive(recorded)
+        void keepRecorded(occasionId, recorded, false)
+      },
       day: () => void reread(occasionId),
       connected: (is) => {
         live.value = is
@@ -109,10 +120,27 @@ export const useDay = defineStore('day', () => {
     void clock.keepAsking()
   }
 
+  const show = (fresh: Day): void => {
+    clock.pace = fresh.occasion.rehearsal ?? REAL_TIME
+    day.value = fresh
+  }
+
+  /** Opens a day as this device last knew it. @returns whether it knows it */
+  const openKept = async (occasionId: string): Promise<boolean> => {
+    const kept = await findKeptDay(occasionId, session.account?.id ?? '')
+    if (!kept) return false
+    ledger.merge(kept.captures)
+    lastSeq = Math.max(0, ...kept.captures.map(({ seq }) => seq))
+    live.value = false
+    show(kept.day)
+    return true
+  }
+
   const close = (): void => {
     unfollow?.()
     sender?.stop()
     unfollow = sender = null
+    clock.pace = REAL_TIME
     day.value = null
     problem.value = ''
     signedOut.value = false
@@ -130,7 +158,9 @@ export const useDay = defineStore('day', () => {
         'GET',
         `/occasions/${occasionId}/captures?after=${lastSeq}`,
       )
+      const isFirst = lastSeq === 0
       receive(page.captures)
+      void keepRecorded(occasionId, page.captures, isFirst)
       more = page.more
     }
   }
@@ -152,6 +182,7 @@ export const useDay = defineStore('day', () => {
     sender = makeCaptureSender(occasionId, accountId, {
       waiting: (count) => (waitingCount.value = count),
       signedOut: (is) => (signedOut.value = is),
+      heldBack: ({ unsurePage }) => clock.unsure && unsurePage === PAGE,
       refused: (one) => {
         ledger.forget(one.capture)
         refused.value = [...refused.value, one]
@@ -163,7 +194,9 @@ export const useDay = defineStore('day', () => {
   const reread = async (occasionId: string): Promise<void> => {
     try {
       const fresh = await call<Day>('GET', `/occasions/${occasionId}`)
-      if (day.value?.occasion.id === occasionId) day.value = fresh
+      if (day.value?.occasion.id !== occasionId) return
+      day.value = fresh
+      void keepDay(fresh, session.account?.id ?? '')
     } catch (error) {
       // without an answer the day stays as it is known here; the live connection asks again when it is back
       if (!(error instanceof NoAnswer)) problem.value = inWords(error)
@@ -189,12 +222,41 @@ export const useDay = defineStore('day', () => {
     }
     const id = captureId(moment.atMs, crypto.getRandomValues(new Uint8Array(16)), (turn += 1))
     const made: Capture = { id, eventId, entryId, deviceId: deviceId(), ...moment, ...observation }
-    await keep({ id, occasionId, accountId, capture: made, state: 'waiting', reason: '' })
+    const unsure = clock.unsure ? { unsurePage: PAGE } : {}
+    await keep({ id, occasionId, accountId, capture: made, state: 'waiting', reason: '', ...unsure })
     ledger.merge([made])
     waitingCount.value += 1
     void sender?.send()
     return made
   }
+
+  /**
+   * The server has answered this page for the first time: what was captured by the wall clock until then gets its time
+   * anew from the device's monotonic clock, which ran on all the while. None of it has left the device yet.
+   */
+  const makeSure = async (byWall: Agreement, agreed: Agreement): Promise<void> => {
+    const [occasionId, accountId] = [day.value?.occasion.id, session.account?.id]
+    if (!occasionId || !accountId) return
+    const shiftMs = Math.round((agreed.offsetMs - byWall.offsetMs) * clock.speed)
+    const unsure = (await listWaiting(occasionId, accountId, 'waiting')).filter(({ unsurePage }) => unsurePage === PAGE)
+    const sure = unsure.map(({ unsurePage: _page, ...one }) => ({
+      ...one,
+      capture: {
+        ...one.capture,
+        atMs: one.capture.atMs + shiftMs,
+        uncertaintyMs: Math.ceil(agreed.uncertaintyMs * clock.speed),
+      },
+    }))
+    await rewrite(sure)
+    ledger.merge(sure.map(({ capture }) => capture))
+    void sender?.send()
+  }
+  watch(
+    () => [clock.agreement, clock.unsure] as const,
+    ([agreed, unsure], [before, wasUnsure]) => {
+      if (wasUnsure && !unsure && agreed && before) void makeSure(before, agreed)
+    },
+  )
 
   /** Takes a refused capture off the list, once somebody has read why. */
   const dismissRefused = async (id: string): Promise<void> => {

@@ -22,6 +22,7 @@ defineProps<{
     </div>
     <div class="what">
       <strong>{{ day.name }}</strong>
+      <span v-if="day.rehearsal" class="rehearsal">Rehearsal: nobody here is real</span>
       <span class="quiet">{{ day.organisation }}. {{ day.standardName }}, version {{ day.standardVersion }}</span>
     </div>
     <dl>
@@ -60,6 +61,14 @@ defineProps<{
 .what {
   display: flex;
   flex-direction: column;
+}
+.rehearsal {
+  align-self: flex-start;
+  font-size: 0.8125rem;
+  font-weight: 650;
+  padding: 1px 8px;
+  border: 1px dashed var(--ink);
+  border-radius: 4px;
 }
 .what strong {
   font-size: 1.0625rem;

@@ -3,15 +3,22 @@
 import type { OccasionSummary } from '@able-gauge/core'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { call, inWords, Refusal } from '../api.ts'
+import { call, inWords, NoAnswer, Refusal } from '../api.ts'
 import { useSession } from '../session/sessionStore.ts'
 import HouseBand from '../ui/HouseBand.vue'
+import { listKeptDays } from '../sync/keptDays.ts'
 import DayCard from './DayCard.vue'
+import RehearsalDialog from './RehearsalDialog.vue'
+import { useWaitingDays } from './useWaitingDays.ts'
 
 const session = useSession()
 const router = useRouter()
 const days = ref<readonly OccasionSummary[] | null>(null)
 const problem = ref('')
+/** Without a network only what this device has kept can be shown. */
+const offline = ref(false)
+const rehearsing = ref(false)
+const waiting = useWaitingDays()
 const openDays = computed(() => days.value?.filter(({ signedOff }) => !signedOff) ?? [])
 const signedDays = computed(() => days.value?.filter(({ signedOff }) => signedOff) ?? [])
 
@@ -22,6 +29,11 @@ onMounted(async () => {
   try {
     days.value = (await call<{ occasions: OccasionSummary[] }>('GET', '/occasions')).occasions
   } catch (error) {
+    if (error instanceof NoAnswer) {
+      offline.value = true
+      days.value = await listKeptDays(session.account?.id ?? '')
+      return
+    }
     problem.value = inWords(error)
     if (!(error instanceof Refusal) || error.status !== 401) return
     session.account = null
@@ -34,9 +46,25 @@ onMounted(async () => {
   <HouseBand />
   <main class="room">
     <p v-if="problem" role="alert">{{ problem }}</p>
+    <p v-if="offline" class="sheet notice" role="status">
+      The server cannot be reached. Days this device has opened before can be worked on; what you capture is kept here
+      and sent when there is a connection.
+    </p>
+    <p v-if="waiting.total > 0" class="sheet notice" role="status">
+      {{ waiting.total }} {{ waiting.total === 1 ? 'capture waits' : 'captures wait' }} on this device to be sent.
+    </p>
     <template v-if="days">
       <section aria-labelledby="open">
-        <h1 id="open">Open days</h1>
+        <div class="head">
+          <h1 id="open">Open days</h1>
+          <button
+            v-if="session.may('officer', 'grader', 'timer') && !offline"
+            class="btn btn-quiet"
+            @click="rehearsing = true"
+          >
+            Rehearse a day
+          </button>
+        </div>
         <p v-if="openDays.length === 0" class="quiet empty">
           No day is open. Days you are on the staff of appear here.
         </p>
@@ -66,6 +94,7 @@ onMounted(async () => {
       </p>
     </template>
     <p v-else-if="!problem" class="quiet">Reading the days …</p>
+    <RehearsalDialog v-model="rehearsing" />
   </main>
 </template>
 
@@ -76,6 +105,17 @@ onMounted(async () => {
 }
 section {
   margin-bottom: 28px;
+}
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  margin-bottom: 10px;
+}
+.notice {
+  padding: 10px 16px;
+  background: var(--decide-tint);
+  border-color: var(--decide-edge);
 }
 h1,
 h2 {

@@ -19,7 +19,9 @@ const store = useDay()
 const list = ref<HTMLElement | null>(null)
 const showCurrent = async (): Promise<void> => {
   await nextTick()
-  list.value?.querySelector('.current')?.scrollIntoView({ block: 'nearest' })
+  const row = list.value?.querySelector<HTMLElement>('.current')
+  // the list alone is scrolled, never the page it stands on
+  if (list.value && row) list.value.scrollTop = row.offsetTop - list.value.clientHeight / 2
 }
 watch(() => props.current, showCurrent)
 onMounted(showCurrent)
@@ -61,6 +63,7 @@ const isDone = (entryId: string): boolean => {
 
 <style scoped>
 .queue {
+  position: relative;
   overflow-y: auto;
 }
 ol {

@@ -1,16 +1,26 @@
 <script setup lang="ts">
 /** Events done one candidate at a time: the candidates in order, and the console of the one whose turn it is. */
-import type { StandardEvent } from '@able-gauge/core'
+import { printClock, type StandardEvent } from '@able-gauge/core'
+import { computed } from 'vue'
 import type { Day } from '../day/day.ts'
 import CandidateQueue from './CandidateQueue.vue'
 import EventStrip from './EventStrip.vue'
+import { useTick } from '../ui/useTick.ts'
 import { useQueue } from './useQueue.ts'
+import { useRests } from './useRests.ts'
 
 const props = defineProps<{
   day: Day
   event: StandardEvent
 }>()
 
+const rests = useRests(() => props.day)
+const nowMs = useTick(1_000)
+/** How much of the rest before this event is left for the candidate on the console. */
+const restLeftMs = computed(() => {
+  const state = entry.value ? rests.value.get(entry.value.id) : undefined
+  return state?.kind === 'resting' && state.eventId === props.event.id ? state.untilMs - nowMs.value : 0
+})
 const { queue, entry, chosen, following, choose } = useQueue(() => props.day, props.event.id)
 </script>
 
@@ -18,7 +28,11 @@ const { queue, entry, chosen, following, choose } = useQueue(() => props.day, pr
   <main class="candidates" :class="{ chosen: chosen !== undefined }">
     <EventStrip class="strip" :day="day" :current="event.id" />
     <CandidateQueue class="queue" :event="event" :queue="queue" :current="entry?.id ?? ''" @choose="choose" />
-    <div v-if="entry" :key="entry.id" class="pad">
+    <div v-if="entry" :key="entry.id" class="seat">
+      <p v-if="restLeftMs > 0" class="resting" role="status">
+        Still resting: {{ printClock(restLeftMs + 999) }} left before this event. An earlier start is on the officer in
+        charge.
+      </p>
       <!-- the console of this candidate, with the ways to the next and back to the list -->
       <slot :entry="entry" :following="following" :next="() => choose(following?.id)" :back="() => choose(undefined)" />
     </div>
@@ -40,12 +54,21 @@ const { queue, entry, chosen, following, choose } = useQueue(() => props.day, pr
 .strip {
   grid-column: 1 / -1;
 }
-.pad {
+.resting {
+  flex: none !important;
+  margin: 0 0 10px;
+  padding: 8px 14px;
+  background: var(--decide-tint);
+  border: 1px solid var(--decide-edge);
+  border-radius: 6px;
+}
+.seat {
   display: flex;
+  flex-direction: column;
   min-height: 0;
   min-width: 0;
 }
-.pad > :deep(*) {
+.seat > :deep(section) {
   flex: 1;
   min-width: 0;
 }
@@ -56,10 +79,10 @@ const { queue, entry, chosen, following, choose } = useQueue(() => props.day, pr
     max-height: none;
     padding: 10px 12px;
   }
-  .candidates:not(.chosen) .pad {
+  .candidates:not(.chosen) .seat {
     display: none;
   }
-  .chosen .pad {
+  .chosen .seat {
     flex: 1;
   }
   .chosen .queue,

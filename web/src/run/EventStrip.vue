@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The events of the day in order, each with how far it is; the one that is open is underlined. */
-import { computed } from 'vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useRoute } from 'vue-router'
@@ -16,6 +16,15 @@ const props = defineProps<{
 const store = useDay()
 const route = useRoute()
 const way = computed(() => wayIn(route.query['way']))
+const list = ref<HTMLElement | null>(null)
+// with many events the one that is open must not lie beyond the edge
+const showCurrent = async (): Promise<void> => {
+  await nextTick()
+  const link = list.value?.querySelector<HTMLElement>('.current')
+  if (list.value && link) list.value.scrollLeft = link.offsetLeft - list.value.clientWidth / 2
+}
+onMounted(showCurrent)
+watch(() => props.current, showCurrent)
 const ways = computed(() => {
   const kind = props.day.standard.events.find(({ id }) => id === props.current)?.protocol.kind
   return kind === undefined ? [] : waysFor(kind)
@@ -31,18 +40,20 @@ const events = computed(() =>
 
 <template>
   <nav class="strip sheet" aria-label="Events">
-    <RouterLink
-      v-for="({ id, name, done, underWay, here }, index) in events"
-      :key="id"
-      :class="{ current: id === current }"
-      :aria-current="id === current ? 'page' : undefined"
-      :to="{ name: 'event', params: { eventId: id } }"
-    >
-      <strong>{{ index + 1 }} {{ name }}</strong>
-      <span class="quiet"
-        >{{ done }} of {{ here }}<template v-if="underWay">, {{ underWay }} out</template></span
+    <div ref="list" class="events" :class="{ many: events.length > 6 }">
+      <RouterLink
+        v-for="({ id, name, done, underWay, here }, index) in events"
+        :key="id"
+        :class="{ current: id === current }"
+        :aria-current="id === current ? 'page' : undefined"
+        :to="{ name: 'event', params: { eventId: id } }"
       >
-    </RouterLink>
+        <strong>{{ index + 1 }} {{ name }}</strong>
+        <span class="quiet"
+          >{{ done }} of {{ here }}<template v-if="underWay">, {{ underWay }} out</template></span
+        >
+      </RouterLink>
+    </div>
     <div v-if="ways.length > 1" class="ways" role="group" aria-label="How it is worked">
       <RouterLink
         v-for="one in ways"
@@ -61,7 +72,14 @@ const events = computed(() =>
   display: flex;
   overflow: hidden;
 }
-.strip > a {
+.events {
+  position: relative;
+  flex: 1;
+  display: flex;
+  overflow-x: auto;
+  scrollbar-width: thin;
+}
+.events a {
   flex: 1;
   display: flex;
   justify-content: space-between;
@@ -70,8 +88,15 @@ const events = computed(() =>
   color: inherit;
   text-decoration: none;
   border-bottom: 4px solid transparent;
+  white-space: nowrap;
 }
-.strip > a + a {
+.many a {
+  flex: none;
+  flex-direction: column;
+  gap: 0;
+  padding: 4px 12px;
+}
+.events a + a {
   border-left: 1px solid var(--line);
 }
 .current {
@@ -101,20 +126,20 @@ const events = computed(() =>
   text-decoration: underline;
   text-underline-offset: 5px;
 }
-@media (max-width: 700px) {
+@media (max-width: 900px) {
   .strip {
-    flex-wrap: wrap;
+    flex-direction: column;
+  }
+  .events a {
+    flex: 1 0 auto;
+    flex-direction: column;
+    gap: 0;
   }
   .ways {
-    flex-basis: 100%;
     justify-content: space-around;
     border-left: 0;
     border-top: 1px solid var(--line);
     min-height: 40px;
-  }
-  .strip > a {
-    flex-direction: column;
-    gap: 0;
   }
 }
 </style>

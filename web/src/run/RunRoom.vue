@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useSession } from '../session/sessionStore.ts'
+import RunRests from './RunRests.vue'
 import RunWaves from './RunWaves.vue'
 import { progressOf } from './eventProgress.ts'
 
@@ -57,6 +58,7 @@ const held = computed(() => props.day.entries.filter(({ attendance }) => attenda
         <p v-if="event.restAfterMs" class="rest">Rest at least {{ printTime(event.restAfterMs) }}</p>
       </li>
     </ol>
+    <RunRests v-if="!day.occasion.signedOff" :day="day" />
     <RunWaves :day="day" />
     <div class="aside">
       <section v-if="held.length > 0" class="sheet hold">

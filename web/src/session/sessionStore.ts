@@ -1,6 +1,8 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
-import { call } from '../api.ts'
+import { StorageSerializers, useLocalStorage } from '@vueuse/core'
+import { call, NoAnswer } from '../api.ts'
+import { forgetKeptDays } from '../sync/keptDays.ts'
 
 export type Role = 'officer' | 'grader' | 'timer' | 'clerk' | 'viewer'
 
@@ -31,21 +33,35 @@ export const useSession = defineStore('session', () => {
   const demo = ref<DemoSignIns | null>(null)
   const known = ref(false)
 
+  /** Who was signed in here last, for when there is no network to ask. It opens nothing on the server. */
+  const lastAccount = useLocalStorage<Account | null>('able-gauge-account', null, {
+    serializer: StorageSerializers.object,
+  })
+
   const look = async (): Promise<void> => {
-    const answer = await call<{ account: Account | null; demo: DemoSignIns | null }>('GET', '/session')
-    account.value = answer.account
-    demo.value = answer.demo
+    try {
+      const answer = await call<{ account: Account | null; demo: DemoSignIns | null }>('GET', '/session')
+      account.value = answer.account
+      demo.value = answer.demo
+      if (answer.account) lastAccount.value = answer.account
+    } catch (error) {
+      if (!(error instanceof NoAnswer) || !lastAccount.value) throw error
+      account.value = lastAccount.value
+    }
     known.value = true
   }
 
   const signIn = async (signInName: string, password: string): Promise<void> => {
     const answer = await call<{ account: Account }>('POST', '/session', { signInName, password })
     account.value = answer.account
+    lastAccount.value = answer.account
   }
 
   const signOut = async (): Promise<void> => {
     await call('DELETE', '/session')
     account.value = null
+    lastAccount.value = null
+    await forgetKeptDays()
   }
 
   const may = (...roles: readonly Role[]): boolean => account.value !== null && roles.includes(account.value.role)

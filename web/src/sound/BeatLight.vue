@@ -41,8 +41,8 @@ const rate = computed(() => props.plan[last.value?.stretch ?? 0]?.beatsPerMinute
   gap: 6px;
 }
 i {
-  width: 34px;
-  height: 34px;
+  width: var(--beat, 34px);
+  height: var(--beat, 34px);
   border: 2px solid var(--line-2);
   border-radius: 4px;
 }

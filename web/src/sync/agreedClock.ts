@@ -7,6 +7,34 @@ import { call, NoAnswer, Refusal } from '../api.ts'
 const FIRST_ROUND_TRIPS = 6
 const KEPT_ROUND_TRIPS = 40
 const EVERY_MS = 15_000
+/** Where this device last knew how its wall clock lies to the server's timeline. */
+const KEPT = 'able-gauge-clock'
+/** Nobody can say what was done to a wall clock while the page was closed; this is the least that is assumed. */
+const UNSURE_MS = 1_000
+const DRIFT = 50e-6
+
+interface KeptClock {
+  /** Added to the wall clock it gave agreed time. */
+  readonly wallOffsetMs: number
+  readonly uncertaintyMs: number
+  readonly wallMs: number
+}
+
+/** Without a network after a reload: agreed time by the wall clock, as it lay to the server's when both were last known. */
+const agreementByWall = (): Agreement | null => {
+  try {
+    const kept = JSON.parse(localStorage.getItem(KEPT) ?? 'null') as KeptClock | null
+    if (!kept) return null
+    const wallMs = Date.now()
+    return {
+      offsetMs: wallMs + kept.wallOffsetMs - performance.now(),
+      uncertaintyMs: kept.uncertaintyMs + UNSURE_MS + Math.abs(wallMs - kept.wallMs) * DRIFT,
+    }
+  } catch (error) {
+    console.error('What this device kept of the clock cannot be read.', error)
+    return null
+  }
+}
 
 /** A moment as a capture records it. */
 export interface AgreedMoment {
@@ -26,6 +54,8 @@ export const REAL_TIME: Pace = { fromMs: 0, speed: 1 }
 export const useAgreedClock = defineStore('agreedClock', () => {
   const roundTrips: RoundTrip[] = []
   const agreement = shallowRef<Agreement | null>(null)
+  /** Whether the agreement rests on the wall clock alone, until the server has answered this page. */
+  const unsure = ref(false)
   const reachable = ref(true)
   let timer: ReturnType<typeof setTimeout> | undefined
 
@@ -40,7 +70,14 @@ export const useAgreedClock = defineStore('agreedClock', () => {
       if (!(error instanceof NoAnswer) && !(error instanceof Refusal)) throw error
       reachable.value = !(error instanceof NoAnswer)
     }
-    agreement.value = agree(roundTrips, performance.now())
+    const agreed = agree(roundTrips, performance.now())
+    unsure.value = agreed === null
+    agreement.value = agreed ?? agreement.value ?? agreementByWall()
+    if (!agreed) return
+    const wallMs = Date.now()
+    const wallOffsetMs = performance.now() + agreed.offsetMs - wallMs
+    const kept: KeptClock = { wallOffsetMs, uncertaintyMs: agreed.uncertaintyMs, wallMs }
+    localStorage.setItem(KEPT, JSON.stringify(kept))
   }
 
   const keepAsking = async (): Promise<void> => {
@@ -77,5 +114,5 @@ export const useAgreedClock = defineStore('agreedClock', () => {
 
   const speed = computed(() => pace.value.speed)
 
-  return { agreement, reachable, pace, speed, keepAsking, moment, nowMs }
+  return { agreement, unsure, reachable, pace, speed, keepAsking, moment, nowMs }
 })

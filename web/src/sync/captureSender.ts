@@ -10,6 +10,8 @@ export interface SenderNews {
   readonly refused: (one: WaitingCapture) => void
   /** Whether sending has to wait until somebody signs in again. */
   readonly signedOut: (is: boolean) => void
+  /** Captures whose time is still to be made sure, which are not sent yet. */
+  readonly heldBack?: (one: WaitingCapture) => boolean
 }
 
 export interface CaptureSender {
@@ -45,8 +47,9 @@ export const makeCaptureSender = (occasionId: string, accountId: string, news: S
 
   const sendAll = async (): Promise<void> => {
     while (!stopped) {
-      const waiting = await listWaiting(occasionId, accountId, 'waiting')
-      news.waiting(waiting.length)
+      const all = await listWaiting(occasionId, accountId, 'waiting')
+      news.waiting(all.length)
+      const waiting = all.filter((one) => !news.heldBack?.(one))
       if (waiting.length === 0) return
       await sendBatch(waiting.slice(0, BATCH))
     }

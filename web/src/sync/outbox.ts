@@ -1,7 +1,7 @@
 /** Captures on their way: written to this device's disk before anything is painted, kept until the server has them. */
 import type { Capture } from '@able-gauge/core'
-import Dexie, { type Table } from 'dexie'
 import { ref } from 'vue'
+import { database } from './database.ts'
 
 export interface WaitingCapture {
   readonly id: string
@@ -12,18 +12,9 @@ export interface WaitingCapture {
   readonly state: 'waiting' | 'refused'
   /** Why the server refused it, in words. */
   readonly reason: string
+  /** The page that captured it by a clock that was not agreed anew since it was opened; until then it is not sent. */
+  readonly unsurePage?: string
 }
-
-class OutboxDatabase extends Dexie {
-  declare readonly captures: Table<WaitingCapture, string>
-
-  constructor() {
-    super('able-gauge')
-    this.version(1).stores({ captures: 'id, [occasionId+accountId+state]' })
-  }
-}
-
-const database = new OutboxDatabase()
 
 /** For a browser that refuses to keep anything on disk: better in memory than nowhere. */
 const memory = new Map<string, WaitingCapture>()
@@ -56,6 +47,21 @@ export const listWaiting = async (
     (one) => one.occasionId === occasionId && one.accountId === accountId && one.state === state,
   )
   return [...onDisk, ...inMemory].sort((a, b) => (a.id < b.id ? -1 : 1))
+}
+
+/** Days for which captures of an account wait on this device. */
+export const daysWaiting = async (accountId: string): Promise<Map<string, number>> => {
+  const counts = new Map<string, number>()
+  await database.captures
+    .filter((one) => one.accountId === accountId && one.state === 'waiting')
+    .each(({ occasionId }) => counts.set(occasionId, (counts.get(occasionId) ?? 0) + 1))
+  return counts
+}
+
+/** Replaces captures that have not left this device yet. */
+export const rewrite = async (changed: readonly WaitingCapture[]): Promise<void> => {
+  for (const one of changed) if (memory.has(one.id)) memory.set(one.id, one)
+  if (!onlyInMemory.value) await database.captures.bulkPut([...changed])
 }
 
 /** How many captures of other accounts wait on this device for their owner to sign in. */

@@ -122,7 +122,7 @@ const advance = (): void => {
 .parts .done {
   background: var(--tint);
 }
-.count {
-  font-size: 4rem;
+.pad .count {
+  font-size: 6rem;
 }
 </style>

@@ -45,7 +45,8 @@ const runners = computed(() =>
     .filter(({ id }) => isUnder(id))
     .map((entry) => ({ entry, course: followCourse(protocol, work.ownOf(entry.id)) })),
 )
-const chosen = computed(() => runners.value.find(({ entry }) => entry.id === chosenId.value) ?? runners.value[0])
+// never somebody else by itself: a touch meant for one candidate must not stamp another who is on the course too
+const chosen = computed(() => runners.value.find(({ entry }) => entry.id === chosenId.value))
 /** Who was chosen stays to be seen when the course is done. */
 const last = computed(() => queue.value.find(({ id }) => id === chosenId.value))
 const course = computed(
@@ -95,15 +96,17 @@ const fail = (why: string): void => {
   if (chosen.value) void work.stop(chosen.value.entry.id, 'failed', why)
 }
 const choose = (step: number): void => {
-  const at = runners.value.findIndex(({ entry }) => entry.id === chosen.value?.entry.id)
-  const other = runners.value[(at + step + runners.value.length) % Math.max(1, runners.value.length)]
+  const at = runners.value.findIndex(({ entry }) => entry.id === chosenId.value)
+  const count = Math.max(1, runners.value.length)
+  const other = runners.value[at < 0 ? 0 : (at + step + count) % count]
   if (other) chosenId.value = other.entry.id
 }
-// the candidate who comes on first is worked, and stays chosen when done
+// with one alone on the course there is nobody to mistake
 watch(
-  () => chosen.value?.entry.id,
-  (id) => {
-    if (id !== undefined && chosenId.value === '') chosenId.value = id
+  () => runners.value.map(({ entry }) => entry.id),
+  (ids) => {
+    const [only, another] = ids
+    if (only !== undefined && another === undefined && chosenId.value === '') chosenId.value = only
   },
   { immediate: true },
 )

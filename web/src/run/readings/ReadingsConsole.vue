@@ -1,11 +1,15 @@
 <script setup lang="ts">
 /** One candidate's readings: a field for each, kept the moment it is left, with the mark beside it as it follows. */
-import { conductOf, exampleOf, printQuantity, suffixOf, type StandardEvent, type StopReason } from '@able-gauge/core'
+import { conductOf, exampleOf, printQuantity, suffixOf, type StandardEvent } from '@able-gauge/core'
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { fullName, type Day, type Entry } from '../../day/day.ts'
 import Gauge from '../../ui/Gauge.vue'
 import TraceList from '../../ui/TraceList.vue'
 import { figureOf, markerOf } from '../../ui/verdictWords.ts'
+import InstrumentTake from '../instruments/InstrumentTake.vue'
+import { useWork } from '../work/useWork.ts'
+import WorkEndDialog from '../work/WorkEndDialog.vue'
+import WorkHead from '../work/WorkHead.vue'
 import { useReadings } from './useReadings.ts'
 
 const props = defineProps<{
@@ -19,6 +23,11 @@ const props = defineProps<{
 const emit = defineEmits<{ next: []; back: [] }>()
 
 const { slots, typed, problems, mark, ready, mayCapture, record, stop, undo, undoable } = useReadings(
+  () => props.day,
+  props.event,
+  () => props.entry,
+)
+const work = useWork(
   () => props.day,
   props.event,
   () => props.entry,
@@ -42,12 +51,7 @@ const onEnter = async (index: number): Promise<void> => {
   else if (isDone.value) document.querySelector<HTMLButtonElement>('.next-person')?.focus()
 }
 
-const STOPS: readonly { readonly reason: StopReason; readonly label: string }[] = [
-  { reason: 'withdrawn', label: 'Withdrawn, medical' },
-  { reason: 'didNotFinish', label: 'Did not finish' },
-  { reason: 'failed', label: 'Failed at once' },
-  { reason: 'breach', label: 'Breach of safety' },
-]
+const ending = ref(false)
 
 onMounted(async () => {
   await nextTick()
@@ -57,13 +61,8 @@ onMounted(async () => {
 
 <template>
   <section class="sheet console" :aria-label="`${event.name}, ${fullName(entry)}`">
-    <header>
-      <button class="btn btn-quiet back" @click="emit('back')">All</button>
-      <h1>
-        <span class="figures">{{ entry.bib ?? '–' }}</span> {{ fullName(entry) }}
-      </h1>
-      <span class="quiet">{{ conductOf(event.protocol, event.publishedIn) }}</span>
-    </header>
+    <WorkHead :event="event" :entry="entry" :day="day" :share="0" @back="emit('back')" />
+    <p class="quiet conduct">{{ conductOf(event.protocol, event.publishedIn) }}</p>
     <p v-if="held" class="hold" role="status">Held: may not start. {{ entry.note }}</p>
     <div class="columns">
       <form ref="form" @submit.prevent>
@@ -98,19 +97,12 @@ onMounted(async () => {
         </template>
       </aside>
     </div>
+    <InstrumentTake :event="event" :work="work" />
     <p v-for="caution in event.cautions" :key="caution" class="quiet care">{{ caution }}</p>
     <footer v-if="mayCapture">
-      <button class="btn safety" :disabled="!ready" @click="stop('safety')">Stop for safety</button>
-      <button
-        v-for="{ reason, label } in STOPS"
-        :key="reason"
-        class="btn btn-quiet"
-        :disabled="!ready"
-        @click="stop(reason)"
-      >
-        {{ label }}
-      </button>
+      <button class="btn btn-quiet" :disabled="!ready" @click="ending = true">Other end</button>
       <button class="btn btn-quiet" :disabled="!undoable" @click="undo">Undo the last</button>
+      <button class="btn safety" :disabled="!ready" @click="stop('safety')">Stop for safety</button>
       <button
         class="btn next-person"
         :class="isDone ? 'btn-primary' : 'btn-quiet'"
@@ -120,6 +112,7 @@ onMounted(async () => {
         {{ following ? `Next: ${following.bib ?? ''} ${fullName(following)}` : 'Nobody is waiting' }}
       </button>
     </footer>
+    <WorkEndDialog v-model="ending" :event="event" @end="stop" />
   </section>
 </template>
 
@@ -131,17 +124,8 @@ onMounted(async () => {
   flex-direction: column;
   gap: 12px;
 }
-header {
-  display: flex;
-  align-items: baseline;
-  gap: 16px;
-  flex-wrap: wrap;
-}
-header .quiet {
-  margin-left: auto;
-}
-.back {
-  display: none;
+.conduct {
+  margin: 0;
 }
 .hold {
   margin: 0;
@@ -218,14 +202,6 @@ footer .btn {
   margin-left: auto;
 }
 @media (max-width: 900px) {
-  .back {
-    display: inline-block;
-    min-height: 44px;
-  }
-  header .quiet {
-    margin-left: 0;
-    width: 100%;
-  }
   .columns {
     grid-template-columns: minmax(0, 1fr);
     gap: 12px;

@@ -60,7 +60,8 @@ export const useReadings = (day: () => Day, event: StandardEvent, entry: () => E
     const text = (typed[slot.id] ?? '').trim()
     return inTurn(() => recordText(slot, text))
   }
-  const stop = (reason: StopReason): Promise<void> => inTurn(() => observe({ kind: 'stopped', payload: { reason } }))
+  const stop = (reason: StopReason, note = ''): Promise<void> =>
+    inTurn(() => observe({ kind: 'stopped', payload: note.trim() === '' ? { reason } : { reason, note: note.trim() } }))
   const undo = (): Promise<void> => inTurn(undoLast)
 
   /** Records what was typed in one slot; a figure that is already on record is not recorded again. */

@@ -33,7 +33,7 @@ const reps = useRepetitions(
   () => props.entry,
 )
 const { work, protocol, durationMs, stands, attempt, phase, cautionsLeft, restartOffered, undoWords } = reps
-const { ready, mark, undoable } = work
+const { ready, mark } = work
 const stopHold = useHold(1_000, () => void reps.stop('ended'))
 
 const nowMs = useTick(100)
@@ -130,6 +130,7 @@ const HELP = computed(() => [
     :keys="KEYS"
     :help="HELP"
     :strong-keys="phase === 'running' ? [' '] : []"
+    :undo-words="phase === 'running' ? undoWords : ''"
     :sounds="plan.length > 0"
     @go="reps.start"
     @next="emit('next')"
@@ -183,9 +184,6 @@ const HELP = computed(() => [
       </button>
       <button v-if="pauseOver" class="refuse" @click="reps.stop('ended', 'paused longer than allowed')">
         Pause too long<small>ends it</small>
-      </button>
-      <button :disabled="!ready || !undoable" @click="work.undo()">
-        Undo<small>{{ undoWords }}</small>
       </button>
       <button v-if="restartOffered" @click="reps.restart('fault explained')">
         Begin again<small>fault explained</small>

@@ -130,10 +130,12 @@ const stopEarly = (): void => {
       <InstrumentTake :event="event" :work="work" />
     </template>
     <template v-if="phase === 'stepping'">
-      <BeatLight :plan="plan" :started-at-ms="beatFromMs" :per-cycle="protocol.beatsPerCycle" />
-      <button class="pad" :disabled="!ready" @click="stopEarly">
-        <strong>Stops early</strong><span>only if the candidate cannot go on, key E</span>
-      </button>
+      <BeatLight class="beats" :plan="plan" :started-at-ms="beatFromMs" :per-cycle="protocol.beatsPerCycle" />
+      <div class="keys-row">
+        <button class="caution" :disabled="!ready" @click="stopEarly">
+          Stops early <kbd>E</kbd><small>the candidate cannot go on; the time is kept</small>
+        </button>
+      </div>
     </template>
     <button v-else-if="phase === 'waiting'" class="pad" disabled>
       <strong>Sit down, find the pulse</strong><span>{{ words }}</span>
@@ -159,8 +161,15 @@ const stopEarly = (): void => {
 
 <style scoped lang="scss">
 @use '../work/workPad';
-.count {
-  font-size: 4rem;
+.beats {
+  --beat: clamp(60px, 14vw, 150px);
+  flex: 1;
+  flex-wrap: wrap;
+  justify-content: center;
+  gap: 14px;
+}
+.pad .count {
+  font-size: 6rem;
 }
 .enter {
   padding: 16px;

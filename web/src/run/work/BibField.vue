@@ -45,7 +45,7 @@ defineExpose({ field })
   display: flex;
   align-items: center;
   gap: 10px;
-  width: 340px;
+  width: 300px;
   height: 56px;
   padding: 0 7px 0 12px;
   background: var(--sheet);

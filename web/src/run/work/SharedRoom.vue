@@ -121,6 +121,7 @@ const allHelp = computed(() => [
 }
 .foot :deep(.btn) {
   min-height: 52px;
+  padding-inline: 12px;
 }
 .safety {
   background: #b5361a;

@@ -26,5 +26,6 @@ const wave = defineModel<number>({ required: true })
   display: flex;
   flex-wrap: wrap;
   gap: 6px;
+  margin-bottom: 8px;
 }
 </style>

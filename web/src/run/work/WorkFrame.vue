@@ -27,6 +27,8 @@ const props = withDefaults(
     mayStart?: boolean
     /** What another try is called, when one is allowed though there is a mark already. */
     moreLabel?: string
+    /** What undo would take back, in words. */
+    undoWords?: string
     /** Share of the time that has run, for the tape in the head. */
     share?: number
     /** Keys of this console, beside those every console has. */
@@ -37,7 +39,16 @@ const props = withDefaults(
     /** Whether the console makes sounds. */
     sounds?: boolean
   }>(),
-  { mayStart: false, moreLabel: '', share: 0, keys: () => ({}), help: () => [], strongKeys: () => [], sounds: false },
+  {
+    mayStart: false,
+    moreLabel: '',
+    undoWords: '',
+    share: 0,
+    keys: () => ({}),
+    help: () => [],
+    strongKeys: () => [],
+    sounds: false,
+  },
 )
 
 const emit = defineEmits<{
@@ -122,7 +133,9 @@ const allHelp = computed(() => [
         <slot v-if="!mayStart" />
         <footer v-if="mayCapture" class="foot">
           <slot name="foot" />
-          <button class="btn btn-quiet" :disabled="!undoable" @click="undo()">Undo <kbd>U</kbd></button>
+          <button class="btn btn-quiet" :disabled="!undoable" @click="undo()">
+            Undo <kbd>U</kbd><small v-if="undoWords">{{ undoWords }}</small>
+          </button>
           <button class="btn btn-quiet" :disabled="!ready" @click="ending = true">Other end <kbd>X</kbd></button>
           <SoundSwitch v-if="sounds" />
           <button class="btn btn-quiet keys" aria-label="All keys" @click="helping = true"><kbd>?</kbd></button>
@@ -168,6 +181,12 @@ const allHelp = computed(() => [
 }
 .foot :deep(.btn) {
   min-height: 52px;
+}
+.foot small {
+  display: block;
+  font-weight: 500;
+  font-size: 0.8125rem;
+  line-height: 1.1;
 }
 .safety {
   background: #b5361a;

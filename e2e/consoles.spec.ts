@@ -1,0 +1,389 @@
+/**
+ * Every console through a whole event: once by keys alone, once by touch at phone size. What the record then holds is
+ * compared with what was done, worked out here by plain arithmetic on the captures. The day runs ten times as fast.
+ */
+import type { Page } from '@playwright/test'
+import type { RecordedCapture, Verdict } from '@able-gauge/core'
+import { allSaved, capturesOf, expect, test, PASSWORD } from './app.ts'
+import { practiceDay, publishEveryKind } from './everyKind.ts'
+
+test.use({ room: 'consoles' })
+const SPEED = 10
+const LONG = 30_000
+
+interface Bench {
+  readonly page: Page
+  readonly day: string
+  /** Opens a console. */
+  readonly open: (address: string) => Promise<void>
+  /** The captures of an event, in the order they happened. */
+  readonly captures: (eventId: string) => Promise<RecordedCapture[]>
+  /** What the server measured for the one with a bib. */
+  readonly measured: (eventId: string, bib: number) => Promise<number | string | null>
+}
+
+const benchFor = async (page: Page, day: string): Promise<Bench> => {
+  const { entries } = (await (await page.request.get(`/api/occasions/${day}`)).json()) as {
+    entries: { id: string; bib: number }[]
+  }
+  const idOf = (bib: number): string => entries.find((entry) => entry.bib === bib)?.id ?? ''
+  return {
+    page,
+    day,
+    open: async (address) => {
+      await page.goto(`/days/${day}/run/${address}`)
+      await expect(page.getByRole('main')).toBeVisible()
+      await expect(page.locator('.saved').first()).toContainText('All saved')
+      // a start needs an agreed clock
+      await page.waitForFunction(() => !document.body.innerText.includes('Agreeing the clock'))
+    },
+    captures: async (eventId) => {
+      await allSaved(page)
+      const all = await capturesOf(page.request, day)
+      return all.filter((capture) => capture.eventId === eventId).sort((a, b) => a.atMs - b.atMs)
+    },
+    measured: async (eventId, bib) => {
+      await allSaved(page)
+      const answer = await page.request.get(`/api/occasions/${day}/verdicts`)
+      const { verdicts } = (await answer.json()) as { verdicts: { entryId: string; verdict: Verdict }[] }
+      const verdict = verdicts.find(({ entryId }) => entryId === idOf(bib))?.verdict
+      const mark = verdict?.marks.find((one) => one.eventId === eventId)
+      return mark && 'measured' in mark ? mark.measured : (mark?.kind ?? null)
+    },
+  }
+}
+
+const from = (captures: readonly RecordedCapture[], kind: string): RecordedCapture => {
+  const found = captures.find((capture) => capture.kind === kind)
+  if (!found) throw new Error(`No "${kind}" was captured.`)
+  return found
+}
+const lastOf = (captures: readonly RecordedCapture[], kind: string): RecordedCapture =>
+  from([...captures].reverse(), kind)
+
+/** What a person does at each console, by one means or the other. */
+interface Hand {
+  readonly start: () => Promise<void>
+  readonly press: (key: string, button: string | RegExp) => Promise<void>
+  /** Where the two means are not the same steps. */
+  readonly either: (keys: () => Promise<void>, touch: () => Promise<void>) => Promise<void>
+}
+
+const afterCommands = async (page: Page): Promise<void> => {
+  await expect(page.locator('.commands')).toBeVisible()
+  await expect(page.locator('.commands')).toHaveCount(0)
+}
+const byKeys = (page: Page): Hand => ({
+  start: async () => {
+    await page.keyboard.press('s')
+    await afterCommands(page)
+  },
+  press: (key) => page.keyboard.press(key),
+  either: (keys) => keys(),
+})
+const byTouch = (page: Page): Hand => ({
+  start: async () => {
+    await page
+      .getByRole('button', { name: /^(Start|Try 2)/ })
+      .first()
+      .tap()
+    await afterCommands(page)
+  },
+  press: (_, button) => page.getByRole('button', { name: button }).first().tap(),
+  either: (_, touch) => touch(),
+})
+
+const work = async ({ page, open, captures, measured }: Bench, { start, press, either }: Hand): Promise<void> => {
+  const repeat = async (times: number, key: string, button: string | RegExp): Promise<void> => {
+    for (let time = 0; time < times; time++) await press(key, button)
+  }
+  const type = async (digits: string, then: string): Promise<void> => {
+    await page.keyboard.type(digits)
+    await page.keyboard.press(then)
+  }
+  const tile = (bib: number) => page.locator(`button[data-bib="${bib}"]`)
+  const between = (all: readonly RecordedCapture[], first: string, last: string): number =>
+    lastOf(all, last).atMs - from(all, first).atMs
+
+  // repetitions in a time: eight counted, one taken back, two refused, one caution; the time runs out by itself
+  await open('press-ups?bib=1')
+  await start()
+  await repeat(8, ' ', /^Count/)
+  await press('u', /^Undo/)
+  await press('1', /^Not low enough/)
+  await press('2', /^Body not straight/)
+  await press('c', /^Caution/)
+  await expect(page.getByText('Counted until the 1:00 ran out.')).toBeVisible({ timeout: LONG })
+  expect(await measured('press-ups', 1)).toBe(7)
+
+  // to failure: ended by the third caution, after five
+  await open('pull-ups?bib=1')
+  await start()
+  await repeat(5, ' ', /^Count/)
+  await repeat(3, 'c', /^Caution/)
+  await expect(page.getByText('until the cautions were used up')).toBeVisible()
+  expect(await measured('pull-ups', 1)).toBe(5)
+
+  // to a cadence: ended by the second missed beat, after four
+  await open('curl-ups?bib=1')
+  await start()
+  await repeat(4, ' ', /^Count/)
+  await repeat(2, 'm', /^Missed beat/)
+  await expect(page.getByText('until too many beats were missed')).toBeVisible()
+  expect(await measured('curl-ups', 1)).toBe(4)
+
+  // four lanes at once: different counts, a refusal with its reason, everybody ended
+  await open('press-ups?way=lanes')
+  await start()
+  for (const [lane, bib] of [2, 3, 4].entries()) {
+    const count = (): Promise<void> =>
+      either(
+        () => page.keyboard.press(String(lane + 1)),
+        () => page.getByRole('button', { name: `Count, bib ${bib}` }).tap(),
+      )
+    for (let times = 0; times <= lane; times++) await count()
+  }
+  await press('q', /^Refuse/)
+  await press('1', /^Not low enough/)
+  await expect(page.getByText('All lanes are done.')).toBeVisible({ timeout: LONG })
+  expect([await measured('press-ups', 2), await measured('press-ups', 3), await measured('press-ups', 4)]).toEqual([
+    1, 2, 3,
+  ])
+
+  // held together: the first lets go, the second is cautioned once too often, the third is stopped at the cap
+  await open('hold')
+  await start()
+  await page.waitForTimeout(400)
+  await press('1', 'Position lost')
+  await expect(page.locator('.tiles li').first()).toContainText('took part')
+  for (let times = 0; times < 2; times++) {
+    await either(
+      () => type('c', '2'),
+      () =>
+        page
+          .getByRole('button', { name: /^Caution/ })
+          .first()
+          .tap(),
+    )
+  }
+  await expect(page.locator('.tiles li').nth(1)).toContainText('took part')
+  await either(
+    () => page.keyboard.press('4'),
+    () => page.getByRole('button', { name: 'Position lost' }).nth(1).tap(),
+  )
+  await expect(page.getByText('All are down.')).toBeVisible({ timeout: LONG })
+  expect(await measured('hold', 3)).toBe(90_000)
+  const holds = await captures('hold')
+  expect(await measured('hold', 1)).toBe(from(holds, 'stopped').atMs - from(holds, 'started').atMs)
+  expect(await measured('hold', 2)).toBe(lastOf(holds, 'cautioned').atMs - from(holds, 'started').atMs)
+
+  // a run of two laps: bibs stamped twice, one time kept first and its bib put to it afterwards
+  await open('run')
+  await start()
+  for (const bib of [1, 2, 3]) {
+    for (let lap = 0; lap < 2; lap++) {
+      await either(
+        () => type(String(bib), 'Enter'),
+        () => tile(bib).tap(),
+      )
+      await expect(page.getByRole('status').filter({ hasText: new RegExp(`^${bib} `) })).toBeVisible()
+    }
+  }
+  await either(
+    () => type('4', 'Enter'),
+    () => tile(4).tap(),
+  )
+  await press('n', /^Time now/)
+  await expect(page.getByText('1 time without a bib')).toBeVisible()
+  await press('b', /^Put a bib/)
+  await page.keyboard.type('4')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Wave 1 is in.')).toBeVisible()
+  const run = await captures('run')
+  const kept = run.find(({ kind, entryId }) => kind === 'crossed' && entryId === null)
+  expect(await measured('run', 4)).toBe((kept?.atMs ?? 0) - from(run, 'waveStarted').atMs)
+
+  // distance in a time: two laps of 200 m and 135 m beyond, read at the mark of 130 m
+  await open('minute-run')
+  await start()
+  for (let lap = 0; lap < 2; lap++)
+    await either(
+      () => type('1', 'Enter'),
+      () => tile(1).tap(),
+    )
+  await expect(tile(1)).toContainText('2 laps')
+  await expect(page.getByText('Metres beyond the line')).toBeVisible({ timeout: LONG })
+  for (const [index, metres] of ['135', '0', '50', '60'].entries()) {
+    await page.locator('.marks input').first().fill(metres)
+    await either(
+      () => page.locator('.marks input').first().press('Enter'),
+      () => page.getByRole('button', { name: 'Enter', exact: true }).first().tap(),
+    )
+    await expect(page.locator('.marks input')).toHaveCount(3 - index)
+  }
+  expect([await measured('minute-run', 1), await measured('minute-run', 3)]).toEqual([530_000, 50_000])
+
+  // shuttle: signals at 20, 40, 58, 76, 92 and 108 s; bib 1 misses two in a row after the first, bib 2 steps out after it
+  await open('shuttle')
+  await start()
+  const shuttleNow = (level: number, shuttle: number) =>
+    Promise.all([
+      expect(page.getByTestId('level')).toHaveText(String(level), { timeout: LONG }),
+      expect(page.getByTestId('shuttle')).toHaveText(String(shuttle), { timeout: LONG }),
+    ])
+  const miss = (bib: number): Promise<void> =>
+    either(
+      () => type(String(bib), 'Enter'),
+      () => tile(bib).tap(),
+    )
+  const out = (bib: number): Promise<void> =>
+    either(
+      () => type(String(bib), 'o'),
+      () => page.getByRole('button', { name: `Bib ${bib} steps out` }).tap(),
+    )
+  await shuttleNow(1, 2)
+  await out(2)
+  await shuttleNow(2, 1)
+  await miss(1)
+  await shuttleNow(2, 2)
+  await miss(1)
+  await out(3)
+  await expect(page.getByText('Wave 1 is out.')).toBeVisible({ timeout: LONG })
+  expect([
+    await measured('shuttle', 1),
+    await measured('shuttle', 2),
+    await measured('shuttle', 3),
+    await measured('shuttle', 4),
+  ]).toEqual([101, 101, 201, 302])
+
+  // sprint: two tries, the better one counts
+  await open('sprint?bib=1')
+  for (const attempt of [1, 2]) {
+    await start()
+    await expect(page.locator('.tries li').nth(attempt - 1)).toContainText('under way')
+    await press(' ', /^Finish/)
+    await expect(page.locator('.tries li').nth(attempt - 1)).not.toContainText('under way')
+  }
+  const sprint = await captures('sprint')
+  const starts = sprint.filter(({ kind }) => kind === 'started')
+  const tries = sprint
+    .filter(({ kind }) => kind === 'crossed')
+    .map(({ atMs }, index) => atMs - (starts[index]?.atMs ?? 0))
+  expect(tries).toHaveLength(2)
+  expect(await measured('sprint', 1)).toBe(Math.min(...tries))
+
+  // grip: best of two each hand, the lesser hand
+  await open('grip?bib=1')
+  for (const kilograms of ['41.2', '43.5', '39', '38.4']) {
+    const field = page.locator('form input').nth(['41.2', '43.5', '39', '38.4'].indexOf(kilograms))
+    await field.fill(kilograms)
+    await field.press('Enter')
+  }
+  await expect(page.locator('.result')).toContainText('39 kg')
+  expect(await measured('grip', 1)).toBe(39_000)
+
+  // lift: 20 good, 25 missed, 25 good, 30 missed
+  await open('lift?bib=1')
+  await press('g', /^Good lift/)
+  await expect(page.getByTestId('load')).toHaveText('25 kg')
+  await press('m', /^Missed/)
+  await press('g', /^Good lift/)
+  await expect(page.getByTestId('load')).toHaveText('30 kg')
+  await press('m', /^Missed/)
+  await expect(page.getByText('25 kg stamped')).toBeVisible()
+  expect(await measured('lift', 1)).toBe(25_000)
+
+  // course: two on it at once; one finishes with a fault, the other drops a drum
+  await open('course')
+  await start()
+  await press('t', /^Fault/)
+  // a second touch while the first is being kept is one touch, so each station is waited for
+  await press(' ', /^Stairs complete/)
+  await expect(page.getByText('Drums complete')).toBeVisible()
+  await press(' ', /^Drums complete/)
+  await expect(page.getByText('Dummy complete')).toBeVisible()
+  await start()
+  await expect(page.getByText('Stairs complete')).toBeVisible()
+  await press(' ', /^Stairs complete/)
+  await expect(page.getByText('Drums complete')).toBeVisible()
+  await press('1', /^Drops a drum/)
+  // the one who is still out is worked again only when somebody says so
+  await expect(page.getByText('Dummy complete')).toHaveCount(0)
+  await either(
+    () => page.keyboard.press('ArrowDown'),
+    () => page.getByRole('button', { name: /Dummy/ }).tap(),
+  )
+  await expect(page.getByText('Dummy complete')).toBeVisible()
+  await press(' ', /^Dummy complete/)
+  await expect(page.getByText('took part').first()).toBeVisible()
+  const course = await captures('course')
+  expect(await measured('course', 1)).toBe(between(course, 'started', 'passed'))
+  expect(await measured('course', 2)).toBe('ended')
+
+  // chain: out, six squats, back
+  await open('chain?bib=1')
+  await start()
+  await press(' ', /^Run out complete/)
+  await expect(page.getByTestId('counted')).toHaveText('0')
+  for (let squat = 0; squat < 6; squat++) await press(' ', /Squats: /)
+  await expect(page.getByText('Run back complete')).toBeVisible()
+  await press(' ', /^Run back complete/)
+  await expect(page.getByText('Next: 2').first()).toBeVisible()
+  expect(await measured('chain', 1)).toBe(between(await captures('chain'), 'started', 'passed'))
+
+  // crawl: one done, one fails
+  await open('crawl?bib=1')
+  await press(' ', /^Done/)
+  await expect(page.getByText('Next: 2').first()).toBeVisible()
+  await press('n', /^Next: 2/)
+  await press('1', /^Turns back/)
+  await expect(page.getByText('Turns back').first()).toBeVisible()
+  expect([await measured('crawl', 1), await measured('crawl', 2)]).toEqual([1, 'ended'])
+
+  // step test: eleven beats touched in 30 s are 22 a minute
+  await open('step?bib=1')
+  await start()
+  await expect(page.getByTestId('beats')).toBeVisible({ timeout: LONG })
+  await repeat(11, ' ', /tap every beat/)
+  await expect(page.getByLabel(/^Beats counted in 30 s/)).toHaveValue('11', { timeout: LONG })
+  await either(
+    () => page.getByLabel(/^Beats counted/).press('Enter'),
+    () => page.getByText('Enter the pulse').tap(),
+  )
+  await expect(page.getByText('11 beats in 30 s')).toBeVisible()
+  expect(await measured('step', 1)).toBe(22)
+
+  // body measures
+  await open('body?bib=1')
+  await page.getByLabel('Body mass').fill('71.4')
+  await page.getByLabel('Body mass').press('Enter')
+  await page.getByLabel('Height').fill('178')
+  await page.getByLabel('Height').press('Enter')
+  await allSaved(page)
+  const figures = (await captures('body')).map(({ payload }) => ('value' in payload ? payload.value : null))
+  expect(figures).toEqual([71_400, 1_780])
+}
+
+test('every console by keys alone, and by touch at phone size, gives the measure worked out by hand', async ({
+  browser,
+  page,
+  app,
+}) => {
+  test.setTimeout(240_000)
+  await publishEveryKind(page.request)
+  const [keyed, touched] = [await practiceDay(page.request, SPEED), await practiceDay(page.request, SPEED)]
+  const phone = await browser.newContext({
+    baseURL: app.address,
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+  })
+  await phone.request.post('/api/session', { data: { signInName: 'wanda.lofthouse', password: PASSWORD } })
+  const other = await phone.newPage()
+  // both mostly wait for the clock, so they go side by side
+  await Promise.all([
+    benchFor(page, keyed).then((bench) => work(bench, byKeys(page))),
+    benchFor(other, touched).then((bench) => work(bench, byTouch(other))),
+  ])
+  await phone.close()
+})

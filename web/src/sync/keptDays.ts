@@ -1,0 +1,81 @@
+/** Days as the server last told them, kept on this device so that they open without a network. */
+import type { OccasionSummary, RecordedCapture } from '@able-gauge/core'
+import type { Day } from '../day/day.ts'
+import { database } from './database.ts'
+
+export interface KeptDay {
+  readonly occasionId: string
+  /** Whose view of the day it is: others may see more of a person, or less. */
+  readonly accountId: string
+  readonly day: Day
+  readonly keptMs: number
+}
+
+export interface KeptCapture {
+  readonly id: string
+  readonly occasionId: string
+  readonly capture: RecordedCapture
+}
+
+/** A disk that is full or refused must not stop a day that has a network. */
+const tolerant = async (work: () => Promise<unknown>): Promise<void> => {
+  try {
+    await work()
+  } catch (error) {
+    console.error('The day cannot be kept on the disk of this device.', error)
+  }
+}
+
+export const keepDay = (day: Day, accountId: string): Promise<void> =>
+  tolerant(() => {
+    // plain data: what is kept must not be the page's own reactive object
+    const plain = JSON.parse(JSON.stringify(day)) as Day
+    return database.days.put({ occasionId: day.occasion.id, accountId, day: plain, keptMs: Date.now() })
+  })
+
+/** Captures are added as they come; a day that is read from its beginning replaces what was kept of it. */
+export const keepRecorded = (
+  occasionId: string,
+  captures: readonly RecordedCapture[],
+  fromTheBeginning: boolean,
+): Promise<void> =>
+  tolerant(async () => {
+    if (fromTheBeginning) await database.recorded.where('occasionId').equals(occasionId).delete()
+    await database.recorded.bulkPut(captures.map((capture) => ({ id: capture.id, occasionId, capture })))
+  })
+
+/** What is kept of a day for an account, or null. */
+export const findKeptDay = async (
+  occasionId: string,
+  accountId: string,
+): Promise<{ day: Day; captures: RecordedCapture[]; keptMs: number } | null> => {
+  try {
+    const kept = await database.days.get(occasionId)
+    if (kept?.accountId !== accountId) return null
+    const recorded = await database.recorded.where('occasionId').equals(occasionId).toArray()
+    return { day: kept.day, keptMs: kept.keptMs, captures: recorded.map(({ capture }) => capture) }
+  } catch (error) {
+    console.error('What was kept of the day cannot be read.', error)
+    return null
+  }
+}
+
+/** Days this account can open without a network, in the form of the list of days. */
+export const listKeptDays = async (accountId: string): Promise<OccasionSummary[]> => {
+  const kept = await database.days.filter((one) => one.accountId === accountId).toArray()
+  return kept.map(({ day: { occasion, standard, entries } }) => ({
+    ...occasion,
+    standardName: standard.name,
+    organisation: standard.organisation,
+    entries: entries.length,
+    present: entries.filter(({ attendance }) => attendance === 'present').length,
+    captures: 0,
+  }))
+}
+
+/** When somebody signs out, what they could see leaves the device; captures that still wait do not. */
+export const forgetKeptDays = (): Promise<void> =>
+  tolerant(async () => {
+    await database.days.clear()
+    await database.recorded.clear()
+  })
