@@ -5,6 +5,7 @@ export interface Cluster {
   makeDatabase(name: string, template?: string): Promise<void>
   dropDatabase(name: string): Promise<void>
   readonly wasRunning: boolean
+  startAgain(): void
   stop(): void
 }
 export const openCluster: (bin: string, folder: string) => Promise<Cluster>

@@ -97,6 +97,11 @@ class Cluster {
     }
   }
 
+  /** After it was killed: its clients find it where it was. */
+  startAgain() {
+    this.server.start(this.port)
+  }
+
   stop() {
     this.server.stop()
   }

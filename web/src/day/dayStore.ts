@@ -15,7 +15,7 @@ import { computed, ref, shallowRef, watch, type ComputedRef, type ShallowRef } f
 import { call, inWords, NoAnswer, Refusal } from '../api.ts'
 import { useSession } from '../session/sessionStore.ts'
 import { REAL_TIME, useAgreedClock, type AgreedMoment } from '../sync/agreedClock.ts'
-import { makeCaptureSender, type CaptureSender } from '../sync/captureSender.ts'
+import { makeCaptureSender, RETRY_MS, type CaptureSender } from '../sync/captureSender.ts'
 import { followDay } from '../sync/liveDay.ts'
 import { findKeptDay, keepDay, keepRecorded } from '../sync/keptDays.ts'
 import { countOfOthers, deviceId, drop, keep, listWaiting, rewrite, type WaitingCapture } from '../sync/outbox.ts'
@@ -44,6 +44,7 @@ export const useDay = defineStore('day', () => {
   let marksPerEvent = new Map<string, ComputedRef<ReadonlyMap<string, Mark>>>()
   let sender: CaptureSender | null = null
   let unfollow: (() => void) | null = null
+  let openLater: ReturnType<typeof setTimeout> | undefined
   let lastSeq = 0
   /** Counts the captures of this page. */
   let turn = 0
@@ -101,6 +102,8 @@ export const useDay = defineStore('day', () => {
       if (!(error instanceof NoAnswer) || !(await openKept(occasionId))) {
         if (error instanceof Refusal && error.status === 401) session.account = null
         problem.value = inWords(error)
+        // a server that is only starting answers a little later
+        if (error instanceof NoAnswer) openLater = setTimeout(() => void open(occasionId), RETRY_MS)
         return
       }
     }
@@ -137,6 +140,7 @@ export const useDay = defineStore('day', () => {
   }
 
   const close = (): void => {
+    clearTimeout(openLater)
     unfollow?.()
     sender?.stop()
     unfollow = sender = null

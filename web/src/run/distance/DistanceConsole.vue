@@ -111,6 +111,7 @@ const KEYS: Readonly<Record<string, () => void>> = {
     :work="work"
     :under="started ? stillOut : []"
     :keys="KEYS"
+    :strong-keys="typed === '' ? [] : ['Enter']"
     :on-digit="group.type"
     :own-field="() => bib?.field ?? null"
     sounds

@@ -128,6 +128,8 @@ useKeys({
     return /^\d$/.test(name) ? () => type(name) : KEYS[name]
   },
   ownField: () => keys.value?.field ?? null,
+  // a bib that is typed is meant for the line, whichever button was touched last
+  winsOverButtons: (name) => name === 'Enter' && typed.value !== '',
 })
 
 const HELP = [

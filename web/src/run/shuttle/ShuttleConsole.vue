@@ -122,6 +122,7 @@ const resultOf = (tile: (typeof tiles.value)[number]): string => {
     :work="work"
     :under="started ? stillIn.map(({ entry }) => entry) : []"
     :keys="KEYS"
+    :strong-keys="typed === '' ? [] : ['Enter']"
     :on-digit="group.type"
     :own-field="() => bib?.field ?? null"
     sounds
