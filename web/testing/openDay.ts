@@ -3,7 +3,7 @@ import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
 import { RouterLinkStub } from '@vue/test-utils'
 import { vi } from 'vitest'
-import type { Attendance, Capture } from '@able-gauge/core'
+import type { Attendance, Capture, Standard } from '@able-gauge/core'
 import { standardNamed, type StandardName } from '@able-gauge/core/testing'
 import type { Day, Entry } from '../src/day/day.ts'
 import { useDay } from '../src/day/dayStore.ts'
@@ -38,6 +38,8 @@ export interface DayOptions {
   readonly entries: readonly Entry[]
   readonly captures?: readonly Capture[]
   readonly standard?: StandardName
+  /** A standard made for the test, in place of a named one. */
+  readonly plain?: Standard
   readonly role?: Role
   readonly signedOff?: Day['occasion']['signedOff']
 }
@@ -48,6 +50,7 @@ export const openDay = async ({
   entries,
   captures = [],
   standard = 'v3',
+  plain,
   role = 'timer',
   signedOff = null,
 }: DayOptions) => {
@@ -55,7 +58,7 @@ export const openDay = async ({
   const occasion = { id, name: 'Test day', venue: 'Fallow Point track', zone: 'Etc/GMT-12', testDate: '2026-11-24' }
   const day: Day = {
     occasion: { ...occasion, standardId: 'constabulary-entry', standardVersion: 3, rehearsal: null, signedOff },
-    standard: standardNamed(standard),
+    standard: plain ?? standardNamed(standard),
     standardHash: 'a'.repeat(64),
     staff: [],
     entries,

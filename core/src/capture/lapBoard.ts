@@ -41,6 +41,7 @@ export interface LapBoard {
  * Lays out one wave.
  * @param settled the event's settled captures
  * @param runners the wave's runners, in bib order, which breaks ties; once it has started, those who did not start are left out
+ * @param memory what was laid out before: a runner nothing has happened to stays the same object
  * @param paceMs even time over the whole distance to expect before a runner's first crossing, usually the cut
  */
 export const lapBoard = (
@@ -49,6 +50,7 @@ export const lapBoard = (
   runners: readonly EntryInEvent[],
   settled: readonly Capture[],
   paceMs: number,
+  memory: LapMemory = new Map(),
 ): LapBoard => {
   const starts = waveStarts(settled)
   const start = starts.find(({ payload }) => payload.wave === wave)
@@ -58,7 +60,12 @@ export const lapBoard = (
   const tiles = runners.flatMap((entry) => {
     const own = byEntry.get(entry.entryId) ?? []
     const ownStart = startOf(entry, starts, own)
-    return start && !ownStart ? [] : [runnerOf(protocol, ownStart, entry.entryId, own, paceMs)]
+    if (start && !ownStart) return []
+    const known = memory.get(entry.entryId)
+    if (known?.start === ownStart && known?.paceMs === paceMs && isSameList(known.own, own)) return [known.runner]
+    const runner = runnerOf(protocol, ownStart, entry.entryId, own, paceMs)
+    memory.set(entry.entryId, { start: ownStart, paceMs, own, runner })
+    return [runner]
   })
   return {
     startedAtMs: start?.atMs ?? null,
@@ -70,6 +77,19 @@ export const lapBoard = (
     crossings: start ? crossingsOf(settled, start, byEntry, laps) : [],
   }
 }
+
+interface LaidOut {
+  readonly start: Capture | undefined
+  readonly paceMs: number
+  readonly own: readonly Capture[]
+  readonly runner: LapRunner
+}
+
+/** Runners as they were last laid out, by entry. */
+export type LapMemory = Map<string, LaidOut>
+
+const isSameList = (a: readonly Capture[], b: readonly Capture[]): boolean =>
+  a.length === b.length && a.every((capture, index) => capture === b[index])
 
 const runnerOf = (
   protocol: TimedDistance,

@@ -10,6 +10,8 @@ import { addRehearsal } from '../store/rehearsalStore.ts'
 export interface RehearsalWish {
   readonly people: number
   readonly speed: number
+  /** How many start together. */
+  readonly waveOf: number
   readonly seed: number
   readonly ownEventId: string | null
 }
@@ -27,14 +29,13 @@ const FAMILY = [
   'Ironside',
   'Jessop',
 ]
-const WAVE_OF = 12
 const [YOUNGEST, OLDEST] = [19, 52]
 
 /** @param nowMs when it begins @returns the id of the day */
 export const makeRehearsal = async (
   db: Database,
   standard: Standard,
-  { people, speed, seed, ownEventId }: RehearsalWish,
+  { people, speed, waveOf, seed, ownEventId }: RehearsalWish,
   nowMs: number,
 ): Promise<string> => {
   const random = seededRandom(seed)
@@ -67,7 +68,7 @@ export const makeRehearsal = async (
       occasionId,
       personId,
       bib: index + 1,
-      wave: 1 + Math.floor(index / WAVE_OF),
+      wave: 1 + Math.floor(index / waveOf),
       category,
       attendance: 'present',
       note: '',

@@ -13,6 +13,8 @@ class RehearsalBody {
   @rules.Whole(1) version!: number
   @rules.Whole(4, 200) people!: number
   @rules.Whole(1, 60) speed!: number
+  /** How many start together. */
+  @rules.Optional() @rules.Whole(2, 200) waveOf?: number
   @rules.Optional() @rules.Whole(0, 2_000_000_000) seed?: number
   /** An event to work by hand. */
   @rules.Optional() @rules.Slug() ownEventId?: string
@@ -25,7 +27,15 @@ export const rehearsalRoutes: readonly Route[] = [
     roles: CAPTURING,
     handle: async (call) => {
       const { server, request, response } = call
-      const { standardId, version, people, speed, seed, ownEventId = null } = readBody(RehearsalBody, request)
+      const {
+        standardId,
+        version,
+        people,
+        speed,
+        waveOf = 12,
+        seed,
+        ownEventId = null,
+      } = readBody(RehearsalBody, request)
       const published = await findPublished(server.pool, standardId, version)
       if (!published) {
         const found = `${standardId} version ${version}`
@@ -37,7 +47,7 @@ export const rehearsalRoutes: readonly Route[] = [
         throw invalidInput([{ place: 'ownEventId', code: 'unknownEvent', found: ownEventId, expected }])
       }
       const nowMs = Date.now()
-      const wish = { people, speed, seed: seed ?? nowMs % 1_000_000_000, ownEventId }
+      const wish = { people, speed, waveOf, seed: seed ?? nowMs % 1_000_000_000, ownEventId }
       const id = await inTransaction(server.pool, (db) => makeRehearsal(db, standard, wish, nowMs))
       response.status(201).json({ id })
     },

@@ -114,7 +114,9 @@ const leave = async (): Promise<void> => {
   margin-left: 8px;
 }
 .now {
-  min-width: 185px;
+  /* a fixed place: its words change with every capture */
+  width: 290px;
+  contain: layout paint;
   display: flex;
   flex-direction: column;
   justify-content: center;
@@ -176,7 +178,8 @@ const leave = async (): Promise<void> => {
     text-overflow: ellipsis;
   }
   .now {
-    min-width: 0;
+    width: auto;
+    min-width: 120px;
   }
   .where strong {
     font-size: 0.9375rem;

@@ -1,4 +1,4 @@
-import type { Capture } from '@able-gauge/core'
+import { settle, type Capture } from '@able-gauge/core'
 import { computed } from 'vue'
 import { expect, test } from 'vitest'
 import { makeCaptureLedger } from './captureLedger.ts'
@@ -38,4 +38,31 @@ test('a refused capture is taken back, and other events stay as they are', () =>
   ledger.forget(crossing('a', 10))
   expect(ledger.settledIn('run').value.map(({ id }) => id)).toEqual(['b'])
   expect(ledger.settledIn('press-ups').value).toBe(other)
+})
+
+test('one capture after another, corrections among them, gives what settling all of them gives', () => {
+  const voided = { ...crossing('v', 15), kind: 'voided', payload: { captureId: 'b', reason: 'x' } } as Capture
+  const moved = { ...crossing('m', 60), kind: 'moved', payload: { captureId: 'c', toMs: 5, reason: 'x' } } as Capture
+  const all = [
+    crossing('a', 10),
+    voided,
+    crossing('b', 20),
+    crossing('d', 40),
+    crossing('c', 30),
+    moved,
+    crossing('e', 50),
+  ]
+  const ledger = makeCaptureLedger()
+  for (const capture of all) {
+    ledger.merge([capture])
+    expect(ledger.settledIn('run').value).toEqual(settle(ledger.allIn('run')))
+  }
+})
+
+test('a capture whose time was made sure replaces the one before', () => {
+  const ledger = makeCaptureLedger()
+  ledger.merge([crossing('a', 10)])
+  expect(ledger.settledIn('run').value).toHaveLength(1)
+  ledger.merge([crossing('a', 12)])
+  expect(ledger.settledIn('run').value.map(({ atMs }) => atMs)).toEqual([12])
 })

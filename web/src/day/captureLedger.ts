@@ -1,5 +1,5 @@
 /** The captures this device knows of a day, by event: those on record and its own that are still on their way. */
-import { settle, type Capture } from '@able-gauge/core'
+import { byTimeThenId, settle, type Capture } from '@able-gauge/core'
 import { shallowRef, type ShallowRef } from 'vue'
 
 export interface CaptureLedger {
@@ -13,8 +13,12 @@ export interface CaptureLedger {
   readonly allIn: (eventId: string) => Capture[]
 }
 
+const CORRECTIONS: ReadonlySet<Capture['kind']> = new Set(['voided', 'assigned', 'moved', 'replaced'])
+
 export const makeCaptureLedger = (): CaptureLedger => {
   const captures = new Map<string, Map<string, Capture>>()
+  /** Ids that a correction names, which may arrive before what it corrects. */
+  const touched = new Set<string>()
   const shown = new Map<string, ShallowRef<readonly Capture[]>>()
 
   const allIn = (eventId: string): Capture[] => [...(captures.get(eventId)?.values() ?? [])]
@@ -31,13 +35,30 @@ export const makeCaptureLedger = (): CaptureLedger => {
     settledIn(eventId).value = settle(allIn(eventId))
   }
 
+  /** Something new that corrects nothing and happened last goes to the end, without settling all of them anew. */
+  const append = (capture: Capture): void => {
+    const ref = shown.get(capture.eventId)
+    const last = ref?.value.at(-1)
+    const isPlain = !CORRECTIONS.has(capture.kind) && !touched.has(capture.id)
+    if (ref && isPlain && (!last || byTimeThenId(last, capture) < 0)) ref.value = [...ref.value, capture]
+    else refresh(capture.eventId)
+  }
+
   return {
     merge: (added) => {
-      for (const capture of added) {
+      let isAllNew = true
+      const news = added.filter((capture) => {
         const ofEvent = captures.get(capture.eventId) ?? new Map<string, Capture>()
+        const known = ofEvent.get(capture.id)
+        if (known) isAllNew = false
         captures.set(capture.eventId, ofEvent.set(capture.id, capture))
-      }
-      for (const eventId of new Set(added.map((capture) => capture.eventId))) refresh(eventId)
+        if (CORRECTIONS.has(capture.kind) && 'captureId' in capture.payload) touched.add(capture.payload.captureId)
+        // what this device captured comes back from the server as it was
+        return known?.atMs !== capture.atMs || known.entryId !== capture.entryId
+      })
+      const [only, another] = news
+      if (only && !another && isAllNew) append(only)
+      else for (const eventId of new Set(news.map((capture) => capture.eventId))) refresh(eventId)
     },
     forget: ({ id, eventId }) => {
       captures.get(eventId)?.delete(id)

@@ -21,9 +21,13 @@ import { findKeptDay, keepDay, keepRecorded } from '../sync/keptDays.ts'
 import { countOfOthers, deviceId, drop, keep, listWaiting, rewrite, type WaitingCapture } from '../sync/outbox.ts'
 import { makeCaptureLedger } from './captureLedger.ts'
 import type { Day, Entry } from './day.ts'
+import { useCalm } from './useCalm.ts'
 
 /** Names this page among those that have used this device: its monotonic clock is its own. */
 const PAGE = crypto.randomUUID()
+
+const SEND_AFTER_MS = 20
+const KEEP_AFTER_MS = 1_000
 
 export const useDay = defineStore('day', () => {
   const session = useSession()
@@ -71,11 +75,14 @@ export const useDay = defineStore('day', () => {
   const marksIn = (eventId: string): ComputedRef<ReadonlyMap<string, Mark>> => {
     const known = marksPerEvent.get(eventId)
     if (known) return known
+    const calm = useCalm(settledIn(eventId))
     const made = computed<ReadonlyMap<string, Mark>>(() => {
       const event = day.value?.standard.events.find(({ id }) => id === eventId)
       if (!day.value || !event) return new Map()
       const { standard, occasion } = day.value
-      return markEvent({ standard, testDate: occasion.testDate }, event, candidates.value, settledIn(eventId).value)
+      return calm.timed((settled) =>
+        markEvent({ standard, testDate: occasion.testDate }, event, candidates.value, settled),
+      )
     })
     marksPerEvent.set(eventId, made)
     return made
@@ -112,7 +119,7 @@ export const useDay = defineStore('day', () => {
       lastSeq: () => lastSeq,
       captures: (recorded) => {
         receive(recorded)
-        void keepRecorded(occasionId, recorded, false)
+        keepSoon(occasionId, recorded)
       },
       day: () => void reread(occasionId),
       connected: (is) => {
@@ -167,6 +174,18 @@ export const useDay = defineStore('day', () => {
       void keepRecorded(occasionId, page.captures, isFirst)
       more = page.more
     }
+  }
+
+  let toKeep: RecordedCapture[] = []
+  /** What arrives live is kept on the disk a little later, together, so that it does not come between a touch and its stamp. */
+  const keepSoon = (occasionId: string, recorded: readonly RecordedCapture[]): void => {
+    if (toKeep.length === 0) {
+      setTimeout(() => {
+        void keepRecorded(occasionId, toKeep, false)
+        toKeep = []
+      }, KEEP_AFTER_MS)
+    }
+    toKeep.push(...recorded)
   }
 
   const receive = (recorded: readonly RecordedCapture[]): void => {
@@ -230,7 +249,8 @@ export const useDay = defineStore('day', () => {
     await keep({ id, occasionId, accountId, capture: made, state: 'waiting', reason: '', ...unsure })
     ledger.merge([made])
     waitingCount.value += 1
-    void sender?.send()
+    // the stamp is painted first
+    setTimeout(() => void sender?.send(), SEND_AFTER_MS)
     return made
   }
 

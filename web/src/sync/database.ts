@@ -7,13 +7,32 @@ class DeviceDatabase extends Dexie {
   declare readonly captures: Table<WaitingCapture, string>
   declare readonly days: Table<KeptDay, string>
   declare readonly recorded: Table<KeptCapture, string>
+  declare readonly flushes: Table<{ readonly id: string; readonly atMs: number }, string>
 
-  constructor() {
-    // a capture counts as kept when it has reached the disk, not a buffer that an empty battery takes with it
-    super('able-gauge', { chromeTransactionDurability: 'strict' })
+  constructor(durability: 'relaxed' | 'strict') {
+    super('able-gauge', { chromeTransactionDurability: durability })
     this.version(1).stores({ captures: 'id, [occasionId+accountId+state]' })
-    this.version(2).stores({ days: 'occasionId', recorded: 'id, occasionId' })
+    this.version(2).stores({ days: 'occasionId', recorded: 'id, occasionId', flushes: 'id' })
   }
 }
 
-export const database = new DeviceDatabase()
+/** Writes are done when the system has them: a crash or a closed browser loses nothing. */
+export const database = new DeviceDatabase('relaxed')
+
+/** Waits for the disk itself, and with its own write for all that came before. */
+const flushing = new DeviceDatabase('strict')
+const FLUSH_AFTER_MS = 40
+let timer: ReturnType<typeof setTimeout> | undefined
+
+/**
+ * Has what was written reach the disk, for a battery that runs out: at once after a pause, so that a touch is painted
+ * within a frame and is on the disk a moment later.
+ */
+export const flushSoon = (): void => {
+  timer ??= setTimeout(() => {
+    timer = undefined
+    flushing.flushes.put({ id: 'last', atMs: Date.now() }).catch((error: unknown) => {
+      console.error('The disk of this device could not be flushed.', error)
+    })
+  }, FLUSH_AFTER_MS)
+}

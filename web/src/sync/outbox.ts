@@ -1,7 +1,7 @@
 /** Captures on their way: written to this device's disk before anything is painted, kept until the server has them. */
 import type { Capture } from '@able-gauge/core'
 import { ref } from 'vue'
-import { database } from './database.ts'
+import { database, flushSoon } from './database.ts'
 
 export interface WaitingCapture {
   readonly id: string
@@ -26,6 +26,7 @@ export const onlyInMemory = ref(false)
 export const keep = async (waiting: WaitingCapture): Promise<void> => {
   try {
     await database.captures.put(waiting)
+    flushSoon()
   } catch (error) {
     console.error('Captures cannot be kept on the disk of this device.', error)
     onlyInMemory.value = true

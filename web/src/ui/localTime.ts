@@ -1,11 +1,24 @@
 /** Dates and times of day in words, at the venue. */
 import { printDate } from '@able-gauge/core'
 
+/** Making one takes longer than using it a thousand times. */
+const formatters = new Map<string, Intl.DateTimeFormat>()
+
+const timeFormatter = (zone: string): Intl.DateTimeFormat => {
+  const known = formatters.get(zone)
+  if (known) return known
+  const made = new Intl.DateTimeFormat('en-GB', {
+    timeZone: zone,
+    hour: '2-digit',
+    minute: '2-digit',
+    second: '2-digit',
+  })
+  formatters.set(zone, made)
+  return made
+}
+
 /** "10:34:08" at the venue. */
-export const timeOfDay = (atMs: number, zone: string): string =>
-  new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit', second: '2-digit' }).format(
-    atMs,
-  )
+export const timeOfDay = (atMs: number, zone: string): string => timeFormatter(zone).format(atMs)
 
 /** "Tue 24 Nov 2026" for a calendar date. */
 export const shortDate = (date: string): string => {

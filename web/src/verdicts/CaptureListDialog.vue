@@ -1,18 +1,30 @@
 <script setup lang="ts">
 /** Every capture behind a mark, corrections included: when, what, which device, how sure the time. */
-import { byTimeThenId, voidedIds, type Capture } from '@able-gauge/core'
+import { byTimeThenId, voidedIds, type Capture, type StandardEvent } from '@able-gauge/core'
 import { BModal } from 'bootstrap-vue-next'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Day } from '../day/day.ts'
+import { useSession } from '../session/sessionStore.ts'
 import { timeOfDay } from '../ui/localTime.ts'
 import { sayCapture } from '../ui/sayCapture.ts'
+import CaptureCorrection from './CaptureCorrection.vue'
 
 const props = defineProps<{
   day: Day
   captures: readonly Capture[]
   title: string
+  /** The event they belong to; without it nothing can be corrected here. */
+  event?: StandardEvent | undefined
 }>()
 const open = defineModel<boolean>({ required: true })
+
+const session = useSession()
+const mayCorrect = computed(
+  () => props.event !== undefined && session.may('officer', 'grader', 'timer') && !props.day.occasion.signedOff,
+)
+/** The capture that is being corrected. */
+const correcting = ref<string | null>(null)
+const isCorrectable = ({ id, kind }: Capture): boolean => !voided.value.has(id) && kind !== 'decided'
 
 const ordered = computed(() => [...props.captures].sort(byTimeThenId))
 const voided = computed(() => voidedIds(props.captures))
@@ -32,15 +44,28 @@ const tenths = (atMs: number): string =>
           <th scope="col">What</th>
           <th scope="col">Device</th>
           <th scope="col">Good to</th>
+          <th v-if="mayCorrect" scope="col"><span class="visually-hidden">Correct</span></th>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="capture in ordered" :key="capture.id" :class="{ voided: voided.has(capture.id) }">
-          <td class="figures">{{ tenths(capture.atMs) }}</td>
-          <td>{{ sayCapture(capture) }}<span v-if="voided.has(capture.id)"> (undone)</span></td>
-          <td>{{ capture.deviceId }}</td>
-          <td class="figures">{{ capture.uncertaintyMs }} ms</td>
-        </tr>
+        <template v-for="capture in ordered" :key="capture.id">
+          <tr :class="{ voided: voided.has(capture.id) }">
+            <td class="figures">{{ tenths(capture.atMs) }}</td>
+            <td>{{ sayCapture(capture) }}<span v-if="voided.has(capture.id)"> (undone)</span></td>
+            <td>{{ capture.deviceId }}</td>
+            <td class="figures">{{ capture.uncertaintyMs }} ms</td>
+            <td v-if="mayCorrect">
+              <button v-if="isCorrectable(capture)" class="btn btn-sm btn-quiet" @click="correcting = capture.id">
+                Correct
+              </button>
+            </td>
+          </tr>
+          <tr v-if="event && correcting === capture.id">
+            <td colspan="5">
+              <CaptureCorrection :day="day" :event="event" :capture="capture" @done="correcting = null" />
+            </td>
+          </tr>
+        </template>
       </tbody>
     </table>
   </BModal>

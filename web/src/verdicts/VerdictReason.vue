@@ -72,6 +72,7 @@ const captures = computed(() => {
         :day="day"
         :captures="captures"
         :title="`${entry.bib} ${shortName(entry)}, ${event.name}`"
+        :event="event"
       />
     </template>
     <template v-else>

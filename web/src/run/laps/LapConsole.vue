@@ -17,7 +17,9 @@ import LapRepairs from './LapRepairs.vue'
 import LapStopDialog from './LapStopDialog.vue'
 import LapTile from './LapTile.vue'
 import { useLapConsole, type RunEvent } from './useLapConsole.ts'
+import { useCalmOrder } from './useCalmOrder.ts'
 import { useLapRepairs } from './useLapRepairs.ts'
+import { useTileWindow } from './useTileWindow.ts'
 
 const props = defineProps<{
   day: Day
@@ -27,6 +29,9 @@ const props = defineProps<{
 const store = useDay()
 const session = useSession()
 const nowMs = useTick(1_000)
+/** Those expected soon are shown to the second, the others a little less often: nobody reads two hundred seconds at once. */
+const SOON = 24
+const laterMs = computed(() => Math.floor(nowMs.value / 10_000) * 10_000)
 const lap = useLapConsole(() => props.day, props.event)
 const { role, waves, wave, board, runners, next, unassigned, stillOut, mayCapture, ready, message } = lap
 
@@ -66,12 +71,23 @@ const typedName = computed(() => {
 const gaugeEntry = computed(() => store.entry(next.value?.entryId ?? runners.value[0]?.id ?? null))
 const cut = computed(() => (gaugeEntry.value ? lap.cutFor(gaugeEntry.value) : null))
 const cutOf = computed(() => (cut.value?.band && gaugeEntry.value ? `, for ${shortName(gaugeEntry.value)}` : ''))
-const tiles = computed(() =>
-  board.value.runners.flatMap((runner) => {
-    const entry = store.entry(runner.entryId)
-    return entry ? [{ runner, entry }] : []
-  }),
-)
+const order = useCalmOrder(() => board.value.runners.map(({ entryId }) => entryId))
+const tiles = computed(() => {
+  const runnerOf = new Map(board.value.runners.map((runner) => [runner.entryId, runner]))
+  return order.value.flatMap((entryId) => {
+    const [runner, entry] = [runnerOf.get(entryId), store.entry(entryId)]
+    return runner && entry ? [{ runner, entry }] : []
+  })
+})
+const tilesBox = useTemplateRef<HTMLElement>('tilesBox')
+const tileWindow = useTileWindow(tilesBox, () => tiles.value.length, 136, 9)
+const tilesShown = computed(() => tiles.value.slice(tileWindow.value.from, tileWindow.value.to))
+const SHOWN_CROSSINGS = 40
+const newest = computed(() => {
+  const { crossings } = board.value
+  // a time without a bib is shown however old it is
+  return crossings.filter(({ entryId }, index) => index < SHOWN_CROSSINGS || entryId === null)
+})
 const outEntries = computed(() =>
   tiles.value.flatMap(({ runner, entry }) => (runner.state === 'running' ? [entry] : [])),
 )
@@ -190,16 +206,21 @@ const HELP = [
         </button>
       </section>
 
-      <div class="tiles" :class="{ many: board.runners.length > 40 }">
+      <div
+        ref="tilesBox"
+        class="tiles"
+        :class="{ many: board.runners.length > 40 }"
+        :style="{ paddingTop: `${tileWindow.abovePx}px`, paddingBottom: `${tileWindow.belowPx}px` }"
+      >
         <LapTile
-          v-for="{ runner, entry } in tiles"
+          v-for="({ runner, entry }, index) in tilesShown"
           :key="runner.entryId"
           :runner="runner"
           :bib="entry.bib ?? 0"
           :name="shortName(entry)"
           :laps="board.laps"
           :next="runner.entryId === next?.entryId"
-          :now-ms="nowMs"
+          :now-ms="tileWindow.from + index < SOON ? nowMs : laterMs"
           :active="ready && started"
           :any-time="role !== 1"
           @cross="lap.crossEntry(runner.entryId)"
@@ -247,7 +268,8 @@ const HELP = [
       </section>
       <LapCrossings
         class="list"
-        :crossings="board.crossings"
+        :crossings="newest"
+        :more="board.crossings.length - newest.length"
         :entry-of="store.entry"
         :assigning="assigning"
         :may-assign="mayCapture"
@@ -330,6 +352,7 @@ const HELP = [
   margin: 4px 0 0;
 }
 .tiles {
+  contain: layout style;
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(158px, 1fr));
   gap: 9px;

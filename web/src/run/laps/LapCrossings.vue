@@ -5,6 +5,8 @@ import type { Entry } from '../../day/day.ts'
 
 defineProps<{
   crossings: readonly LapCrossing[]
+  /** How many older ones are not shown. */
+  more: number
   entryOf: (entryId: string | null) => Entry | undefined
   /** The crossing whose bib is being typed. */
   assigning: string | null
@@ -41,11 +43,13 @@ const tenths = (elapsedMs: number | null): string => printTime(Math.floor((elaps
         <span class="figures time">{{ tenths(crossing.elapsedMs) }}</span>
       </li>
     </ol>
+    <p v-if="more > 0" class="quiet">{{ more }} earlier crossings are on record.</p>
   </section>
 </template>
 
 <style scoped>
 .crossings {
+  contain: strict;
   padding: 12px 14px;
   display: flex;
   flex-direction: column;
@@ -79,5 +83,10 @@ li {
 }
 .time {
   font-size: 1rem;
+}
+@media (max-width: 900px) {
+  .crossings {
+    contain: none;
+  }
 }
 </style>

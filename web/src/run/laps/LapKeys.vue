@@ -113,9 +113,11 @@ defineExpose({ field })
   display: none;
 }
 .message {
+  /* what it says changes with every stamp, where it stands does not */
+  contain: strict;
   margin: 0;
   flex: 1 1 200px;
-  min-height: 1.5em;
+  min-height: 40px;
   color: var(--ink-2);
 }
 .message.done {
@@ -151,6 +153,8 @@ defineExpose({ field })
     padding-inline: 4px;
   }
   .message {
+    contain: none;
+    min-height: 1.5em;
     order: -1;
     flex-basis: 100%;
   }

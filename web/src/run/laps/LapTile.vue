@@ -64,12 +64,8 @@ const lapLabel = computed(() => `${props.runner.lapsToGo} ${props.runner.lapsToG
       ><strong>{{ head.figure }}</strong></span
     >
     <span class="name">{{ name }}</span>
-    <span class="laps" aria-hidden="true">
-      <i
-        v-for="lap in laps"
-        :key="lap"
-        :class="{ done: lap <= runner.lapsDone, now: runner.state === 'running' && lap === runner.lapsDone + 1 }"
-      />
+    <span class="laps" aria-hidden="true" :style="{ '--laps': laps, '--done': runner.lapsDone }">
+      <i :class="{ now: runner.state === 'running' }" />
       <span v-if="runner.state === 'running'" class="to-go">{{ runner.lapsToGo }} to go</span>
     </span>
   </button>
@@ -82,14 +78,15 @@ const lapLabel = computed(() => `${props.runner.lapsToGo} ${props.runner.lapsToG
   grid-template-rows: auto 1fr auto;
   gap: 2px 6px;
   padding: 9px 11px;
-  min-height: 104px;
+  height: 104px;
   background: var(--sheet);
   color: var(--ink);
   border: 1px solid var(--line-2);
   border-radius: 8px;
   text-align: left;
   touch-action: manipulation;
-  contain: layout paint;
+  /* of a size of its own: what changes in one tile lays out no other */
+  contain: strict;
 }
 .bib {
   font-size: 2.4rem;
@@ -129,21 +126,30 @@ const lapLabel = computed(() => `${props.runner.lapsToGo} ${props.runner.lapsToG
   align-items: center;
   min-height: 15px;
 }
+/* one strip for all laps, ruled into as many: a tile is a few elements, whatever the distance */
 .laps i {
   flex: 1;
-  height: 7px;
+  height: 9px;
   border: 1px solid var(--line-2);
-  background: var(--sheet);
-}
-.laps i.done {
-  background: var(--bar-2);
-  border-color: var(--bar-2);
+  --lap: calc(100% / var(--laps));
+  background:
+    repeating-linear-gradient(
+      to right,
+      transparent 0 calc(var(--lap) - 2px),
+      var(--sheet) calc(var(--lap) - 2px) var(--lap)
+    ),
+    linear-gradient(
+      to right,
+      var(--bar-2) calc(var(--lap) * var(--done)),
+      var(--now, transparent) 0 calc(var(--lap) * (var(--done) + 1)),
+      transparent 0
+    );
 }
 .laps i.now {
-  border-color: var(--ink);
+  --now: var(--tint);
 }
 .last .laps i.now {
-  background: var(--vest);
+  --now: var(--vest);
 }
 .home,
 .ended {
@@ -160,7 +166,7 @@ const lapLabel = computed(() => `${props.runner.lapsToGo} ${props.runner.lapsToG
 @media (max-width: 900px) {
   .tile {
     padding: 8px;
-    min-height: 96px;
+    height: 96px;
   }
   .bib {
     font-size: 1.9rem;

@@ -7,7 +7,9 @@ import {
   printClock,
   voidedIds,
   type Capture,
+  type Cut,
   type LapBoard,
+  type LapMemory,
   type StandardEvent,
   type StopReason,
   type TimedDistance,
@@ -55,14 +57,27 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
       runners.map(({ id }) => ({ entryId: id, wave })),
       settled.value,
       paceMs(runners),
+      memoryOf(wave),
     )
+  }
+  const memories = new Map<number, LapMemory>()
+  const memoryOf = (wave: number): LapMemory => {
+    const memory = memories.get(wave) ?? new Map()
+    memories.set(wave, memory)
+    return memory
   }
   /** The most generous cut among the runners: nobody is expected before it is reasonable. */
   const paceMs = (runners: readonly Entry[]): number =>
     Math.max(...runners.map((entry) => cutFor(entry)?.value ?? 0)) || event.protocol.distanceMm * EASY_MS_PER_MM
-  const cutFor = ({ ageYears, category }: Entry) => {
+  const cuts = new Map<string, Cut | null>()
+  const cutFor = ({ ageYears, category }: Entry): Cut | null => {
+    const key = `${ageYears} ${category}`
+    const known = cuts.get(key)
+    if (known !== undefined) return known
     const found = findCut(event, { ageYears, category }, minimumOf(day().standard, event))
-    return found.ok ? found.cut : null
+    const cut = found.ok ? found.cut : null
+    cuts.set(key, cut)
+    return cut
   }
 
   /** The wave that is on the course, else the first that has not run, else the last. */

@@ -10,6 +10,7 @@ import {
   type StandardEvent,
   type TimedDistance,
 } from '@able-gauge/core'
+import { refDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Entry } from '../../day/day.ts'
 import { useDay } from '../../day/dayStore.ts'
@@ -27,7 +28,8 @@ const isTimers = (capture: Capture): boolean => capture.kind === 'crossed' && (c
 export const useLapRepairs = (event: RunEvent, runners: () => readonly Entry[], wave: () => number) => {
   const store = useDay()
   const clock = useAgreedClock()
-  const settled = store.settledIn(event.id)
+  // mistakes are looked for a moment after the stamps, never between a touch and its stamp
+  const settled = refDebounced(store.settledIn(event.id), 600, { maxWait: 3_000 })
   // whether a finish is overdue need not be known more often
   const nowMs = useTick(5_000)
   /** Offers somebody has looked at and left as they are, on this device. */
