@@ -37,12 +37,18 @@ const PICTURES = [
     after: undoAll,
   },
   {
-    name: 'readings',
+    name: 'hold',
     as: 'wanda.lofthouse',
-    path: `${DAY}/run/grip?bib=2`,
+    rehearse: { standardId: 'constabulary-entry', version: 3, eventId: 'trunk-hold', speed: 12 },
     screen: LAPTOP,
-    before: readGrip,
-    after: undoReadings,
+    before: holdSome,
+  },
+  {
+    name: 'course',
+    as: 'joss.adair-nakata',
+    rehearse: { standardId: 'drill-yard-course', version: 1, eventId: 'course', speed: 20 },
+    screen: LAPTOP,
+    before: workCourse,
   },
   { name: 'laps', as: 'pell.varga', path: `${DAY}/run/run`, screen: LAPTOP, setUp: runWaveTwo },
   { name: 'laps-phone', as: 'pell.varga', path: `${DAY}/run/run`, screen: PHONE },
@@ -80,7 +86,6 @@ const PICTURES = [
     screen: LAPTOP,
     before: applyBoth,
   },
-  { name: 'dusk', as: 'pell.varga', path: `${DAY}/run/run`, screen: LAPTOP, dusk: true },
 ]
 
 await run(async () => {
@@ -120,12 +125,13 @@ await run(async () => {
 async function take(
   browser,
   address,
-  { name, as, path: page, screen, before, after, setUp, full = false, dusk = false },
+  { name, as, path: fixed, rehearse, screen, before, after, setUp, full = false, dusk = false },
 ) {
   const context = await browser.newContext({ viewport: screen, baseURL: address, reducedMotion: 'reduce' })
   if (as) await context.request.post('/api/session', { data: { signInName: as, password: 'tarn-isles-demo' } })
   if (dusk) await context.addInitScript(() => localStorage.setItem('able-gauge-theme', 'dusk'))
   if (setUp) await setUp(context.request)
+  const page = rehearse ? await rehearsal(context.request, rehearse) : fixed
   const tab = await context.newPage()
   tab.on('pageerror', (error) => console.error(`${name}: ${error.message}`))
   tab.on('console', (message) => message.type() === 'error' && console.error(`${name}: ${message.text()}`))
@@ -137,6 +143,15 @@ async function take(
   if (after) await after(tab)
   await context.close()
   console.log(`${name}.png`)
+}
+
+/** A rehearsal in which every event is worked by hand. @returns the address of one event's console */
+async function rehearsal(request, { standardId, version, eventId, speed }) {
+  const wish = { standardId, version, people: 12, speed, seed: 12, ownEventId: 'all-events' }
+  const answer = await request.post('/api/rehearsals', { data: wish })
+  if (!answer.ok()) throw new Error(await answer.text())
+  const { id } = await answer.json()
+  return `/days/${id}/run/${eventId}`
 }
 
 async function countSome(tab) {
@@ -158,20 +173,34 @@ async function undoAll(tab) {
   }
 }
 
-async function readGrip(tab) {
-  const typed = { 'Left, try 1': '29.5', 'Left, try 2': '31', 'Right, try 1': '33.5' }
-  for (const [label, text] of Object.entries(typed)) {
-    await tab.getByLabel(label).fill(text)
-    await tab.keyboard.press('Enter')
-  }
-  await tab.waitForTimeout(300)
+/** A minute into a hold: one has been cautioned, two have let go. */
+async function holdSome(tab) {
+  await tab.keyboard.press('s')
+  await tab.getByText('Position lost').first().waitFor({ timeout: 8_000 })
+  await tab.waitForTimeout(4_000)
+  for (const key of ['4', 'c', '2']) await tab.keyboard.press(key)
+  await tab.waitForTimeout(2_500)
+  await tab.keyboard.press('6')
+  await tab.waitForTimeout(600)
 }
 
-async function undoReadings(tab) {
-  for (let index = 0; index < 3; index++) {
-    await tab.getByRole('button', { name: 'Undo the last' }).click()
-    await tab.waitForTimeout(100)
+/** One candidate on the stairs behind another who is further on. */
+async function workCourse(tab) {
+  const start = async () => {
+    await tab.keyboard.press('s')
+    await tab.locator('.commands').waitFor()
+    await tab.locator('.commands').waitFor({ state: 'detached' })
   }
+  await start()
+  await tab.waitForTimeout(7_000)
+  await tab.keyboard.press('t')
+  await tab.keyboard.press(' ')
+  await tab.waitForTimeout(2_500)
+  await tab.keyboard.press(' ')
+  await start()
+  await tab.waitForTimeout(1_500)
+  await tab.keyboard.press('ArrowUp')
+  await tab.waitForTimeout(400)
 }
 
 /** Wave 2 as it stands 7:59 after its start. */

@@ -167,3 +167,21 @@ test('the program runs from any folder', async () => {
   expect(stdout).toContain('sound')
   expect(status).toBe(0)
 })
+
+test('a simulated instrument sends as many lines as asked, the same for the same seed', async () => {
+  const { code, out } = await run('simulate', 'dynamometer', '3', '7')
+  expect(code).toBe(0)
+  const lines = out.split('\n').map((line) => JSON.parse(line) as { line: number; value: number })
+  expect(lines.map(({ line }) => line)).toEqual([1, 2, 3])
+  expect((await run('simulate', 'dynamometer', '3', '7')).out).toBe(out)
+  expect((await run('simulate', 'dynamometer', '3', '8')).out).not.toBe(out)
+})
+test.each([
+  ['an unknown instrument', ['simulate', 'scale', '3']],
+  ['no number of lines', ['simulate', 'gate', 'many']],
+  ['too many lines', ['simulate', 'gate', '100001']],
+])('%s is refused with what is expected', async (_, args) => {
+  const { code, complaints } = await run(...args)
+  expect(code).toBe(2)
+  expect(complaints).toContain('Expected one of gate, jumpBoard')
+})

@@ -1,5 +1,13 @@
 /** able-gauge: the same computation as the application, over files, without server or database. */
-import { checkStandard, contentHash, parseStandard, sayFinding, sayRemark } from '@able-gauge/core'
+import {
+  checkStandard,
+  contentHash,
+  INSTRUMENT_KINDS,
+  parseStandard,
+  sayFinding,
+  sayRemark,
+  simulateInstrument,
+} from '@able-gauge/core'
 import { compareVersions } from './compare.ts'
 import { readJson, readStandard } from './input.ts'
 import { judgeFile, type ResultForm } from './judge.ts'
@@ -9,6 +17,8 @@ const HELP = `able-gauge check STANDARD.json                       names every f
 able-gauge judge STANDARD.json RESULTS.csv [--json]  judges people and measures, one row a person
 able-gauge compare OLD.json NEW.json [RESULTS.csv] [--json]
                                                      what differs, and who of past results would change
+able-gauge simulate KIND COUNT [SEED]                lines an instrument would send: gate, jumpBoard, dynamometer,
+                                                     heartRateStrap or bibReader (for bibs 1 to 24)
 
 Ends with 0 when all is fine, 1 with findings or refused rows, 2 when the input cannot be used.`
 
@@ -28,8 +38,27 @@ export const main = async (args: readonly string[], output: Output): Promise<num
   if (command === 'compare' && standardFile !== undefined && resultsFile !== undefined && files.length <= 3) {
     return compare(standardFile, resultsFile, files[2], form, output)
   }
+  if (command === 'simulate' && standardFile !== undefined && files.length <= 3) return simulate(files, output)
   output.complain(`"${args.join(' ')}" is not a command.\n\n${HELP}`)
   return EXIT.unusable
+}
+
+const BIBS = Array.from({ length: 24 }, (_, index) => index + 1)
+const MOST_LINES = 100_000
+
+const simulate = ([kind, count = '', seed = '1']: readonly string[], output: Output): number => {
+  const known = INSTRUMENT_KINDS.find((one) => one === kind)
+  const [lines, from] = [Number(count), Number(seed)]
+  const isCount = Number.isInteger(lines) && lines >= 1 && lines <= MOST_LINES
+  if (!known || !isCount || !Number.isInteger(from)) {
+    const kinds = INSTRUMENT_KINDS.join(', ')
+    output.complain(
+      `Expected one of ${kinds}, then a number of lines from 1 to ${MOST_LINES}, then perhaps a whole seed.`,
+    )
+    return EXIT.unusable
+  }
+  for (const line of simulateInstrument(known, from, lines, BIBS)) output.out(JSON.stringify(line))
+  return EXIT.fine
 }
 
 const check = async (file: string, output: Output): Promise<number> => {

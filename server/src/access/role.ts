@@ -7,6 +7,8 @@ export const EVERY_ROLE: readonly Role[] = ROLES
 export const CAPTURING: readonly Role[] = ['officer', 'grader', 'timer']
 /** Who may change entries. */
 export const MUSTERING: readonly Role[] = ['officer', 'clerk']
+/** Who plans new days. */
+export const PLANS_DAYS: readonly Role[] = ['officer']
 /** Who drafts, publishes and retires standards. */
 export const WRITES_STANDARDS: readonly Role[] = ['officer']
 /** Who sees dates of birth. */

@@ -3,6 +3,7 @@ import { entryRoutes } from './entryRoutes.ts'
 import { instrumentRoutes } from './instrumentRoutes.ts'
 import { liveRoutes } from './liveRoutes.ts'
 import { occasionRoutes } from './occasionRoutes.ts'
+import { planRoutes } from './planRoutes.ts'
 import { rehearsalRoutes } from './rehearsalRoutes.ts'
 import type { Route } from './route.ts'
 import { standardRoutes } from './standardRoutes.ts'
@@ -18,4 +19,5 @@ export const ROUTES: readonly Route[] = [
   ...standardRoutes,
   ...instrumentRoutes,
   ...rehearsalRoutes,
+  ...planRoutes,
 ]

@@ -45,6 +45,15 @@ export const listDemoAccounts = async (db: Database): Promise<Account[]> => {
   return rows.map(accountFromRow)
 }
 
+/** Everybody who can sign in, by role and name; demo accounts too, which nobody can sign in with outside the demo. */
+export const listAccounts = async (db: Database): Promise<Account[]> => {
+  const { rows } = await db.query<AccountRow>(
+    `select id, sign_in_name, display_name, role from accounts
+      order by array_position(array['officer', 'grader', 'timer', 'clerk', 'viewer'], role), display_name`,
+  )
+  return rows.map(accountFromRow)
+}
+
 export const accountFromRow = (row: AccountRow): Account => ({
   id: row.id,
   signInName: row.sign_in_name,

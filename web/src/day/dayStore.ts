@@ -103,6 +103,7 @@ export const useDay = defineStore('day', () => {
       const fresh = await call<Day>('GET', `/occasions/${occasionId}`)
       // shown only with its captures: without them everybody would seem to be waiting
       await readCaptures(occasionId)
+      await takeUpOutbox(occasionId)
       show(fresh)
       void keepDay(fresh, session.account?.id ?? '')
     } catch (error) {
@@ -114,7 +115,6 @@ export const useDay = defineStore('day', () => {
         return
       }
     }
-    await takeUpOutbox(occasionId)
     unfollow = followDay(occasionId, {
       lastSeq: () => lastSeq,
       captures: (recorded) => {
@@ -142,6 +142,7 @@ export const useDay = defineStore('day', () => {
     ledger.merge(kept.captures)
     lastSeq = Math.max(0, ...kept.captures.map(({ seq }) => seq))
     live.value = false
+    await takeUpOutbox(occasionId)
     show(kept.day)
     return true
   }
@@ -194,7 +195,7 @@ export const useDay = defineStore('day', () => {
     ledger.merge(recorded)
   }
 
-  /** What a reload or a crash left on this device is shown again and sent. */
+  /** What a reload or a crash left on this device is shown again and sent; counted before anything says that all is saved. */
   const takeUpOutbox = async (occasionId: string): Promise<void> => {
     const accountId = session.account?.id ?? ''
     const waiting = await listWaiting(occasionId, accountId, 'waiting')

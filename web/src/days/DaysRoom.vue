@@ -8,6 +8,7 @@ import { useSession } from '../session/sessionStore.ts'
 import HouseBand from '../ui/HouseBand.vue'
 import { listKeptDays } from '../sync/keptDays.ts'
 import DayCard from './DayCard.vue'
+import NewDayDialog from './NewDayDialog.vue'
 import RehearsalDialog from './RehearsalDialog.vue'
 import { useWaitingDays } from './useWaitingDays.ts'
 
@@ -18,6 +19,7 @@ const problem = ref('')
 /** Without a network only what this device has kept can be shown. */
 const offline = ref(false)
 const rehearsing = ref(false)
+const planning = ref(false)
 const waiting = useWaitingDays()
 const openDays = computed(() => days.value?.filter(({ signedOff }) => !signedOff) ?? [])
 const signedDays = computed(() => days.value?.filter(({ signedOff }) => signedOff) ?? [])
@@ -57,13 +59,23 @@ onMounted(async () => {
       <section aria-labelledby="open">
         <div class="head">
           <h1 id="open">Open days</h1>
-          <button
-            v-if="session.may('officer', 'grader', 'timer') && !offline"
-            class="btn btn-quiet"
-            @click="rehearsing = true"
-          >
-            Rehearse a day
-          </button>
+          <span class="buttons">
+            <button
+              v-if="session.may('officer') && !offline"
+              class="btn"
+              :class="openDays.length === 0 ? 'btn-primary' : 'btn-quiet'"
+              @click="planning = true"
+            >
+              New day
+            </button>
+            <button
+              v-if="session.may('officer', 'grader', 'timer') && !offline"
+              class="btn btn-quiet"
+              @click="rehearsing = true"
+            >
+              Rehearse a day
+            </button>
+          </span>
         </div>
         <p v-if="openDays.length === 0" class="quiet empty">
           No day is open. Days you are on the staff of appear here.
@@ -95,6 +107,7 @@ onMounted(async () => {
     </template>
     <p v-else-if="!problem" class="quiet">Reading the days …</p>
     <RehearsalDialog v-model="rehearsing" />
+    <NewDayDialog v-model="planning" />
   </main>
 </template>
 
@@ -111,6 +124,10 @@ section {
   justify-content: space-between;
   align-items: center;
   margin-bottom: 10px;
+}
+.buttons {
+  display: flex;
+  gap: 8px;
 }
 .notice {
   padding: 10px 16px;

@@ -1,15 +1,20 @@
 <script setup lang="ts">
 /** What is planned: the standard in force, the course, the waves and the staff. */
 import { COMBINATION_NAMES, printDate, printTime, rulesOf, type StandardEvent } from '@able-gauge/core'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { byBib, wavesOf, type Day } from '../day/day.ts'
 import { shortDate } from '../ui/localTime.ts'
+import { useSession } from '../session/sessionStore.ts'
+import RosterDialog from './RosterDialog.vue'
 import ScoringTable from '../standards/ScoringTable.vue'
 
 const props = defineProps<{
   day: Day
 }>()
 
+const session = useSession()
+const mayEnter = computed(() => session.may('officer', 'clerk') && !props.day.occasion.signedOff)
+const entering = ref(false)
 const standard = computed(() => props.day.standard)
 const waves = computed(() => wavesOf(props.day))
 const bibsIn = (wave: number): string =>
@@ -62,7 +67,23 @@ const restsOf = ({ restAfterMs }: StandardEvent): string =>
               <dd class="figures">{{ bibsIn(wave) }}</dd>
             </template>
           </dl>
-          <RouterLink class="btn btn-primary mt-2" :to="{ name: 'muster' }">Go to muster</RouterLink>
+          <p v-if="day.entries.length === 0">Nobody is entered yet.</p>
+          <div class="buttons">
+            <button
+              v-if="mayEnter"
+              class="btn"
+              :class="day.entries.length === 0 ? 'btn-primary' : 'btn-quiet'"
+              @click="entering = true"
+            >
+              People from a file
+            </button>
+            <RouterLink
+              class="btn"
+              :class="day.entries.length === 0 ? 'btn-quiet' : 'btn-primary'"
+              :to="{ name: 'muster' }"
+              >Go to muster</RouterLink
+            >
+          </div>
         </section>
         <section class="sheet">
           <h2>Staff</h2>
@@ -74,6 +95,7 @@ const restsOf = ({ restAfterMs }: StandardEvent): string =>
         </section>
       </aside>
     </div>
+    <RosterDialog v-model="entering" :day="day" />
   </main>
 </template>
 
@@ -108,6 +130,12 @@ aside {
 .small {
   font-size: 0.8125rem;
   margin: 0;
+}
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-top: 10px;
 }
 dl {
   margin: 8px 0 0;

@@ -20,7 +20,7 @@ interface KeptClock {
   readonly wallMs: number
 }
 
-/** Without a network after a reload: agreed time by the wall clock, as it lay to the server's when both were last known. */
+/** From the first moment after a reload, with or without a network: agreed time by the wall clock, as it lay to the server's when both were last known. */
 const agreementByWall = (): Agreement | null => {
   try {
     const kept = JSON.parse(localStorage.getItem(KEPT) ?? 'null') as KeptClock | null
@@ -53,9 +53,9 @@ export const REAL_TIME: Pace = { fromMs: 0, speed: 1 }
 
 export const useAgreedClock = defineStore('agreedClock', () => {
   const roundTrips: RoundTrip[] = []
-  const agreement = shallowRef<Agreement | null>(null)
+  const agreement = shallowRef<Agreement | null>(agreementByWall())
   /** Whether the agreement rests on the wall clock alone, until the server has answered this page. */
-  const unsure = ref(false)
+  const unsure = ref(true)
   const reachable = ref(true)
   let timer: ReturnType<typeof setTimeout> | undefined
 
@@ -72,8 +72,8 @@ export const useAgreedClock = defineStore('agreedClock', () => {
     }
     const agreed = agree(roundTrips, performance.now())
     unsure.value = agreed === null
-    agreement.value = agreed ?? agreement.value ?? agreementByWall()
     if (!agreed) return
+    agreement.value = agreed
     const wallMs = Date.now()
     const wallOffsetMs = performance.now() + agreed.offsetMs - wallMs
     const kept: KeptClock = { wallOffsetMs, uncertaintyMs: agreed.uncertaintyMs, wallMs }

@@ -1,7 +1,34 @@
 /** What this device keeps on its disk: captures on their way, and days as they were last known. */
 import Dexie, { type Table } from 'dexie'
-import type { KeptCapture, KeptDay } from './keptDays.ts'
-import type { WaitingCapture } from './outbox.ts'
+import type { Capture, RecordedCapture } from '@able-gauge/core'
+import type { Day } from '../day/day.ts'
+
+export interface WaitingCapture {
+  readonly id: string
+  readonly occasionId: string
+  /** Whoever captured it; only their session sends it. */
+  readonly accountId: string
+  readonly capture: Capture
+  readonly state: 'waiting' | 'refused'
+  /** Why the server refused it, in words. */
+  readonly reason: string
+  /** The page that captured it by a clock that was not agreed anew since it was opened; until then it is not sent. */
+  readonly unsurePage?: string
+}
+
+export interface KeptDay {
+  readonly occasionId: string
+  /** Whose view of the day it is: others may see more of a person, or less. */
+  readonly accountId: string
+  readonly day: Day
+  readonly keptMs: number
+}
+
+export interface KeptCapture {
+  readonly id: string
+  readonly occasionId: string
+  readonly capture: RecordedCapture
+}
 
 class DeviceDatabase extends Dexie {
   declare readonly captures: Table<WaitingCapture, string>

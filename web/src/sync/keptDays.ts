@@ -3,20 +3,6 @@ import type { OccasionSummary, RecordedCapture } from '@able-gauge/core'
 import type { Day } from '../day/day.ts'
 import { database } from './database.ts'
 
-export interface KeptDay {
-  readonly occasionId: string
-  /** Whose view of the day it is: others may see more of a person, or less. */
-  readonly accountId: string
-  readonly day: Day
-  readonly keptMs: number
-}
-
-export interface KeptCapture {
-  readonly id: string
-  readonly occasionId: string
-  readonly capture: RecordedCapture
-}
-
 /** A disk that is full or refused must not stop a day that has a network. */
 const tolerant = async (work: () => Promise<unknown>): Promise<void> => {
   try {

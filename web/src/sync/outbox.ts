@@ -1,20 +1,8 @@
 /** Captures on their way: written to this device's disk before anything is painted, kept until the server has them. */
-import type { Capture } from '@able-gauge/core'
 import { ref } from 'vue'
-import { database, flushSoon } from './database.ts'
+import { database, flushSoon, type WaitingCapture } from './database.ts'
 
-export interface WaitingCapture {
-  readonly id: string
-  readonly occasionId: string
-  /** Whoever captured it; only their session sends it. */
-  readonly accountId: string
-  readonly capture: Capture
-  readonly state: 'waiting' | 'refused'
-  /** Why the server refused it, in words. */
-  readonly reason: string
-  /** The page that captured it by a clock that was not agreed anew since it was opened; until then it is not sent. */
-  readonly unsurePage?: string
-}
+export type { WaitingCapture } from './database.ts'
 
 /** For a browser that refuses to keep anything on disk: better in memory than nowhere. */
 const memory = new Map<string, WaitingCapture>()

@@ -141,7 +141,11 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
   const stampEntry = async (entryId: string, moment: AgreedMoment | null): Promise<void> => {
     const runner = board.value.runners.find((one) => one.entryId === entryId)
     const entry = store.entry(entryId)
-    if (!moment || !entry || board.value.startedAtMs === null) return
+    if (!entry || board.value.startedAtMs === null) return
+    if (!moment) {
+      say('Nothing was stamped: this device has no agreed time yet. Wait for the clock in the bar.', 'look')
+      return
+    }
     if (role.value !== 1) return logEntry(entry, moment)
     if (runner?.state !== 'running') {
       await stampUnknown(`Bib ${entry.bib ?? ''} is not on the course any more.`, moment)

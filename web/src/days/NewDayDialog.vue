@@ -1,0 +1,174 @@
+<script setup lang="ts">
+/** A new test day from a standard that is in force on its date. */
+import { forceOn, type VersionSummary } from '@able-gauge/core'
+import { BModal } from 'bootstrap-vue-next'
+import { computed, reactive, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { call, inWords } from '../api.ts'
+import { ROLE_NAMES, useSession, type Account } from '../session/sessionStore.ts'
+import { listVersions } from '../standards/standardCalls.ts'
+import { shortDate, today } from '../ui/localTime.ts'
+
+const open = defineModel<boolean>({ required: true })
+const router = useRouter()
+const session = useSession()
+
+const name = ref('')
+const venue = ref('')
+const zone = ref(Intl.DateTimeFormat().resolvedOptions().timeZone)
+const testDate = ref(today())
+const chosen = ref('')
+const versions = ref<readonly VersionSummary[]>([])
+const accounts = ref<readonly Account[]>([])
+/** Duty by account; whoever has one is on the staff. */
+const duties = reactive<Record<string, string>>({})
+const problem = ref('')
+const saving = ref(false)
+
+const keyOf = ({ id, version }: VersionSummary): string => `${id} ${version}`
+const published = computed(() => versions.value.filter(({ state }) => state !== 'draft'))
+const version = computed(() => published.value.find((one) => keyOf(one) === chosen.value))
+const others = computed(() => accounts.value.filter(({ id, role }) => id !== session.account?.id && role !== 'viewer'))
+/** The version of the same standard that is in force on the date, when it is another one. */
+const inForce = computed(() => {
+  const one = version.value
+  if (!one || testDate.value === '') return undefined
+  const siblings = published.value.filter(({ id }) => id === one.id)
+  return siblings.find((sibling) => forceOn(sibling, testDate.value) === 'now')
+})
+const warning = computed(() => {
+  const one = version.value
+  if (!one || testDate.value === '' || inForce.value?.version === one.version) return ''
+  return inForce.value
+    ? `On ${shortDate(testDate.value)} version ${inForce.value.version} is in force, not version ${one.version}.`
+    : `No version of this standard is in force on ${shortDate(testDate.value)}.`
+})
+
+watch(open, async (isOpen) => {
+  if (!isOpen) return
+  problem.value = ''
+  try {
+    versions.value = await listVersions()
+    accounts.value = (await call<{ accounts: Account[] }>('GET', '/accounts')).accounts
+    const current = published.value.find((one) => forceOn(one, testDate.value) === 'now')
+    if (!version.value && current) chosen.value = keyOf(current)
+  } catch (error) {
+    problem.value = inWords(error)
+  }
+})
+
+const put = (account: Account): void => {
+  if (duties[account.id] === undefined) duties[account.id] = ROLE_NAMES[account.role]
+  else Reflect.deleteProperty(duties, account.id)
+}
+
+const save = async (): Promise<void> => {
+  const one = version.value
+  if (!one) return
+  saving.value = true
+  problem.value = ''
+  try {
+    const staff = Object.entries(duties).map(([accountId, duty]) => ({ accountId, duty }))
+    const day = { name: name.value, venue: venue.value, zone: zone.value, testDate: testDate.value }
+    const { id } = await call<{ id: string }>('POST', '/occasions', {
+      ...day,
+      standardId: one.id,
+      version: one.version,
+      staff,
+    })
+    await router.push({ name: 'plan', params: { dayId: id } })
+  } catch (error) {
+    problem.value = inWords(error)
+  } finally {
+    saving.value = false
+  }
+}
+const mayNotSave = computed(
+  () => saving.value || !version.value || [name.value, venue.value, zone.value, testDate.value].includes(''),
+)
+</script>
+
+<template>
+  <BModal
+    v-model="open"
+    title="New test day"
+    size="lg"
+    ok-title="Plan the day"
+    cancel-title="Back"
+    cancel-variant="quiet"
+    :ok-disabled="mayNotSave"
+    @ok.prevent="save"
+  >
+    <div class="two">
+      <div>
+        <label class="form-label" for="day-name">Name</label>
+        <input id="day-name" v-model="name" class="form-control" maxlength="120" autocomplete="off" />
+      </div>
+      <div>
+        <label class="form-label" for="day-venue">Venue</label>
+        <input id="day-venue" v-model="venue" class="form-control" maxlength="120" autocomplete="off" />
+      </div>
+      <div>
+        <label class="form-label" for="day-date">Test date</label>
+        <input id="day-date" v-model="testDate" class="form-control" type="date" />
+      </div>
+      <div>
+        <label class="form-label" for="day-zone">Time zone of the venue</label>
+        <input id="day-zone" v-model="zone" class="form-control" maxlength="60" autocomplete="off" />
+      </div>
+    </div>
+    <label class="form-label" for="day-standard">Standard</label>
+    <select id="day-standard" v-model="chosen" class="form-select">
+      <option v-for="one in published" :key="keyOf(one)" :value="keyOf(one)">
+        {{ one.name }}, version {{ one.version }}
+      </option>
+    </select>
+    <p v-if="warning" class="warning" role="status">{{ warning }}</p>
+    <fieldset class="staff">
+      <legend class="form-label fs-6">Staff besides you</legend>
+      <div v-for="account in others" :key="account.id" class="member">
+        <label
+          ><input type="checkbox" :checked="duties[account.id] !== undefined" @change="put(account)" />
+          {{ account.displayName }}</label
+        >
+        <input
+          v-if="duties[account.id] !== undefined"
+          v-model="duties[account.id]"
+          class="form-control form-control-sm"
+          maxlength="80"
+          :aria-label="`Duty of ${account.displayName}`"
+        />
+        <span v-else class="quiet">{{ ROLE_NAMES[account.role] }}</span>
+      </div>
+    </fieldset>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+  </BModal>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
+  gap: 12px;
+  margin-bottom: 12px;
+}
+.warning {
+  margin: 8px 0 0;
+  padding: 8px 12px;
+  background: var(--decide-tint);
+  color: var(--decide);
+  border: 1px solid var(--decide-edge);
+  border-radius: 6px;
+}
+.staff {
+  margin-top: 14px;
+}
+.member {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+  align-items: center;
+  min-height: 40px;
+  border-top: 1px solid var(--line);
+}
+</style>

@@ -1,0 +1,150 @@
+<script setup lang="ts">
+/** People from a file: which column is what, which rows are faulty and why, and the good ones entered. */
+import { NEEDED_FIELDS, ROSTER_FIELDS, ROSTER_LABELS, type RosterField } from '@able-gauge/core'
+import { BModal } from 'bootstrap-vue-next'
+import { computed } from 'vue'
+import type { Day } from '../day/day.ts'
+import { useRoster } from './useRoster.ts'
+
+const props = defineProps<{
+  day: Day
+}>()
+const open = defineModel<boolean>({ required: true })
+
+const {
+  fileName,
+  headings,
+  rowCount,
+  mapping,
+  waveOf,
+  missing,
+  reading,
+  findings,
+  done,
+  problem,
+  sending,
+  open: read,
+  send,
+} = useRoster(() => props.day)
+
+const onFile = (event: Event): void => {
+  // the listener stands on the field alone
+  const [file] = (event.target as HTMLInputElement).files ?? []
+  if (file) void read(file)
+}
+const onColumn = (field: RosterField, event: Event): void => {
+  const { value } = event.target as HTMLSelectElement
+  mapping.value = { ...mapping.value, [field]: value === '' ? null : Number(value) }
+}
+const PREVIEW = 5
+const preview = computed(() => reading.value.rows.slice(0, PREVIEW))
+const faultyLines = computed(() => new Set(findings.value.map(({ line }) => line)).size)
+const nameOf = (category: string): string =>
+  props.day.standard.categories.find(({ id }) => id === category)?.name ?? category
+</script>
+
+<template>
+  <BModal v-model="open" title="People from a file" size="xl" scrollable no-footer>
+    <p>
+      A table saved as CSV, with comma or semicolon: one heading, one person a row. Good rows are entered; faulty ones
+      are told with their line and left for you to correct. Nobody is entered twice, so the corrected file can be read
+      again.
+    </p>
+    <input class="form-control" type="file" accept=".csv,text/csv,text/plain" aria-label="The file" @change="onFile" />
+    <template v-if="headings.length > 0">
+      <h2>Which column is what</h2>
+      <div class="columns">
+        <label v-for="field in ROSTER_FIELDS" :key="field">
+          {{ ROSTER_LABELS[field] }}<small v-if="!NEEDED_FIELDS.includes(field)" class="quiet"> if there is one</small>
+          <select class="form-select" :value="mapping[field] ?? ''" @change="onColumn(field, $event)">
+            <option value="">none</option>
+            <option v-for="(heading, index) in headings" :key="index" :value="index">
+              {{ heading || `column ${index + 1}` }}
+            </option>
+          </select>
+        </label>
+        <label>
+          People in a wave<small class="quiet"> where no wave is given</small>
+          <input v-model.number="waveOf" class="form-control" type="number" min="1" max="500" />
+        </label>
+      </div>
+      <p v-if="missing.length > 0" class="problem" role="status">
+        Say which column holds: {{ missing.map((field) => ROSTER_LABELS[field].toLowerCase()).join(', ') }}.
+      </p>
+      <template v-else>
+        <table v-if="preview.length > 0" class="table table-sm">
+          <thead>
+            <tr>
+              <th scope="col">Line</th>
+              <th scope="col">Number</th>
+              <th scope="col">Name</th>
+              <th scope="col">Born</th>
+              <th scope="col">Category</th>
+              <th scope="col">Bib</th>
+              <th scope="col">Wave</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="{ line, row } in preview" :key="line">
+              <td class="figures">{{ line }}</td>
+              <td class="figures">{{ row.number }}</td>
+              <td>{{ row.givenName }} {{ row.familyName }}</td>
+              <td class="figures">{{ row.birthDate }}</td>
+              <td>{{ nameOf(row.category) }}</td>
+              <td class="figures">{{ row.bib ?? 'next free' }}</td>
+              <td class="figures">{{ row.wave ?? 'with room' }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="quiet">
+          {{ fileName }}: {{ reading.rows.length }} good rows of {{ rowCount
+          }}<template v-if="preview.length > 0">, the first {{ preview.length }} above</template>.
+        </p>
+        <button
+          class="btn btn-primary btn-lg"
+          :disabled="reading.rows.length === 0 || sending || done !== null"
+          @click="send"
+        >
+          Enter {{ reading.rows.length }} {{ reading.rows.length === 1 ? 'person' : 'people' }}
+        </button>
+        <p v-if="done" class="done" role="status">
+          {{ done.entered }} entered<template v-if="done.known > 0">, {{ done.known }} of them known already</template
+          ><template v-if="done.already > 0">; {{ done.already }} were on the day before</template>.
+        </p>
+        <section v-if="findings.length > 0" aria-labelledby="faulty">
+          <h2 id="faulty">{{ faultyLines }} {{ faultyLines === 1 ? 'row' : 'rows' }} to correct</h2>
+          <ul class="faulty">
+            <li v-for="(finding, index) in findings" :key="index">
+              Line {{ finding.line }}, {{ ROSTER_LABELS[finding.field].toLowerCase() }}: found
+              <strong>{{ finding.found }}</strong>, expected {{ finding.expected }}.
+            </li>
+          </ul>
+        </section>
+      </template>
+    </template>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+  </BModal>
+</template>
+
+<style scoped>
+h2 {
+  margin: 16px 0 8px;
+}
+.columns {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+  gap: 10px;
+  margin-bottom: 12px;
+}
+.done {
+  margin: 10px 0 0;
+  padding: 8px 12px;
+  background: var(--tint);
+  border-radius: 6px;
+  font-weight: 650;
+}
+.faulty {
+  margin: 0;
+  padding-left: 18px;
+}
+</style>

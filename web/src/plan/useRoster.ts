@@ -1,0 +1,123 @@
+/** A roster from a file: read, columns laid to fields, rows checked, sent, and what became of each. */
+import {
+  guessMapping,
+  NEEDED_FIELDS,
+  readRoster,
+  type RosterFinding,
+  type RosterMapping,
+  type RosterReading,
+  type RosterRow,
+} from '@able-gauge/core'
+import Papa from 'papaparse'
+import { computed, ref, shallowRef } from 'vue'
+import { call, inWords } from '../api.ts'
+import type { Day } from '../day/day.ts'
+
+/** What the server says of one row. */
+export type RosterOutcome =
+  | { readonly kind: 'entered'; readonly known: boolean }
+  | { readonly kind: 'already' }
+  | { readonly kind: 'otherPerson'; readonly name: string; readonly birthDate: string }
+  | { readonly kind: 'bibTaken' }
+
+export interface RosterDone {
+  readonly entered: number
+  /** Of those, how many were on record before. */
+  readonly known: number
+  readonly already: number
+}
+
+const NOTHING: RosterReading = { rows: [], findings: [] }
+
+export const useRoster = (day: () => Day) => {
+  const fileName = ref('')
+  const headings = shallowRef<readonly string[]>([])
+  const table = shallowRef<readonly (readonly string[])[]>([])
+  const mapping = ref<RosterMapping>(guessMapping([]))
+  const waveOf = ref(12)
+  const done = shallowRef<RosterDone | null>(null)
+  const refused = shallowRef<readonly RosterFinding[]>([])
+  const problem = ref('')
+  const sending = ref(false)
+
+  const open = async (file: File): Promise<void> => {
+    done.value = null
+    refused.value = []
+    problem.value = ''
+    // any spreadsheet's comma or semicolon; a byte order mark is no part of the first heading
+    const { data } = Papa.parse<string[]>((await file.text()).replace(/^\uFEFF/, ''), { skipEmptyLines: false })
+    const [first = [], ...rest] = data
+    fileName.value = file.name
+    headings.value = first.map((heading) => heading.trim())
+    table.value = rest
+    mapping.value = guessMapping(headings.value)
+    if (rowCount.value === 0) problem.value = 'The file has a heading and no rows, or is no table at all.'
+  }
+
+  /** Rows with anything in them. */
+  const rowCount = computed(() => table.value.filter((cells) => cells.some((cell) => cell.trim() !== '')).length)
+  const missing = computed(() => NEEDED_FIELDS.filter((field) => mapping.value[field] === null))
+  const reading = computed<RosterReading>(() =>
+    missing.value.length > 0 ? NOTHING : readRoster(table.value, mapping.value, day().standard.categories),
+  )
+  const findings = computed(() => [...reading.value.findings, ...refused.value].sort((a, b) => a.line - b.line))
+
+  /** Sends the good rows; the faulty ones stay to be seen. */
+  const send = async (): Promise<void> => {
+    const { rows } = reading.value
+    sending.value = true
+    problem.value = ''
+    try {
+      const people = rows.map(({ row: { bib, wave, ...person } }) => ({
+        ...person,
+        ...(bib === null ? {} : { bib }),
+        ...(wave === null ? {} : { wave }),
+      }))
+      const { outcomes } = await call<{ outcomes: RosterOutcome[] }>('POST', `/occasions/${day().occasion.id}/roster`, {
+        waveOf: waveOf.value,
+        people,
+      })
+      const entered = outcomes.filter((outcome) => outcome.kind === 'entered')
+      done.value = {
+        entered: entered.length,
+        known: entered.filter(({ known }) => known).length,
+        already: outcomes.filter(({ kind }) => kind === 'already').length,
+      }
+      refused.value = outcomes.flatMap((outcome, index) => {
+        const { line, row } = rows[index] ?? {}
+        return line !== undefined && row ? refusalOf(outcome, line, row) : []
+      })
+    } catch (error) {
+      problem.value = inWords(error)
+    } finally {
+      sending.value = false
+    }
+  }
+
+  return {
+    fileName,
+    headings,
+    rowCount,
+    mapping,
+    waveOf,
+    missing,
+    reading,
+    findings,
+    done,
+    problem,
+    sending,
+    open,
+    send,
+  }
+}
+
+const refusalOf = (outcome: RosterOutcome, line: number, row: RosterRow): RosterFinding[] => {
+  if (outcome.kind === 'otherPerson') {
+    const expected = `another number: it belongs to ${outcome.name}, born ${outcome.birthDate}`
+    return [{ line, field: 'number', found: row.number, expected }]
+  }
+  if (outcome.kind === 'bibTaken') {
+    return [{ line, field: 'bib', found: String(row.bib ?? ''), expected: 'a bib nobody else wears on this day' }]
+  }
+  return []
+}
