@@ -2,7 +2,7 @@
 /** People from a file: which column is what, which rows are faulty and why, and the good ones entered. */
 import { NEEDED_FIELDS, ROSTER_FIELDS, ROSTER_LABELS, type RosterField } from '@able-gauge/core'
 import { BModal } from 'bootstrap-vue-next'
-import { computed } from 'vue'
+import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import type { Day } from '../day/day.ts'
 import { useRoster } from './useRoster.ts'
 
@@ -36,6 +36,12 @@ const onColumn = (field: RosterField, event: Event): void => {
   const { value } = event.target as HTMLSelectElement
   mapping.value = { ...mapping.value, [field]: value === '' ? null : Number(value) }
 }
+const doneBox = useTemplateRef<HTMLElement>('doneBox')
+// the button that was pressed cannot keep the focus, and without one the dialog hears no keys
+watch(done, async (now) => {
+  await nextTick()
+  if (now) doneBox.value?.focus()
+})
 const PREVIEW = 5
 const preview = computed(() => reading.value.rows.slice(0, PREVIEW))
 const faultyLines = computed(() => new Set(findings.value.map(({ line }) => line)).size)
@@ -107,7 +113,7 @@ const nameOf = (category: string): string =>
         >
           Enter {{ reading.rows.length }} {{ reading.rows.length === 1 ? 'person' : 'people' }}
         </button>
-        <p v-if="done" class="done" role="status">
+        <p v-if="done" ref="doneBox" class="done" role="status" tabindex="-1">
           {{ done.entered }} entered<template v-if="done.known > 0">, {{ done.known }} of them known already</template
           ><template v-if="done.already > 0">; {{ done.already }} were on the day before</template>.
         </p>
