@@ -35,7 +35,12 @@ module.exports = {
       from: { path: '^server/src/(routes|live)/' },
       to: { path: 'node_modules/pg/' },
     },
-    { name: 'resolvable', severity: 'error', from: {}, to: { couldNotResolve: true, pathNot: '^~icons/|virtual:' } },
+    {
+      name: 'resolvable',
+      severity: 'error',
+      from: {},
+      to: { couldNotResolve: true, pathNot: '^~icons/|virtual:|^pdfmake/interfaces$' },
+    },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

@@ -113,7 +113,7 @@ const work = async ({ page, open, captures, measured }: Bench, { start, press, e
   await press('1', /^Not low enough/)
   await press('2', /^Body not straight/)
   await press('c', /^Caution/)
-  await expect(page.getByText('Counted until the 1:00 ran out.')).toBeVisible({ timeout: LONG })
+  await expect(page.getByText('Counted until the 2:00 ran out.')).toBeVisible({ timeout: LONG })
   expect(await measured('press-ups', 1)).toBe(7)
 
   // to failure: ended by the third caution, after five

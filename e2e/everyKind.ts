@@ -19,7 +19,7 @@ const PROTOCOLS: readonly {
   readonly protocol: object
   readonly step?: number
 }[] = [
-  { id: 'press-ups', name: 'Press-ups', protocol: { kind: 'repetitionsInTime', ...REPETITIONS, durationMs: 60_000 } },
+  { id: 'press-ups', name: 'Press-ups', protocol: { kind: 'repetitionsInTime', ...REPETITIONS, durationMs: 120_000 } },
   {
     id: 'pull-ups',
     name: 'Pull-ups',

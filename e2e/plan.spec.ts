@@ -33,7 +33,7 @@ test('an officer plans a day and enters people; what is faulty is told and enter
   await page.getByRole('button', { name: 'Plan the day' }).click()
 
   await expect(page.getByText('Nobody is entered yet.')).toBeVisible()
-  await page.getByRole('button', { name: 'People from a file' }).click()
+  await page.getByRole('button', { name: 'Enter people' }).click()
   await page
     .getByLabel('The file')
     .setInputFiles(csv([...GOOD, 'N-3;Bram;Elvane;30.2.1991;male', 'N-1;Kei;Hollis;1.2.1992;male']))

@@ -3,7 +3,8 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { spawnSync } from 'node:child_process'
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import { plainV3 } from '@able-gauge/core/testing'
+import { printArchive } from '@able-gauge/core'
+import { archiveOfOne, plainV3 } from '@able-gauge/core/testing'
 import { main } from './main.ts'
 
 let folder: string
@@ -184,4 +185,18 @@ test.each([
   const { code, complaints } = await run(...args)
   expect(code).toBe(2)
   expect(complaints).toContain('Expected one of gate, jumpBoard')
+})
+
+test('an archive is proven, and a place that was altered is named', async () => {
+  const whole = await file(printArchive(archiveOfOne()), 'archive.json')
+  const { code, out } = await run('verify', whole)
+  expect(code).toBe(0)
+  expect(out).toMatch(/4 captures, 1 entries of the log, 1 verdicts.*signed\. Nothing was altered/)
+  const altered = await run(
+    'verify',
+    await file(printArchive(archiveOfOne()).replace('Okafor-Lind', 'Okafor-Lund'), 'altered.json'),
+  )
+  expect(altered.code).toBe(1)
+  expect(altered.out).toContain('people[0]')
+  expect((await run('verify', await file('{', 'broken.json'))).code).toBe(2)
 })

@@ -4,6 +4,7 @@ import {
   contentHash,
   INSTRUMENT_KINDS,
   parseStandard,
+  readArchive,
   sayFinding,
   sayRemark,
   simulateInstrument,
@@ -17,6 +18,7 @@ const HELP = `able-gauge check STANDARD.json                       names every f
 able-gauge judge STANDARD.json RESULTS.csv [--json]  judges people and measures, one row a person
 able-gauge compare OLD.json NEW.json [RESULTS.csv] [--json]
                                                      what differs, and who of past results would change
+able-gauge verify ARCHIVE.json                       proves a day's archive: its hash chain, its signature, its verdicts
 able-gauge simulate KIND COUNT [SEED]                lines an instrument would send: gate, jumpBoard, dynamometer,
                                                      heartRateStrap or bibReader (for bibs 1 to 24)
 
@@ -32,6 +34,7 @@ export const main = async (args: readonly string[], output: Output): Promise<num
   }
   const [standardFile, resultsFile] = files
   if (command === 'check' && standardFile !== undefined && files.length === 1) return check(standardFile, output)
+  if (command === 'verify' && standardFile !== undefined && files.length === 1) return verify(standardFile, output)
   if (command === 'judge' && standardFile !== undefined && resultsFile !== undefined && files.length === 2) {
     return judge(standardFile, resultsFile, form, output)
   }
@@ -77,6 +80,26 @@ const check = async (file: string, output: Output): Promise<number> => {
     const { name, version, events } = parsed.value
     output.out(`${name}, version ${version}: ${events.length} events, sound. Content hash ${contentHash(plain)}`)
   }
+  return EXIT.fine
+}
+
+const verify = async (file: string, output: Output): Promise<number> => {
+  const plain = await readJson(file, output)
+  if (plain === undefined) return EXIT.unusable
+  const read = readArchive(plain)
+  if (!read.ok) {
+    for (const finding of read.findings) output.out(`${file}: ${sayFinding(finding)}`)
+    output.complain(
+      `${read.findings.length === 1 ? '1 place is' : `${read.findings.length} places are`} not what they were.`,
+    )
+    return EXIT.findings
+  }
+  const { occasion, captures, records, verdicts, amendments, signOff, links } = read.archive
+  output.out(
+    `${occasion.name}, ${occasion.testDate}: ${captures.length} captures, ${records.length} entries of the log, ` +
+      `${verdicts.length} verdicts, ${amendments.length} amendments, ${signOff ? 'signed' : 'not signed'}. ` +
+      `Nothing was altered. Last link ${links.at(-1) ?? ''}`,
+  )
   return EXIT.fine
 }
 

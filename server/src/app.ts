@@ -3,6 +3,7 @@ import path from 'node:path'
 import express, { type Express } from 'express'
 import helmet from 'helmet'
 import { requireRole } from './access/session.ts'
+import { refuseElsewhere } from './access/station.ts'
 import { answerErrors, notFound, Problem } from './problem.ts'
 import { ROUTES } from './routes/index.ts'
 import type { Server } from './routes/route.ts'
@@ -10,6 +11,11 @@ import { sessionRouter } from './routes/sessionRoutes.ts'
 
 /** How instruments send: one JSON object a line. */
 const JSON_LINES = 'application/x-ndjson'
+
+const isJson = (request: { headers: { 'content-type'?: string | undefined } }): boolean =>
+  request.headers['content-type'] !== JSON_LINES
+const readJsonBody = express.json({ limit: '1mb', type: isJson })
+const readArchiveBody = express.json({ limit: '64mb', type: isJson })
 
 /** @param webFolder the built application, or null to serve the interface alone */
 export const buildApp = (server: Server, webFolder: string | null): Express => {
@@ -33,12 +39,15 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
     '/api',
     refuseForeignWrites,
     express.text({ limit: '1mb', type: JSON_LINES }),
-    express.json({ limit: '1mb', type: (request) => request.headers['content-type'] !== JSON_LINES }),
+    // an archive holds a whole day
+    (request, response, next) =>
+      (request.path === '/archives' ? readArchiveBody : readJsonBody)(request, response, next),
   )
   app.use('/api/session', sessionRouter(server))
   for (const { method, path: routePath, roles, handle } of ROUTES) {
     app[method](routePath, async (request, response) => {
       const account = await requireRole(server.pool, request, roles)
+      refuseElsewhere(account, method, routePath, request.params)
       await handle({ server, request, response, account })
     })
   }

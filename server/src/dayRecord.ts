@@ -2,6 +2,7 @@
 import {
   ageOn,
   ageReferenceDate,
+  chosenFor,
   judgeDay,
   type DayCandidate,
   type Occasion,
@@ -33,8 +34,8 @@ export const readDay = async (db: Database, occasion: Occasion): Promise<DayReco
 export const candidateOf = ({ ageRule }: Standard, testDate: string, entry: Entry): DayCandidate => {
   const ageCountedOn = ageReferenceDate(ageRule, testDate)
   const ageYears = ageOn(entry.person.birthDate, ageCountedOn, ageRule.leapDayBirthday)
-  const bodyMass = entry.bodyMassG === null ? {} : { bodyMassG: entry.bodyMassG }
-  return { entryId: entry.id, wave: entry.wave, category: entry.category, ageYears, ageCountedOn, ...bodyMass }
+  const { id, wave, category } = entry
+  return { entryId: id, wave, category, ageYears, ageCountedOn, ...chosenFor(entry) }
 }
 
 export interface JudgedDay {

@@ -1,5 +1,13 @@
-import { createRouter, createWebHistory, type Router } from 'vue-router'
+import { createRouter, createWebHistory, type RouteLocationNormalized, type Router } from 'vue-router'
 import { useSession } from './session/sessionStore.ts'
+
+const isOfStation = (
+  { name, params }: RouteLocationNormalized,
+  { occasionId, eventIds }: { readonly occasionId: string; readonly eventIds: readonly string[] },
+): boolean => {
+  if (params['dayId'] !== occasionId) return false
+  return name === 'run' || ((name === 'event' || name === 'cards') && eventIds.includes(String(params['eventId'])))
+}
 
 export const makeRouter = (): Router => {
   const router = createRouter({
@@ -13,14 +21,23 @@ export const makeRouter = (): Router => {
         children: [
           { path: '', redirect: { name: 'run' } },
           { path: 'plan', name: 'plan', component: () => import('./plan/PlanRoom.vue') },
+          {
+            path: 'papers/:paper',
+            name: 'paper',
+            component: () => import('./plan/papers/PaperRoom.vue'),
+          },
           { path: 'muster', name: 'muster', component: () => import('./muster/MusterRoom.vue') },
           { path: 'run', name: 'run', component: () => import('./run/RunRoom.vue') },
           { path: 'run/:eventId', name: 'event', component: () => import('./run/EventRoom.vue') },
+          { path: 'cards/:eventId', name: 'cards', component: () => import('./run/cards/CardsRoom.vue') },
           { path: 'verdicts', name: 'verdicts', component: () => import('./verdicts/VerdictsRoom.vue') },
           { path: 'verdicts/:entryId/sheet', name: 'sheet', component: () => import('./verdicts/ResultSheetRoom.vue') },
           { path: 'sign-off', name: 'signOff', component: () => import('./signoff/SignOffRoom.vue') },
         ],
       },
+      { path: '/people', name: 'people', component: () => import('./people/PeopleRoom.vue') },
+      { path: '/people/:personId', name: 'person', component: () => import('./people/PersonRoom.vue') },
+      { path: '/house-rules', name: 'houseRules', component: () => import('./house/HouseRulesRoom.vue') },
       { path: '/standards', name: 'library', component: () => import('./standards/LibraryRoom.vue') },
       {
         path: '/standards/:standardId/compare',
@@ -43,6 +60,11 @@ export const makeRouter = (): Router => {
     const session = useSession()
     if (!session.known) await session.look()
     if (!session.account && to.name !== 'signIn') return { name: 'signIn', query: { to: to.fullPath } }
+    // a station is a station: its events, and nothing else of the house
+    const station = session.account?.station
+    if (station && to.name !== 'signIn' && !isOfStation(to, station)) {
+      return { name: 'run', params: { dayId: station.occasionId } }
+    }
     return true
   })
   return router

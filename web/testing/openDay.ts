@@ -3,7 +3,8 @@ import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
 import { RouterLinkStub } from '@vue/test-utils'
 import { vi } from 'vitest'
-import type { Attendance, Capture, Standard } from '@able-gauge/core'
+import { routeLocationKey } from 'vue-router'
+import { NO_CHOICES, type Attendance, type Capture, type Standard } from '@able-gauge/core'
 import { standardNamed, type StandardName } from '@able-gauge/core/testing'
 import type { Day, Entry } from '../src/day/day.ts'
 import { useDay } from '../src/day/dayStore.ts'
@@ -27,6 +28,12 @@ export const entry = (bib: number, change: Partial<Entry> = {}): Entry => ({
   attendance: 'present' satisfies Attendance,
   note: '',
   bodyMassG: null,
+  heightMm: null,
+  gear: '',
+  identityChecked: true,
+  consented: true,
+  choices: NO_CHOICES,
+  setUp: {},
   revision: 1,
   ageYears: 27,
   ageCountedOn: '2026-11-24',
@@ -42,6 +49,8 @@ export interface DayOptions {
   readonly plain?: Standard
   readonly role?: Role
   readonly signedOff?: Day['occasion']['signedOff']
+  /** Parts of the day that are not as they are on an empty one. */
+  readonly change?: Partial<Day>
 }
 
 let days = 0
@@ -53,6 +62,7 @@ export const openDay = async ({
   plain,
   role = 'timer',
   signedOff = null,
+  change = {},
 }: DayOptions) => {
   const id = `day-${(days += 1)}`
   const occasion = { id, name: 'Test day', venue: 'Fallow Point track', zone: 'Etc/GMT-12', testDate: '2026-11-24' }
@@ -62,6 +72,11 @@ export const openDay = async ({
     standardHash: 'a'.repeat(64),
     staff: [],
     entries,
+    plan: null,
+    records: [],
+    screened: [],
+    amendments: [],
+    ...change,
   }
   const server = playServer(day, captures)
   setActivePinia(createPinia())
@@ -78,7 +93,11 @@ export const openDay = async ({
 
 /** What components of a day need to be mounted. */
 export const MOUNTED = {
-  global: { stubs: { RouterLink: RouterLinkStub, teleport: true }, mocks: { $route: { fullPath: '/days/1/run' } } },
+  global: {
+    stubs: { RouterLink: RouterLinkStub, teleport: true },
+    mocks: { $route: { fullPath: '/days/1/run' } },
+    provide: { [routeLocationKey as symbol]: { fullPath: '/days/1/run', query: {}, params: {} } },
+  },
 }
 
 export const json = (body: unknown, status = 200): Response =>

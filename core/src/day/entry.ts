@@ -1,7 +1,23 @@
 /** Somebody entered on a day. */
-export const ATTENDANCES = ['expected', 'present', 'held', 'absent'] as const
-/** `held`: is here and may not start. */
+import { Optional, Slug, Text, TextRecord } from '../document/rules.ts'
+import type { Candidate } from '../judge/mark.ts'
+
+export const ATTENDANCES = ['expected', 'late', 'present', 'held', 'absent', 'withdrawn'] as const
+/** `late`: said they would come later. `held`: is here and may not start. `withdrawn`: gave up before starting. */
 export type Attendance = (typeof ATTENDANCES)[number]
+
+/** What holds for one person instead of the event as it stands: by the id of the battery's event. */
+export class EntryChoices {
+  @TextRecord(40, 60) variants!: Record<string, string>
+  @TextRecord(40, 60) alternates!: Record<string, string>
+  @TextRecord(40, 60) exemptions!: Record<string, string>
+  /** The role a band may ask for. */
+  @Optional() @Slug() role?: string
+  /** Why, whenever anything above is chosen. */
+  @Optional() @Text(300) reason?: string
+}
+
+export const NO_CHOICES: Readonly<EntryChoices> = { variants: {}, alternates: {}, exemptions: {} }
 
 export interface EntryFacts {
   readonly id: string
@@ -12,6 +28,14 @@ export interface EntryFacts {
   readonly note: string
   /** Taken at muster; a share of it can be a cut. */
   readonly bodyMassG: number | null
+  readonly heightMm: number | null
+  /** What was put on: vest, gloves, shoes. */
+  readonly gear: string
+  readonly identityChecked: boolean
+  readonly consented: boolean
+  readonly choices: EntryChoices
+  /** What was set up for this person, by event and value: `step-test.box-height`. */
+  readonly setUp: Readonly<Record<string, string>>
   /** Counts edits, so that a second person editing is told instead of overwriting. */
   readonly revision: number
 }
@@ -23,3 +47,20 @@ export interface PersonFacts {
   readonly givenName: string
   readonly familyName: string
 }
+
+/** What muster adds to a candidate as judging knows them: body mass, variants, alternates, exemptions, role. */
+export const chosenFor = ({
+  bodyMassG,
+  choices: { variants, alternates, exemptions, role },
+}: Pick<EntryFacts, 'bodyMassG' | 'choices'>): Pick<
+  Candidate,
+  'bodyMassG' | 'variants' | 'alternates' | 'exemptions' | 'role'
+> => ({
+  ...(bodyMassG === null ? {} : { bodyMassG }),
+  ...(isEmpty(variants) ? {} : { variants }),
+  ...(isEmpty(alternates) ? {} : { alternates }),
+  ...(isEmpty(exemptions) ? {} : { exemptions }),
+  ...(role === undefined ? {} : { role }),
+})
+
+const isEmpty = (record: object): boolean => Object.keys(record).length === 0

@@ -28,4 +28,6 @@ export interface StaffMember {
   readonly displayName: string
   readonly role: string
   readonly duty: string
+  /** Their own entry, when they are tested on this day themselves. */
+  readonly entryId?: string
 }

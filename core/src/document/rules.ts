@@ -92,6 +92,10 @@ export const FreeText = (most: number): PropertyDecorator =>
     Length(0, most, { message: `text of at most ${most} characters` }),
   )
 
+/** Text of one form. @param what completes "expected …" */
+export const Matching = (form: RegExp, what: string): PropertyDecorator =>
+  all(described({ kind: 'plain', schema: { type: 'string', pattern: form.source } }), Matches(form, { message: what }))
+
 /** A short name used to refer to something: small letters, digits and hyphens. */
 export const Slug = (): PropertyDecorator =>
   all(

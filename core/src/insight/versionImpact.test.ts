@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { standardNamed } from '../../testing/index.ts'
 import { ageOn } from '../judge/ageOn.ts'
-import { combinePerson } from '../judge/judgeDay.ts'
+import { combinePerson } from '../judge/combinePerson.ts'
 import { judgeEvent } from '../judge/judgeEvent.ts'
 import { versionImpact, type PastResult } from './versionImpact.ts'
 

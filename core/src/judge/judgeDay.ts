@@ -5,8 +5,8 @@ import { settle } from '../capture/settle.ts'
 import type { StandardEvent } from '../standard/standard.ts'
 import { chosenEvent } from './chosenEvent.ts'
 import { applyDecision, decisionsIn } from './decision.ts'
-import { combine } from './combine.ts'
-import { fullPointsOf, type JudgedOn } from './ground.ts'
+import { combinePerson } from './combinePerson.ts'
+import type { JudgedOn } from './ground.ts'
 import { judgeEvent } from './judgeEvent.ts'
 import type { Candidate, Mark, Verdict } from './mark.ts'
 
@@ -68,14 +68,4 @@ export const combineDay = (
       const marks = marksPerEvent.flatMap((marks) => marks.get(candidate.entryId) ?? [])
       return [candidate.entryId, combinePerson(on, candidate, marks)]
     }),
-  )
-
-/** Combines one person's marks, with the most points each event could have earned them. */
-export const combinePerson = (on: JudgedOn, candidate: Candidate, marks: readonly Mark[]): Verdict =>
-  combine(
-    on,
-    marks,
-    on.standard.combination.kind === 'pointsTotal'
-      ? on.standard.events.map((event) => fullPointsOf(on, event, candidate))
-      : [],
   )

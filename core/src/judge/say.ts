@@ -106,6 +106,8 @@ const wordsFor = (step: Step): Words => {
       return endedWords(step)
     case 'decided':
       return { title: `Decided: ${step.as}`, sentence: `By the officer in charge. Reason: ${step.reason}` }
+    case 'amended':
+      return { title: `Amended after sign-off: ${step.as}`, sentence: `Signed by an officer. Reason: ${step.reason}` }
     case 'waiting':
       return { title: 'Not started', sentence: 'No capture for this event yet.' }
     case 'running':

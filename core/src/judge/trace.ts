@@ -80,6 +80,7 @@ export type Step =
       readonly note?: string
     }
   | { readonly code: 'decided'; readonly as: 'met' | 'short'; readonly reason: string }
+  | { readonly code: 'amended'; readonly as: 'met' | 'short'; readonly reason: string }
   | { readonly code: 'waiting' }
   | {
       readonly code: 'running'

@@ -121,6 +121,8 @@ export class Standard {
   @Optional() @NestedList(() => StandardEvent, 1, 40) alternateEvents?: StandardEvent[]
   @Optional() @NestedList(() => Exemption, 1, 20) exemptions?: Exemption[]
   @OneOf(COMBINATIONS) combination!: Combination
+  /** Days after the first on which events of one test may still be done; left out, all of it is done on one day. */
+  @Optional() @Whole(1, 60) occasionDays?: number
   @Nested(() => RetestRule) retest!: RetestRule
   @Nested(() => UncertaintyPolicy) uncertainty!: UncertaintyPolicy
 }

@@ -19,4 +19,6 @@ export interface Account {
   readonly signInName: string
   readonly displayName: string
   readonly role: Role
+  /** Joined with a station code: works these events of this day and nothing else. */
+  readonly station?: { readonly occasionId: string; readonly eventIds: readonly string[] }
 }

@@ -1,5 +1,15 @@
 /** The form of a demo day: who is entered, and the results to make captures for. Described in docs/demo.md. */
-import { ATTENDANCES, rules, STOP_REASONS, type Attendance, type StopReason } from '@able-gauge/core'
+import {
+  ATTENDANCES,
+  Briefed,
+  Conditions,
+  EventConfirmed,
+  HeatDecided,
+  rules,
+  STOP_REASONS,
+  type Attendance,
+  type StopReason,
+} from '@able-gauge/core'
 
 class DemoStandard {
   @rules.Slug() id!: string
@@ -80,6 +90,31 @@ class DemoReadingEvent {
   @rules.NestedList(() => DemoReadings, 1, 500) people!: DemoReadings[]
 }
 
+class DemoStation {
+  @rules.Slug() eventId!: string
+  @rules.Text(80) place!: string
+  @rules.Whole(1, 50) stations!: number
+  /** Sign-in names. */
+  @rules.TextList(20, 80) staff!: string[]
+  /** How far the measured ground may be off, and what it is. */
+  @rules.Optional() @rules.Whole(0, 10_000) toleranceMm?: number
+  @rules.Optional() @rules.Text(120) surface?: string
+}
+
+class DemoPlan {
+  @rules.Text(5) musterAt!: string
+  @rules.Text(5) startsAt!: string
+  @rules.NestedList(() => DemoStation, 0, 40) stations!: DemoStation[]
+}
+
+class DemoRecord {
+  /** Time of day at the venue, HH:MM:SS. */
+  @rules.Text(8) at!: string
+  @rules.Text(80) by!: string
+  @rules.OneOf({ conditions: Conditions, heatDecided: HeatDecided, briefed: Briefed, eventConfirmed: EventConfirmed })
+  content!: Conditions | HeatDecided | Briefed | EventConfirmed
+}
+
 export class DemoDay {
   @rules.Uuid() id!: string
   @rules.Text(120) name!: string
@@ -92,5 +127,7 @@ export class DemoDay {
   @rules.NestedList(() => DemoRepetitions, 0, 10) repetitions!: DemoRepetitions[]
   @rules.NestedList(() => DemoReadingEvent, 0, 20) readings!: DemoReadingEvent[]
   @rules.NestedList(() => DemoRun, 0, 20) runs!: DemoRun[]
+  @rules.Optional() @rules.Nested(() => DemoPlan) plan?: DemoPlan
+  @rules.Optional() @rules.NestedList(() => DemoRecord, 1, 100) log?: DemoRecord[]
   @rules.Optional() @rules.Text(80) signedOffBy?: string
 }

@@ -6,6 +6,8 @@ import { fileURLToPath } from 'node:url'
 import Papa from 'papaparse'
 import { Temporal } from 'temporal-polyfill'
 import {
+  FIRST_HOUSE_RULES,
+  firstPlan,
   parseDocument,
   parseField,
   parsePeopleCsv,
@@ -17,7 +19,9 @@ import {
   slotsOf,
   stamp,
   type Capture,
+  type EventPlan,
   type FieldForm,
+  type HouseRules,
   type Random,
   type RunScript,
   type Standard,
@@ -26,13 +30,17 @@ import {
 import { hashPassword } from '../access/password.ts'
 import { ROLES, type Role } from '../access/role.ts'
 import type { Database } from '../database.ts'
+import { headOfDay } from '../dayArchive.ts'
 import { judgeRecord, readDay, snapshotsOf } from '../dayRecord.ts'
 import { addAccount, listDemoAccounts } from '../store/accountStore.ts'
 import { addCaptures, closeLedger } from '../store/captureStore.ts'
 import { addDraft } from '../store/draftStore.ts'
 import { addEntry } from '../store/entryStore.ts'
+import { writeHouseRules } from '../store/houseRulesStore.ts'
 import { addOccasion, addStaffMember, findOccasion } from '../store/occasionStore.ts'
 import { addPerson } from '../store/personStore.ts'
+import { writePlan } from '../store/planStore.ts'
+import { addRecord } from '../store/recordStore.ts'
 import { addSignOff } from '../store/signOffStore.ts'
 import { addStandard, getStandard } from '../store/standardStore.ts'
 import { DemoDay } from './demoDay.ts'
@@ -41,6 +49,12 @@ import { DEMO_PASSWORD } from './password.ts'
 const HOUR_MS = 3_600_000
 const DEMO_FOLDER = path.join(path.dirname(fileURLToPath(import.meta.url)), '..', '..', '..', 'demo')
 
+/** The made-up limits of the Tarn Isles testing office. */
+const DEMO_HEAT: HouseRules['heat'] = [
+  { fromDeciC: 240, advice: 'change', measure: 'Waves of half the size, water before each event, runs before ten.' },
+  { fromDeciC: 280, advice: 'stop', measure: 'No runs and no marches; the day is put off.' },
+]
+
 /** Loads the demo unless it is there already. @throws Error naming the file and place of anything unsound in it */
 export const loadDemo = async (db: Database): Promise<void> => {
   if ((await listDemoAccounts(db)).length > 0) return
@@ -48,6 +62,7 @@ export const loadDemo = async (db: Database): Promise<void> => {
   const people = await loadPeople(db)
   for (const file of await filesIn('standards')) await addStandard(db, await readStandard(file))
   for (const file of await filesIn('drafts')) await loadDraft(db, file, known(accounts, DRAFTED_BY))
+  await writeHouseRules(db, { ...FIRST_HOUSE_RULES, heat: DEMO_HEAT }, 0)
   for (const file of await filesIn('days')) await loadDay(db, await readDayFile(file), accounts, people)
 }
 
@@ -150,7 +165,66 @@ const loadDay = async (
     if (addition.kind !== 'stored')
       throw new Error(`The captures of demo day "${name}" were not stored: ${addition.kind}.`)
   }
+  await loadPlan(db, day, standard, accounts)
+  await loadLog(db, day, accounts, entryIds)
   if (day.signedOffBy !== undefined) await signOff(db, id, known(accounts, day.signedOffBy))
+}
+
+/** The plan of a demo day, by whoever is named first on its staff. */
+const loadPlan = async (
+  db: Database,
+  { id, plan: wished, staff }: DemoDay,
+  standard: Standard,
+  accounts: ReadonlyMap<string, string>,
+): Promise<void> => {
+  const [planner] = staff
+  if (!wished || !planner) return
+  const first = firstPlan(standard)
+  const events = first.events.map((event): EventPlan => {
+    const station = wished.stations.find(({ eventId }) => eventId === event.eventId)
+    if (!station) return event
+    const { place, stations, staff: workers, toleranceMm, surface = '' } = station
+    const ground = event.ground && {
+      ...event.ground,
+      surface,
+      ...(toleranceMm === undefined ? {} : { toleranceMm }),
+    }
+    return {
+      ...event,
+      place,
+      stations,
+      staff: workers.map((name) => known(accounts, name)),
+      ...(ground ? { ground } : {}),
+    }
+  })
+  const days = [{ afterDays: 0, musterAt: wished.musterAt, startsAt: wished.startsAt }]
+  await writePlan(db, id, { ...first, days, events }, 0, known(accounts, planner.signInName))
+}
+
+/** The log of a demo day, and a hold for everybody who is held. */
+const loadLog = async (
+  db: Database,
+  { id, testDate, zone, log = [], entries, staff }: DemoDay,
+  accounts: ReadonlyMap<string, string>,
+  entryIds: ReadonlyMap<number, string>,
+): Promise<void> => {
+  const momentAt = (time: string): number =>
+    Temporal.PlainDate.from(testDate).toZonedDateTime({ timeZone: zone, plainTime: time }).epochMilliseconds
+  const clerk = staff.at(-1)?.signInName ?? ''
+  const holds = entries.flatMap(({ bib, attendance, note = '' }) =>
+    attendance === 'held'
+      ? [
+          {
+            by: clerk,
+            at: '08:20:00',
+            content: { kind: 'holdRaised' as const, entryId: known(entryIds, bib), reason: note || 'Held at muster' },
+          },
+        ]
+      : [],
+  )
+  for (const { by, at, content } of [...holds, ...log]) {
+    await addRecord(db, id, { id: randomUUID(), content, actorId: known(accounts, by), atMs: momentAt(at) })
+  }
 }
 
 const signOff = async (db: Database, occasionId: string, accountId: string): Promise<void> => {
@@ -160,10 +234,12 @@ const signOff = async (db: Database, occasionId: string, accountId: string): Pro
   await closeLedger(db, occasionId)
   const judged = await judgeRecord(db, day)
   const lastMs = Math.max(...judged.captures.map(({ atMs }) => atMs))
-  await addSignOff(db, occasionId, accountId, new Date(lastMs + HOUR_MS), snapshotsOf(day, judged))
+  const snapshots = snapshotsOf(day, judged)
+  const head = await headOfDay(db, occasionId, judged.captures, snapshots)
+  await addSignOff(db, occasionId, accountId, new Date(lastMs + HOUR_MS), snapshots, head)
 }
 
-const known = <Value>(values: ReadonlyMap<string, Value>, name: string): Value => {
+const known = <Key extends string | number, Value>(values: ReadonlyMap<Key, Value>, name: Key): Value => {
   const value = values.get(name)
   if (value === undefined) throw new Error(`The demo names "${name}", which is in none of its files.`)
   return value

@@ -101,6 +101,10 @@ const resolveCaptures = (
     return { ...document, entryId } as Capture
   })
   if (findings.length > 0) throw invalidInput(findings)
+  const { station } = account
+  if (station && captures.some(({ eventId }) => !station.eventIds.includes(eventId))) {
+    throw new Problem(403, 'access.station', 'You joined with a station code, which is for that station alone.')
+  }
   if (account.role !== 'officer' && captures.some(isForOfficer)) {
     throw new Problem(
       403,

@@ -25,7 +25,9 @@ const onRecord = async (entryId = entryIds[0]) =>
   (await listEntries(server.pool, occasionId)).find(({ id }) => id === entryId)
 
 test('a check-in changes bib, attendance and note', async () => {
-  expect(await change({ revision: 1, bib: 28, attendance: 'present', note: 'new shoes' })).toMatchObject({
+  expect(
+    await change({ revision: 1, bib: 28, attendance: 'present', note: 'new shoes', consented: true }),
+  ).toMatchObject({
     status: 200,
     body: { revision: 2 },
   })
@@ -44,7 +46,7 @@ test('the second of two people editing is told, and overwrites nothing', async (
 
 test('a bib is worn by one person', async () => {
   const { revision = 0 } = (await onRecord()) ?? {}
-  expect(await change({ revision, bib: 2, attendance: 'present', note: '' })).toMatchObject({
+  expect(await change({ revision, bib: 2, attendance: 'held', note: '' })).toMatchObject({
     status: 422,
     body: { findings: [{ place: 'bib', code: 'bibTaken' }] },
   })
@@ -57,7 +59,7 @@ test('a bib can be taken back', async () => {
 })
 
 test('what is wrong with a change is named, and an unknown entry is not found', async () => {
-  const answer = await change({ revision: 0, bib: -1, attendance: 'late', note: 'x'.repeat(301) })
+  const answer = await change({ revision: 0, bib: -1, attendance: 'gone', note: 'x'.repeat(301) })
   expect(answer.body.findings?.map(({ place }) => place).sort()).toEqual(['attendance', 'bib', 'note', 'revision'])
   expect(
     (await change({ revision: 1, attendance: 'present', note: '' }, '01930000-0000-7000-8000-00000000ffff')).status,

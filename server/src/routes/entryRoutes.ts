@@ -1,12 +1,28 @@
-/** Changes to an entry at muster: bib, attendance, note. */
-import { ATTENDANCES, rules, type Attendance } from '@able-gauge/core'
+/** Changes to an entry at muster: bib, attendance, measures, choices; and the answers to the screening questions. */
+import { randomUUID } from 'node:crypto'
+import {
+  ATTENDANCES,
+  checkChoices,
+  EntryChoices,
+  openHolds,
+  rules,
+  ScreeningAnswer,
+  screeningConcerns,
+  type Attendance,
+  type Finding,
+  type Standard,
+} from '@able-gauge/core'
 import { workableDay } from '../access/day.ts'
 import { MUSTERING } from '../access/role.ts'
 import { inTransaction } from '../database.ts'
 import { invalidInput, notFound, Problem } from '../problem.ts'
 import { holdDayOpen } from '../store/captureStore.ts'
 import { notifyDay } from '../store/dayNotices.ts'
-import { changeEntry, listBibs } from '../store/entryStore.ts'
+import { changeEntry, listEntries, setAttendance } from '../store/entryStore.ts'
+import { findHouseRules } from '../store/houseRulesStore.ts'
+import { addRecord, listRecords } from '../store/recordStore.ts'
+import { listScreenings, writeScreening } from '../store/screeningStore.ts'
+import { getStandard } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
 import { param, type Route } from './route.ts'
 
@@ -17,6 +33,19 @@ class EntryChangeBody {
   @rules.Choice(ATTENDANCES) attendance!: Attendance
   @rules.FreeText(300) note!: string
   @rules.Optional() @rules.Whole(20_000, 400_000) bodyMassG?: number
+  // what is left out from here on stays as it is
+  @rules.Optional() @rules.Whole(1, 999) wave?: number
+  @rules.Optional() @rules.Slug() category?: string
+  @rules.Optional() @rules.Whole(500, 2_700) heightMm?: number
+  @rules.Optional() @rules.FreeText(200) gear?: string
+  @rules.Optional() @rules.Flag() identityChecked?: boolean
+  @rules.Optional() @rules.Flag() consented?: boolean
+  @rules.Optional() @rules.Nested(() => EntryChoices) choices?: EntryChoices
+  @rules.Optional() @rules.TextRecord(60, 60) setUp?: Record<string, string>
+}
+
+class ScreeningBody {
+  @rules.NestedList(() => ScreeningAnswer, 1, 40) answers!: ScreeningAnswer[]
 }
 
 export const entryRoutes: readonly Route[] = [
@@ -28,15 +57,37 @@ export const entryRoutes: readonly Route[] = [
       const { server, request, response, account } = call
       const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
       const entryId = param(call, 'entryId')
-      const { revision, bib = null, attendance, note, bodyMassG = null } = readBody(EntryChangeBody, request)
-      const entered = await listBibs(server.pool, occasion.id, account.id)
-      if (!entered.some((entry) => entry.entryId === entryId)) throw notFound('entry on this day')
+      const { revision, bib = null, attendance, note, bodyMassG = null, ...others } = readBody(EntryChangeBody, request)
+      const { standard } = await getStandard(server.pool, occasion.standardId, occasion.standardVersion)
+      const findings = changeFindings(standard, others)
+      if (findings.length > 0) throw invalidInput(findings)
+      const { rules: house } = await findHouseRules(server.pool)
       const update = await inTransaction(server.pool, async (db) => {
         if (!(await holdDayOpen(db, occasion.id))) {
           throw new Problem(409, 'day.signedOff', 'The day is signed off. Entries can no longer be changed.')
         }
-        const result = await changeEntry(db, occasion.id, entryId, revision, { bib, attendance, note, bodyMassG })
-        if (result.kind === 'changed') await notifyDay(db, occasion.id, 'day')
+        const before = (await listEntries(db, occasion.id)).find(({ id }) => id === entryId)
+        if (!before) throw notFound('entry on this day')
+        const holds = openHolds(await listRecords(db, occasion.id)).filter(({ content }) => content.entryId === entryId)
+        if (attendance === 'present') refuseHeld(holds.map(({ content }) => content.reason))
+        if (attendance === 'present' && house.consentNeeded && !(others.consented ?? before.consented)) {
+          throw invalidInput([
+            {
+              place: 'consented',
+              code: 'consent',
+              found: 'no consent',
+              expected: 'consent, which the house rules ask for',
+            },
+          ])
+        }
+        const change = { bib, attendance, note, bodyMassG, ...others }
+        const result = await changeEntry(db, occasion.id, entryId, revision, change)
+        if (result.kind !== 'changed') return result
+        if (attendance === 'held' && holds.length === 0) {
+          const content = { kind: 'holdRaised' as const, entryId, reason: note || 'Held at muster' }
+          await addRecord(db, occasion.id, { id: randomUUID(), content, actorId: account.id, atMs: Date.now() })
+        }
+        await notifyDay(db, occasion.id, 'day')
         return result
       })
       switch (update.kind) {
@@ -56,4 +107,80 @@ export const entryRoutes: readonly Route[] = [
       }
     },
   },
+  {
+    method: 'get',
+    path: '/api/occasions/:occasionId/screenings',
+    roles: MUSTERING,
+    handle: async (call) => {
+      const { server, response, account } = call
+      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
+      response.json({ screenings: await listScreenings(server.pool, occasion.id) })
+    },
+  },
+  {
+    method: 'put',
+    path: '/api/occasions/:occasionId/entries/:entryId/screening',
+    roles: MUSTERING,
+    handle: async (call) => {
+      const { server, request, response, account } = call
+      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
+      const entryId = param(call, 'entryId')
+      const { answers } = readBody(ScreeningBody, request)
+      const { rules: house } = await findHouseRules(server.pool)
+      const { clearance, unanswered } = screeningConcerns(house, answers)
+      if (unanswered.length > 0) {
+        throw invalidInput(
+          unanswered.map(({ id, text }) => ({
+            place: `answers.${id}`,
+            code: 'unanswered',
+            found: 'nothing',
+            expected: `yes or no to: ${text}`,
+          })),
+        )
+      }
+      const held = await inTransaction(server.pool, async (db) => {
+        if (!(await holdDayOpen(db, occasion.id))) {
+          throw new Problem(409, 'day.signedOff', 'The day is signed off. Entries can no longer be changed.')
+        }
+        if (!(await listEntries(db, occasion.id)).some(({ id }) => id === entryId)) throw notFound('entry on this day')
+        await writeScreening(db, entryId, answers, account.id, Date.now())
+        const holds = openHolds(await listRecords(db, occasion.id)).filter(({ content }) => content.entryId === entryId)
+        const needed = clearance.length > 0 && !holds.some(({ content }) => content.reason === SCREENING_HOLD)
+        if (needed) {
+          // which answer it was is for those who may read answers
+          const content = { kind: 'holdRaised' as const, entryId, reason: SCREENING_HOLD }
+          await addRecord(db, occasion.id, { id: randomUUID(), content, actorId: account.id, atMs: Date.now() })
+          await setAttendance(db, occasion.id, entryId, 'held')
+        }
+        await notifyDay(db, occasion.id, 'day')
+        return clearance.length > 0
+      })
+      response.json({ held })
+    },
+  },
 ]
+
+const SCREENING_HOLD = 'Screening: an answer needs clearance'
+
+/** @throws Problem 409 while a hold stands */
+const refuseHeld = (reasons: readonly string[]): void => {
+  if (reasons.length === 0) return
+  throw new Problem(
+    409,
+    'entry.held',
+    `Held: ${reasons.join('; ')}. The officer in charge lifts a hold, with a reason. Nothing was changed.`,
+  )
+}
+
+const changeFindings = (
+  standard: Standard,
+  { category, choices }: Pick<EntryChangeBody, 'category' | 'choices'>,
+): Finding[] => {
+  const categories = standard.categories.map(({ id }) => id)
+  return [
+    ...(category === undefined || categories.includes(category)
+      ? []
+      : [{ place: 'category', code: 'category', found: category, expected: `one of ${categories.join(', ')}` }]),
+    ...(choices ? checkChoices(standard, choices) : []),
+  ]
+}

@@ -1,12 +1,17 @@
+import { archiveRoutes } from './archiveRoutes.ts'
 import { captureRoutes } from './captureRoutes.ts'
 import { entryRoutes } from './entryRoutes.ts'
+import { houseRoutes } from './houseRoutes.ts'
 import { instrumentRoutes } from './instrumentRoutes.ts'
 import { liveRoutes } from './liveRoutes.ts'
 import { occasionRoutes } from './occasionRoutes.ts'
+import { peopleRoutes } from './peopleRoutes.ts'
 import { planRoutes } from './planRoutes.ts'
+import { recordRoutes } from './recordRoutes.ts'
 import { rehearsalRoutes } from './rehearsalRoutes.ts'
 import type { Route } from './route.ts'
 import { standardRoutes } from './standardRoutes.ts'
+import { stationRoutes } from './stationRoutes.ts'
 import { verdictRoutes } from './verdictRoutes.ts'
 
 /** Every route that needs a session. */
@@ -20,4 +25,9 @@ export const ROUTES: readonly Route[] = [
   ...instrumentRoutes,
   ...rehearsalRoutes,
   ...planRoutes,
+  ...recordRoutes,
+  ...houseRoutes,
+  ...stationRoutes,
+  ...archiveRoutes,
+  ...peopleRoutes,
 ]

@@ -1,18 +1,20 @@
 /** Planning: a new day, who works on it, who is entered. */
 import { randomUUID } from 'node:crypto'
-import { rules, type Finding, type RosterRow } from '@able-gauge/core'
+import { DayPlan, rules, type Finding, type RosterRow, type Standard } from '@able-gauge/core'
 import { workableDay } from '../access/day.ts'
 import { MUSTERING, PLANS_DAYS } from '../access/role.ts'
-import { inTransaction } from '../database.ts'
+import { inTransaction, type Database } from '../database.ts'
 import { invalidInput, Problem } from '../problem.ts'
 import { listAccounts } from '../store/accountStore.ts'
 import { holdDayOpen } from '../store/captureStore.ts'
 import { notifyDay } from '../store/dayNotices.ts'
-import { addOccasion, addStaffMember } from '../store/occasionStore.ts'
+import { setWaves } from '../store/entryStore.ts'
+import { addOccasion, addStaffMember, listStaff, removeStaffMember } from '../store/occasionStore.ts'
+import { findPlan, writePlan } from '../store/planStore.ts'
 import { enterPeople, type RosterOutcome } from '../store/rosterStore.ts'
 import { findPublished, getStandard } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
-import { param, type Route } from './route.ts'
+import { param, type Route, type Server } from './route.ts'
 
 class StaffBody {
   @rules.Uuid() accountId!: string
@@ -46,7 +48,102 @@ class RosterBody {
   @rules.NestedList(() => RosterRowBody, 1, 1_000) people!: RosterRowBody[]
 }
 
+class PlanBody {
+  /** The revision that was being looked at; 0 when there was none. */
+  @rules.Whole(0) revision!: number
+  @rules.Nested(() => DayPlan) plan!: DayPlan
+}
+
+class WaveOfEntry {
+  @rules.Uuid() entryId!: string
+  @rules.Whole(1, 999) wave!: number
+}
+
+class WavesBody {
+  @rules.NestedList(() => WaveOfEntry, 1, 1_000) waves!: WaveOfEntry[]
+}
+
+class StaffListBody {
+  @rules.NestedList(() => StaffBody, 1, 100) staff!: StaffBody[]
+}
+
 export const planRoutes: readonly Route[] = [
+  {
+    method: 'put',
+    path: '/api/occasions/:occasionId/plan',
+    roles: PLANS_DAYS,
+    handle: async (call) => {
+      const { server, request, response, account } = call
+      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
+      const { revision, plan } = readBody(PlanBody, request)
+      const { standard } = await getStandard(server.pool, occasion.standardId, occasion.standardVersion)
+      const findings = planFindings(standard, plan)
+      if (findings.length > 0) throw invalidInput(findings)
+      const written = await inOpenDay(server, occasion.id, async (db) => {
+        const done = await writePlan(db, occasion.id, plan, revision, account.id)
+        if (done) await notifyDay(db, occasion.id, 'day')
+        return done
+      })
+      if (written) {
+        response.json({ revision: revision + 1 })
+        return
+      }
+      const current = await findPlan(server.pool, occasion.id)
+      throw new Problem(
+        409,
+        'plan.editedMeanwhile',
+        `${current?.editedBy ?? 'Somebody else'} changed the plan meanwhile. Nothing was overwritten.`,
+      )
+    },
+  },
+  {
+    method: 'put',
+    path: '/api/occasions/:occasionId/waves',
+    roles: MUSTERING,
+    handle: async (call) => {
+      const { server, request, response, account } = call
+      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
+      const { waves } = readBody(WavesBody, request)
+      const changed = await inOpenDay(server, occasion.id, async (db) => {
+        const ids = await setWaves(db, occasion.id, waves)
+        await notifyDay(db, occasion.id, 'day')
+        return ids
+      })
+      response.json({ changed: changed.length })
+    },
+  },
+  {
+    method: 'put',
+    path: '/api/occasions/:occasionId/staff',
+    roles: PLANS_DAYS,
+    handle: async (call) => {
+      const { server, request, response, account } = call
+      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
+      const { staff } = readBody(StaffListBody, request)
+      await refuseStrangers(server, staff)
+      if (!staff.some(({ accountId }) => accountId === account.id)) {
+        throw invalidInput([
+          {
+            place: 'staff',
+            code: 'self',
+            found: 'a staff without you',
+            expected: 'whoever plans the day among its staff',
+          },
+        ])
+      }
+      await inOpenDay(server, occasion.id, async (db) => {
+        const joined = new Set(staff.map(({ accountId }) => accountId))
+        for (const { accountId } of await listStaff(db, occasion.id))
+          await removeStaffMember(db, occasion.id, accountId)
+        for (const accountId of joined) {
+          const duties = staff.filter((one) => one.accountId === accountId).map(({ duty }) => duty)
+          await addStaffMember(db, occasion.id, accountId, duties.join(', '))
+        }
+        await notifyDay(db, occasion.id, 'day')
+      })
+      response.status(204).end()
+    },
+  },
   {
     method: 'get',
     path: '/api/accounts',
@@ -70,13 +167,7 @@ export const planRoutes: readonly Route[] = [
         const found = `${standardId} version ${version}`
         throw invalidInput([{ place: 'standardId', code: 'unknownStandard', found, expected: 'a published standard' }])
       }
-      const known = new Set((await listAccounts(server.pool)).map(({ id }) => id))
-      const strangers = staff.flatMap(({ accountId }, index): Finding[] =>
-        known.has(accountId)
-          ? []
-          : [{ place: `staff[${index}].accountId`, code: 'unknown', found: accountId, expected: 'an account' }],
-      )
-      if (strangers.length > 0) throw invalidInput(strangers)
+      await refuseStrangers(server, staff)
       const id = randomUUID()
       await inTransaction(server.pool, async (db) => {
         await addOccasion(db, { ...day, id, standardId, standardVersion: version })
@@ -112,10 +203,7 @@ export const planRoutes: readonly Route[] = [
       )
       if (unknown.length > 0) throw invalidInput(unknown)
       const rows = people.map(({ bib = null, wave = null, ...row }): RosterRow => ({ ...row, bib, wave }))
-      const outcomes = await inTransaction(server.pool, async (db): Promise<RosterOutcome[]> => {
-        if (!(await holdDayOpen(db, occasion.id))) {
-          throw new Problem(409, 'day.signedOff', 'The day is signed off. Nobody can be entered any more.')
-        }
+      const outcomes = await inOpenDay(server, occasion.id, async (db): Promise<RosterOutcome[]> => {
         const entered = await enterPeople(db, occasion.id, rows, waveOf)
         await notifyDay(db, occasion.id, 'day')
         return entered
@@ -124,6 +212,71 @@ export const planRoutes: readonly Route[] = [
     },
   },
 ]
+
+/** Work on a day that must not be signed off meanwhile. @throws Problem 409 once it is */
+const inOpenDay = <Result>(
+  server: Server,
+  occasionId: string,
+  work: (db: Database) => Promise<Result>,
+): Promise<Result> =>
+  inTransaction(server.pool, async (db) => {
+    if (!(await holdDayOpen(db, occasionId))) {
+      throw new Problem(
+        409,
+        'day.signedOff',
+        'The day is signed off. Its plan, its people and its staff stay as they were.',
+      )
+    }
+    return work(db)
+  })
+
+/** @throws Problem 422 naming each account there is not */
+const refuseStrangers = async (server: Server, staff: readonly StaffBody[]): Promise<void> => {
+  const known = new Set((await listAccounts(server.pool)).map(({ id }) => id))
+  const strangers = staff.flatMap(({ accountId }, index): Finding[] =>
+    known.has(accountId)
+      ? []
+      : [{ place: `staff[${index}].accountId`, code: 'unknown', found: accountId, expected: 'an account' }],
+  )
+  if (strangers.length > 0) throw invalidInput(strangers)
+}
+
+/** A plan is for the battery of its day, and for the days it has. */
+const planFindings = ({ events, occasionDays = 0 }: Standard, { days, events: planned, pins }: DayPlan): Finding[] => {
+  const known = events.map(({ id }) => id)
+  const expected = `one of ${known.join(', ')}`
+  const unknown = (place: string, eventId: string): Finding[] =>
+    known.includes(eventId) ? [] : [{ place, code: 'unknownEvent', found: eventId, expected }]
+  return [
+    ...planned.flatMap(({ eventId, day }, index) => [
+      ...unknown(`plan.events[${index}].eventId`, eventId),
+      ...(day < days.length
+        ? []
+        : [
+            {
+              place: `plan.events[${index}].day`,
+              code: 'day',
+              found: String(day),
+              expected: `a day from 0 to ${days.length - 1}`,
+            },
+          ]),
+    ]),
+    ...pins.flatMap(({ eventId }, index) => unknown(`plan.pins[${index}].eventId`, eventId)),
+    ...days.flatMap(({ afterDays }, index) =>
+      afterDays <= occasionDays
+        ? []
+        : [
+            {
+              place: `plan.days[${index}].afterDays`,
+              code: 'occasionDays',
+              found: String(afterDays),
+              expected:
+                occasionDays === 0 ? 'one day, as the standard asks' : `at most ${occasionDays} days after the first`,
+            },
+          ],
+    ),
+  ]
+}
 
 const isZone = (zone: string): boolean => {
   try {

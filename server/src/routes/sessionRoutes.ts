@@ -1,4 +1,5 @@
 /** Signing in and out. These are the only routes that need no session. */
+import { randomUUID } from 'node:crypto'
 import { Router, type Request } from 'express'
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit'
 import { rules } from '@able-gauge/core'
@@ -7,13 +8,22 @@ import { accountOf, closeSession, openSession } from '../access/session.ts'
 import type { Account } from '../access/role.ts'
 import { DEMO_PASSWORD } from '../demo/password.ts'
 import { Problem } from '../problem.ts'
-import { findAccountByName, listDemoAccounts } from '../store/accountStore.ts'
+import { inTransaction } from '../database.ts'
+import { addAccount, findAccountByName, listDemoAccounts } from '../store/accountStore.ts'
+import { addStaffMember } from '../store/occasionStore.ts'
+import { findStationCode } from '../store/stationStore.ts'
 import { readBody } from './body.ts'
 import type { Server } from './route.ts'
 
 class SignIn {
   @rules.Text(80) signInName!: string
   @rules.Text(200) password!: string
+}
+
+class StationSignIn {
+  @rules.Text(12) code!: string
+  /** Who works there, for the record. */
+  @rules.Text(80) name!: string
 }
 
 const FAILURES_ALLOWED = 10
@@ -33,6 +43,34 @@ export const sessionRouter = (server: Server): Router => {
     const account = await checkPassword(server, signInName.trim(), password)
     if (!account)
       throw new Problem(401, 'signIn.wrong', 'Name and password do not belong together. Nothing else was changed.')
+    await openSession(pool, request, response, account)
+    response.status(201).json({ account })
+  })
+
+  router.post('/station', limitFailures(), async (request, response) => {
+    const { code, name } = readBody(StationSignIn, request)
+    const station = await findStationCode(pool, code.trim().toUpperCase())
+    if (!station) {
+      throw new Problem(
+        401,
+        'signIn.station',
+        'No station has this code. It may have ended; ask the officer in charge.',
+      )
+    }
+    const id = randomUUID()
+    const { occasionId, eventIds, role } = station
+    const account: Account = {
+      id,
+      signInName: `station-${id}`,
+      displayName: name.trim(),
+      role,
+      station: { occasionId, eventIds },
+    }
+    await inTransaction(pool, async (db) => {
+      // no password opens this account: it lives as long as its session
+      await addAccount(db, { ...account, passwordHash: '', isDemo: false })
+      await addStaffMember(db, occasionId, id, 'by station code')
+    })
     await openSession(pool, request, response, account)
     response.status(201).json({ account })
   })
@@ -79,7 +117,9 @@ const limitFailures = () =>
     },
   })
 
+/** Tries at station codes count together, whatever code and name they give. */
 const nameIn = (request: Request): string => {
-  const body = request.body as { signInName?: unknown } | undefined
+  const body = request.body as { signInName?: unknown; code?: unknown } | undefined
+  if (body?.code !== undefined) return 'station'
   return typeof body?.signInName === 'string' ? body.signInName.trim().toLowerCase().slice(0, 80) : ''
 }

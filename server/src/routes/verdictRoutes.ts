@@ -1,12 +1,15 @@
 /** Verdicts: judged from the captures while the day is open, as they were signed afterwards. */
-import { rules } from '@able-gauge/core'
+import { randomUUID } from 'node:crypto'
+import { amendVerdict, rules, type Occasion } from '@able-gauge/core'
 import { verifyPassword } from '../access/password.ts'
 import { readableDay, workableDay } from '../access/day.ts'
-import { EVERY_ROLE } from '../access/role.ts'
-import { inTransaction } from '../database.ts'
+import { EVERY_ROLE, type Account } from '../access/role.ts'
+import { inTransaction, type Database } from '../database.ts'
+import { headOfDay } from '../dayArchive.ts'
 import { judgeRecord, readDay, snapshotsOf } from '../dayRecord.ts'
-import { Problem } from '../problem.ts'
+import { invalidInput, Problem } from '../problem.ts'
 import { findAccountByName } from '../store/accountStore.ts'
+import { addAmendment, listAmendments } from '../store/amendmentStore.ts'
 import { closeLedger } from '../store/captureStore.ts'
 import { notifyDay } from '../store/dayNotices.ts'
 import { addSignOff, listSnapshots } from '../store/signOffStore.ts'
@@ -19,6 +22,14 @@ class SignOffBody {
   @rules.Flag() acceptOpen!: boolean
 }
 
+class AmendmentBody {
+  @rules.Uuid() entryId!: string
+  @rules.Slug() eventId!: string
+  @rules.Choice(['met', 'short']) as!: 'met' | 'short'
+  @rules.Text(500) reason!: string
+  @rules.Text(200) password!: string
+}
+
 export const verdictRoutes: readonly Route[] = [
   {
     method: 'get',
@@ -28,11 +39,7 @@ export const verdictRoutes: readonly Route[] = [
       const { server, response, account } = call
       const occasion = await readableDay(server.pool, account, param(call, 'occasionId'))
       if (occasion.signedOff) {
-        const snapshots = await listSnapshots(server.pool, occasion.id)
-        response.json({
-          judged: 'signed',
-          verdicts: snapshots.map(({ entryId, standardHash, verdict }) => ({ entryId, standardHash, verdict })),
-        })
+        response.json({ judged: 'signed', verdicts: await signedVerdicts(server.pool, occasion) })
         return
       }
       const day = await readDay(server.pool, occasion)
@@ -50,12 +57,7 @@ export const verdictRoutes: readonly Route[] = [
       const { server, request, response, account } = call
       const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
       const { password, acceptOpen } = readBody(SignOffBody, request)
-      const secret = await findAccountByName(server.pool, account.signInName)
-      if (!secret || !(await verifyPassword(password, secret.passwordHash))) {
-        throw new Problem(403, 'signOff.password', 'The password is not right. Nothing was signed.', [
-          { place: 'password', code: 'password', found: 'another', expected: 'your own password' },
-        ])
-      }
+      await requirePassword(server.pool, account, password)
       await inTransaction(server.pool, async (db) => {
         // closing first locks the day: no capture and no change of an entry can come between judging and signing
         if (!(await closeLedger(db, occasion.id)))
@@ -70,10 +72,65 @@ export const verdictRoutes: readonly Route[] = [
             `${open} verdicts are still open. Settle them, or sign knowing that they stay open.`,
           )
         }
-        await addSignOff(db, occasion.id, account.id, new Date(), snapshotsOf(day, judged))
+        const snapshots = snapshotsOf(day, judged)
+        const head = await headOfDay(db, occasion.id, judged.captures, snapshots)
+        await addSignOff(db, occasion.id, account.id, new Date(), snapshots, head)
         await notifyDay(db, occasion.id, 'day')
       })
       response.status(201).json({ signedOff: true })
     },
   },
+  {
+    method: 'post',
+    path: '/api/occasions/:occasionId/amendments',
+    roles: ['officer'],
+    handle: async (call) => {
+      const { server, request, response, account } = call
+      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
+      const { password, ...amendment } = readBody(AmendmentBody, request)
+      await requirePassword(server.pool, account, password)
+      if (!occasion.signedOff) {
+        throw new Problem(409, 'day.open', 'The day is not signed off. Correct the captures, or decide, instead.')
+      }
+      const signed = (await listSnapshots(server.pool, occasion.id)).find(
+        ({ entryId }) => entryId === amendment.entryId,
+      )
+      if (!signed?.verdict.marks.some(({ eventId }) => eventId === amendment.eventId)) {
+        throw invalidInput([
+          {
+            place: 'eventId',
+            code: 'noMark',
+            found: amendment.eventId,
+            expected: 'an event this person was judged in',
+          },
+        ])
+      }
+      const id = randomUUID()
+      await inTransaction(server.pool, async (db) => {
+        await addAmendment(db, occasion.id, { ...amendment, id, accountId: account.id, atMs: Date.now() })
+        await notifyDay(db, occasion.id, 'day')
+      })
+      response.status(201).json({ id })
+    },
+  },
 ]
+
+/** Verdicts as they stand after the signature: as signed, with the amendments laid on. */
+const signedVerdicts = async (db: Database, occasion: Occasion) => {
+  const { published } = await readDay(db, occasion)
+  const amendments = await listAmendments(db, occasion.id)
+  const on = { standard: published.standard, testDate: occasion.testDate }
+  return (await listSnapshots(db, occasion.id)).map(({ entryId, standardHash, inputs, verdict }) => {
+    const own = amendments.filter((one) => one.entryId === entryId)
+    return { entryId, standardHash, verdict: amendVerdict(on, inputs.candidate, verdict, own) }
+  })
+}
+
+/** A signature takes the password of whoever signs. @throws Problem 403 */
+const requirePassword = async (db: Database, account: Account, password: string): Promise<void> => {
+  const secret = await findAccountByName(db, account.signInName)
+  if (secret && (await verifyPassword(password, secret.passwordHash))) return
+  throw new Problem(403, 'signOff.password', 'The password is not right. Nothing was signed.', [
+    { place: 'password', code: 'password', found: 'another', expected: 'your own password' },
+  ])
+}

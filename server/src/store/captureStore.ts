@@ -102,6 +102,21 @@ export const findKnownIds = async (db: Database, ids: readonly string[]): Promis
 export const findAllCaptures = async (db: Database, occasionId: string): Promise<RecordedCapture[]> =>
   findCapturesAfter(db, occasionId, 0, 10_000_000)
 
+/** Puts the captures of an archived day back under their own numbers, which follow each other from 1. */
+export const restoreCaptures = async (
+  db: Database,
+  occasionId: string,
+  captures: readonly RecordedCapture[],
+  closed: boolean,
+): Promise<void> => {
+  const fresh = captures.map((capture) => ({ capture, actorId: capture.actorId, receivedMs: capture.receivedMs }))
+  if (fresh.length > 0) await insertCaptures(db, occasionId, fresh, 0)
+  await db.query(
+    'update capture_ledger set last_seq = $2, closed_at = case when $3 then now() end where occasion_id = $1',
+    [occasionId, captures.length, closed],
+  )
+}
+
 /** Closes the log of a day for good. @returns false when it was closed already */
 export const closeLedger = async (db: Database, occasionId: string): Promise<boolean> => {
   const { rowCount } = await db.query(

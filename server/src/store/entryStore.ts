@@ -1,5 +1,5 @@
 /** Who is entered on a day. */
-import type { Attendance, EntryFacts, PersonFacts } from '@able-gauge/core'
+import type { ArchivedEntry, Attendance, EntryChoices, EntryFacts, PersonFacts } from '@able-gauge/core'
 import type { Database } from '../database.ts'
 
 export type Entry = EntryFacts & { readonly person: PersonFacts & { readonly birthDate: string } }
@@ -14,13 +14,25 @@ export interface NewEntry {
   readonly attendance: Attendance
   readonly note: string
   readonly bodyMassG: number | null
+  /** Left out, somebody who is present counts as checked in. */
+  readonly identityChecked?: boolean
+  readonly consented?: boolean
 }
 
+/** Null is a value taken back; what is undefined stays as it is. */
 export interface EntryChange {
   readonly bib: number | null
   readonly attendance: Attendance
   readonly note: string
   readonly bodyMassG: number | null
+  readonly wave?: number | undefined
+  readonly category?: string | undefined
+  readonly heightMm?: number | undefined
+  readonly gear?: string | undefined
+  readonly identityChecked?: boolean | undefined
+  readonly consented?: boolean | undefined
+  readonly choices?: EntryChoices | undefined
+  readonly setUp?: Readonly<Record<string, string>> | undefined
 }
 
 export type EntryUpdate =
@@ -28,8 +40,8 @@ export type EntryUpdate =
 
 export const addEntry = async (db: Database, entry: NewEntry): Promise<void> => {
   await db.query(
-    `insert into entries (id, occasion_id, person_id, bib, wave, category, attendance, note, body_mass_g)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+    `insert into entries (id, occasion_id, person_id, bib, wave, category, attendance, note, body_mass_g, identity_checked, consented)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
     [
       entry.id,
       entry.occasionId,
@@ -40,6 +52,35 @@ export const addEntry = async (db: Database, entry: NewEntry): Promise<void> => 
       entry.attendance,
       entry.note,
       entry.bodyMassG,
+      entry.identityChecked ?? entry.attendance === 'present',
+      entry.consented ?? entry.attendance === 'present',
+    ],
+  )
+}
+
+/** Puts an archived entry back as it was. */
+export const restoreEntry = async (db: Database, occasionId: string, entry: ArchivedEntry): Promise<void> => {
+  await db.query(
+    `insert into entries (id, occasion_id, person_id, bib, wave, category, attendance, note, body_mass_g, height_mm, gear,
+                          identity_checked, consented, choices, set_up, revision)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16)`,
+    [
+      entry.id,
+      occasionId,
+      entry.personId,
+      entry.bib,
+      entry.wave,
+      entry.category,
+      entry.attendance,
+      entry.note,
+      entry.bodyMassG,
+      entry.heightMm,
+      entry.gear,
+      entry.identityChecked,
+      entry.consented,
+      JSON.stringify(entry.choices),
+      JSON.stringify(entry.setUp),
+      entry.revision,
     ],
   )
 }
@@ -47,7 +88,8 @@ export const addEntry = async (db: Database, entry: NewEntry): Promise<void> => 
 /** Everybody entered, by wave and bib. */
 export const listEntries = async (db: Database, occasionId: string): Promise<Entry[]> => {
   const { rows } = await db.query<EntryRow>(
-    `select e.id, e.bib, e.wave, e.category, e.attendance, e.note, e.body_mass_g, e.revision,
+    `select e.id, e.bib, e.wave, e.category, e.attendance, e.note, e.body_mass_g, e.height_mm, e.gear,
+            e.identity_checked, e.consented, e.choices, e.set_up, e.revision,
             p.id as person_id, p.number, p.given_name, p.family_name, p.birth_date
        from entries e join people p on p.id = e.person_id
       where e.occasion_id = $1 order by e.wave, e.bib nulls last, p.family_name`,
@@ -84,15 +126,64 @@ export const changeEntry = async (
 ): Promise<EntryUpdate> => {
   try {
     const { rowCount } = await db.query(
-      `update entries set bib = $4, attendance = $5, note = $6, body_mass_g = $7, revision = revision + 1
+      `update entries set bib = $4, attendance = $5, note = $6, body_mass_g = $7,
+              wave = coalesce($8, wave), category = coalesce($9, category), height_mm = coalesce($10, height_mm),
+              gear = coalesce($11, gear), identity_checked = coalesce($12, identity_checked),
+              consented = coalesce($13, consented), choices = coalesce($14, choices), set_up = coalesce($15, set_up),
+              revision = revision + 1
         where occasion_id = $1 and id = $2 and revision = $3`,
-      [occasionId, entryId, revision, change.bib, change.attendance, change.note, change.bodyMassG],
+      [
+        occasionId,
+        entryId,
+        revision,
+        change.bib,
+        change.attendance,
+        change.note,
+        change.bodyMassG,
+        change.wave,
+        change.category,
+        change.heightMm,
+        change.gear,
+        change.identityChecked,
+        change.consented,
+        change.choices === undefined ? undefined : JSON.stringify(change.choices),
+        change.setUp === undefined ? undefined : JSON.stringify(change.setUp),
+      ],
     )
     return { kind: rowCount === 1 ? 'changed' : 'editedMeanwhile' }
   } catch (error) {
     if (isBibTaken(error)) return { kind: 'bibTaken' }
     throw error
   }
+}
+
+/** Sets whether somebody may start, as holds come and go. @returns false when there is no such entry */
+export const setAttendance = async (
+  db: Database,
+  occasionId: string,
+  entryId: string,
+  attendance: Attendance,
+): Promise<boolean> => {
+  const { rowCount } = await db.query(
+    'update entries set attendance = $3, revision = revision + 1 where occasion_id = $1 and id = $2',
+    [occasionId, entryId, attendance],
+  )
+  return rowCount === 1
+}
+
+/** Puts people into waves. @returns ids whose wave has changed */
+export const setWaves = async (
+  db: Database,
+  occasionId: string,
+  waves: readonly { readonly entryId: string; readonly wave: number }[],
+): Promise<string[]> => {
+  const { rows } = await db.query<{ id: string }>(
+    `update entries e set wave = w.wave, revision = revision + 1
+       from unnest($2::uuid[], $3::integer[]) as w (id, wave)
+      where e.occasion_id = $1 and e.id = w.id and e.wave <> w.wave returning e.id`,
+    [occasionId, waves.map(({ entryId }) => entryId), waves.map(({ wave }) => wave)],
+  )
+  return rows.map(({ id }) => id)
 }
 
 const isBibTaken = (error: unknown): boolean =>
@@ -106,6 +197,12 @@ interface EntryRow {
   attendance: Attendance
   note: string
   body_mass_g: number | null
+  height_mm: number | null
+  gear: string
+  identity_checked: boolean
+  consented: boolean
+  choices: EntryChoices
+  set_up: Record<string, string>
   revision: number
   person_id: string
   number: string
@@ -122,6 +219,12 @@ const entryFromRow = (row: EntryRow): Entry => ({
   attendance: row.attendance,
   note: row.note,
   bodyMassG: row.body_mass_g,
+  heightMm: row.height_mm,
+  gear: row.gear,
+  identityChecked: row.identity_checked,
+  consented: row.consented,
+  choices: row.choices,
+  setUp: row.set_up,
   revision: row.revision,
   person: {
     id: row.person_id,

@@ -136,9 +136,22 @@ export const listOccasions = async (db: Database, accountId: string | null): Pro
   }))
 }
 
+/** Takes somebody off the staff of a day. */
+export const removeStaffMember = async (db: Database, occasionId: string, accountId: string): Promise<void> => {
+  await db.query('delete from occasion_staff where occasion_id = $1 and account_id = $2', [occasionId, accountId])
+}
+
 export const listStaff = async (db: Database, occasionId: string): Promise<StaffMember[]> => {
-  const { rows } = await db.query<{ account_id: string; display_name: string; role: string; duty: string }>(
-    `select f.account_id, a.display_name, a.role, f.duty from occasion_staff f join accounts a on a.id = f.account_id
+  const { rows } = await db.query<{
+    account_id: string
+    display_name: string
+    role: string
+    duty: string
+    entry_id: string | null
+  }>(
+    `select f.account_id, a.display_name, a.role, f.duty, e.id as entry_id
+       from occasion_staff f join accounts a on a.id = f.account_id
+       left join entries e on e.occasion_id = f.occasion_id and e.person_id = a.person_id
       where f.occasion_id = $1
       order by array_position(array['officer', 'grader', 'timer', 'clerk', 'viewer'], a.role), a.display_name`,
     [occasionId],
@@ -148,6 +161,7 @@ export const listStaff = async (db: Database, occasionId: string): Promise<Staff
     displayName: row.display_name,
     role: row.role,
     duty: row.duty,
+    ...(row.entry_id === null ? {} : { entryId: row.entry_id }),
   }))
 }
 

@@ -13,3 +13,9 @@ export const addPerson = async (db: Database, person: NewPerson): Promise<void> 
     [person.id, person.number, person.givenName, person.familyName, person.birthDate, person.madeUp ?? false],
   )
 }
+
+/** Ids of those that are on record. */
+export const findPeopleByIds = async (db: Database, ids: readonly string[]): Promise<Set<string>> => {
+  const { rows } = await db.query<{ id: string }>('select id from people where id = any($1::uuid[])', [ids])
+  return new Set(rows.map(({ id }) => id))
+}

@@ -24,7 +24,7 @@ export const removeSession = async (db: Database, tokenHash: Buffer): Promise<vo
 /** The account of a session that has not ended, or null. */
 export const findAccountBySession = async (db: Database, tokenHash: Buffer): Promise<Account | null> => {
   const { rows } = await db.query<AccountRow>(
-    `select a.id, a.sign_in_name, a.display_name, a.role
+    `select a.id, a.sign_in_name, a.display_name, a.role, a.station_day, a.station_events
        from sessions s join accounts a on a.id = s.account_id
       where s.token_hash = $1 and s.expires_at > now()`,
     [tokenHash],

@@ -39,7 +39,8 @@ const leave = async (): Promise<void> => {
       <strong>{{ day.occasion.name }}</strong>
       <span>{{ day.occasion.venue }}, {{ shortDate(day.occasion.testDate) }}</span>
     </div>
-    <DayTape class="tape" :day="day" />
+    <span v-if="session.account?.station" class="tape station">Station of {{ session.account.displayName }}</span>
+    <DayTape v-else class="tape" :day="day" />
     <div class="now">
       <span class="clock figures">{{ clock }}</span>
       <DaySaved :day="day" />
@@ -112,6 +113,11 @@ const leave = async (): Promise<void> => {
 .tape {
   flex: 1;
   margin-left: 8px;
+}
+.station {
+  display: flex;
+  align-items: center;
+  font-weight: 650;
 }
 .now {
   /* a fixed place: its words change with every capture */

@@ -13,7 +13,13 @@ const props = defineProps<{
 const route = useRoute()
 const store = useDay()
 const progress = computed(() => stageProgress(props.day, store.verdicts))
-const HERE: Readonly<Record<string, StageName>> = { event: 'run', sheet: 'verdicts' }
+const HERE: Readonly<Record<string, StageName>> = {
+  event: 'run',
+  cards: 'run',
+  sheet: 'verdicts',
+  paper: 'plan',
+  briefing: 'muster',
+}
 const current = computed(() => HERE[String(route.name)] ?? String(route.name))
 </script>
 

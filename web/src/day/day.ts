@@ -1,5 +1,14 @@
 /** A test day as the server sends it. */
-import type { EntryFacts, Occasion, PersonFacts, Standard, StaffMember } from '@able-gauge/core'
+import type {
+  ArchivedAmendment,
+  DayPlan,
+  DayRecordEntry,
+  EntryFacts,
+  Occasion,
+  PersonFacts,
+  Standard,
+  StaffMember,
+} from '@able-gauge/core'
 
 export type Entry = EntryFacts & {
   /** In years, counted by the standard's own rule. */
@@ -15,6 +24,21 @@ export interface Day {
   readonly standardHash: string
   readonly staff: readonly StaffMember[]
   readonly entries: readonly Entry[]
+  /** Null until somebody has planned it. */
+  readonly plan: StoredPlan | null
+  /** The log beside the captures, oldest first. */
+  readonly records: readonly DayRecordEntry[]
+  /** Entries the screening questions were put to. */
+  readonly screened: readonly string[]
+  /** What was changed after the signature, oldest first. */
+  readonly amendments: readonly (ArchivedAmendment & { readonly by: string })[]
+}
+
+export interface StoredPlan {
+  readonly plan: DayPlan
+  readonly revision: number
+  readonly editedBy: string
+  readonly editedAtMs: number
 }
 
 /** "T. Okafor-Lind" */

@@ -1,6 +1,7 @@
 /** The day that is open: what the server has, what this device has captured, and what follows from both. */
 import {
   captureId,
+  chosenFor,
   combineDay,
   markEvent,
   type Agreement,
@@ -61,14 +62,10 @@ export const useDay = defineStore('day', () => {
     entryId === null ? undefined : entriesById.value.get(entryId)
 
   const candidates = computed(() =>
-    (day.value?.entries ?? []).map(({ id, wave, category, ageYears, ageCountedOn, bodyMassG }) => ({
-      entryId: id,
-      wave,
-      category,
-      ageYears,
-      ageCountedOn,
-      ...(bodyMassG === null ? {} : { bodyMassG }),
-    })),
+    (day.value?.entries ?? []).map((entered) => {
+      const { id, wave, category, ageYears, ageCountedOn } = entered
+      return { entryId: id, wave, category, ageYears, ageCountedOn, ...chosenFor(entered) }
+    }),
   )
 
   /** Everybody's mark in an event; judged again only when that event changes. */

@@ -27,6 +27,19 @@ const signedDays = computed(() => days.value?.filter(({ signedOff }) => signedOf
 /** Where this role's work begins. */
 const roomFor = computed(() => (session.may('viewer') ? 'verdicts' : session.may('clerk') ? 'muster' : 'run'))
 
+/** A day's archive put back: refused with the place of whatever is not what it was. */
+const restore = async (event: Event): Promise<void> => {
+  const [file] = (event.target as HTMLInputElement).files ?? []
+  if (!file) return
+  problem.value = ''
+  try {
+    const { id } = await call<{ id: string }>('POST', '/archives', JSON.parse(await file.text()))
+    await router.push({ name: 'verdicts', params: { dayId: id } })
+  } catch (error) {
+    problem.value = error instanceof SyntaxError ? `${file.name} is not JSON: ${error.message}` : inWords(error)
+  }
+}
+
 onMounted(async () => {
   try {
     days.value = (await call<{ occasions: OccasionSummary[] }>('GET', '/occasions')).occasions
@@ -68,6 +81,10 @@ onMounted(async () => {
             >
               New day
             </button>
+            <label v-if="session.may('officer') && !offline" class="btn btn-quiet">
+              Read in an archive
+              <input class="visually-hidden" type="file" accept=".json,application/json" @change="restore" />
+            </label>
             <button
               v-if="session.may('officer', 'grader', 'timer') && !offline"
               class="btn btn-quiet"

@@ -2,16 +2,16 @@
 /** A new test day from a standard that is in force on its date. */
 import { forceOn, type VersionSummary } from '@able-gauge/core'
 import { BModal } from 'bootstrap-vue-next'
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, inWords } from '../api.ts'
-import { ROLE_NAMES, useSession, type Account } from '../session/sessionStore.ts'
+import type { Account } from '../session/sessionStore.ts'
 import { listVersions } from '../standards/standardCalls.ts'
 import { shortDate, today } from '../ui/localTime.ts'
+import StaffFields from './StaffFields.vue'
 
 const open = defineModel<boolean>({ required: true })
 const router = useRouter()
-const session = useSession()
 
 const name = ref('')
 const venue = ref('')
@@ -21,14 +21,13 @@ const chosen = ref('')
 const versions = ref<readonly VersionSummary[]>([])
 const accounts = ref<readonly Account[]>([])
 /** Duty by account; whoever has one is on the staff. */
-const duties = reactive<Record<string, string>>({})
+const duties = ref<Readonly<Record<string, string>>>({})
 const problem = ref('')
 const saving = ref(false)
 
 const keyOf = ({ id, version }: VersionSummary): string => `${id} ${version}`
 const published = computed(() => versions.value.filter(({ state }) => state !== 'draft'))
 const version = computed(() => published.value.find((one) => keyOf(one) === chosen.value))
-const others = computed(() => accounts.value.filter(({ id, role }) => id !== session.account?.id && role !== 'viewer'))
 /** The version of the same standard that is in force on the date, when it is another one. */
 const inForce = computed(() => {
   const one = version.value
@@ -57,18 +56,13 @@ watch(open, async (isOpen) => {
   }
 })
 
-const put = (account: Account): void => {
-  if (duties[account.id] === undefined) duties[account.id] = ROLE_NAMES[account.role]
-  else Reflect.deleteProperty(duties, account.id)
-}
-
 const save = async (): Promise<void> => {
   const one = version.value
   if (!one) return
   saving.value = true
   problem.value = ''
   try {
-    const staff = Object.entries(duties).map(([accountId, duty]) => ({ accountId, duty }))
+    const staff = Object.entries(duties.value).map(([accountId, duty]) => ({ accountId, duty }))
     const day = { name: name.value, venue: venue.value, zone: zone.value, testDate: testDate.value }
     const { id } = await call<{ id: string }>('POST', '/occasions', {
       ...day,
@@ -124,23 +118,7 @@ const mayNotSave = computed(
       </option>
     </select>
     <p v-if="warning" class="warning" role="status">{{ warning }}</p>
-    <fieldset class="staff">
-      <legend class="form-label fs-6">Staff besides you</legend>
-      <div v-for="account in others" :key="account.id" class="member">
-        <label
-          ><input type="checkbox" :checked="duties[account.id] !== undefined" @change="put(account)" />
-          {{ account.displayName }}</label
-        >
-        <input
-          v-if="duties[account.id] !== undefined"
-          v-model="duties[account.id]"
-          class="form-control form-control-sm"
-          maxlength="80"
-          :aria-label="`Duty of ${account.displayName}`"
-        />
-        <span v-else class="quiet">{{ ROLE_NAMES[account.role] }}</span>
-      </div>
-    </fieldset>
+    <StaffFields v-model="duties" :accounts="accounts" legend="Staff besides you" />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   </BModal>
 </template>
@@ -159,16 +137,5 @@ const mayNotSave = computed(
   color: var(--decide);
   border: 1px solid var(--decide-edge);
   border-radius: 6px;
-}
-.staff {
-  margin-top: 14px;
-}
-.member {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-  align-items: center;
-  min-height: 40px;
-  border-top: 1px solid var(--line);
 }
 </style>

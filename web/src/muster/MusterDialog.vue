@@ -1,122 +1,240 @@
 <script setup lang="ts">
-/** One person at muster: bib, here or not, a note. What was typed stays when the server refuses it. */
+/** One person at muster, quickly: identity, screening, consent, measures, choices, bib; then the next. */
 import { BModal } from 'bootstrap-vue-next'
-import { computed, ref, watch } from 'vue'
-import { call, inWords, Refusal } from '../api.ts'
-import { parseField, printField, type Attendance } from '@able-gauge/core'
+import { printDate, type Attendance } from '@able-gauge/core'
+import { computed, onMounted, ref } from 'vue'
 import { fullName, type Day, type Entry } from '../day/day.ts'
-import { useDay } from '../day/dayStore.ts'
+import { useHouseRules } from '../day/houseRules.ts'
+import MusterHolds from './MusterHolds.vue'
+import { useCheckIn } from './useCheckIn.ts'
 
 const props = defineProps<{
   day: Day
   /** Whom to change; null closes the dialog. */
   entry: Entry | null
+  /** Whether somebody else waits to be checked in. */
+  hasNext: boolean
 }>()
 
-const emit = defineEmits<{ close: [] }>()
+const emit = defineEmits<{ close: []; next: [] }>()
 
-const store = useDay()
-const bib = ref('')
-const attendance = ref<Attendance>('present')
-const note = ref('')
-const bodyMass = ref('')
-const problem = ref('')
+const house = useHouseRules()
+onMounted(() => void house.read())
+const { form, problem, saving, choices, imperial, questions, isScreened, concerns, holds, setUpFields, save } =
+  useCheckIn(
+    () => props.day,
+    () => props.entry,
+  )
 
 const open = computed({ get: () => props.entry !== null, set: (value) => !value && emit('close') })
-// only another person resets what is typed: when somebody else changes this entry meanwhile, the typing stays
-watch(
-  () => props.entry?.id,
-  () => {
-    const { entry } = props
-    bib.value = entry?.bib ? String(entry.bib) : ''
-    attendance.value = entry?.attendance === 'expected' ? 'present' : (entry?.attendance ?? 'present')
-    note.value = entry?.note ?? ''
-    bodyMass.value = entry?.bodyMassG ? printField(entry.bodyMassG, { unit: 'g' }) : ''
-    problem.value = ''
-  },
-)
+const askAgain = ref(false)
+const asks = computed(() => !isScreened.value || askAgain.value)
+const birthDate = computed(() => props.entry?.person.birthDate)
+const chooses = computed(() => Object.values(form.choices).some((value) => value !== '') || form.role !== '')
 
 const CHOICES: readonly { readonly id: Attendance; readonly label: string }[] = [
-  { id: 'present', label: 'Here: identity and date of birth checked' },
+  { id: 'present', label: 'Here, may start' },
   { id: 'held', label: 'Held: may not start' },
+  { id: 'late', label: 'Comes later' },
   { id: 'absent', label: 'Absent' },
+  { id: 'withdrawn', label: 'Withdrew' },
   { id: 'expected', label: 'Still expected' },
 ]
 
-const onRecord = (): string => {
-  const { entry } = props
-  const label = CHOICES.find(({ id }) => id === entry?.attendance)?.label ?? ''
-  return `On record now: bib ${entry?.bib ?? 'none'}, ${label.toLowerCase()}, note "${entry?.note ?? ''}". Saving again replaces that with what stands here.`
+const saveAnd = async (then: 'close' | 'next'): Promise<void> => {
+  if (!(await save())) return
+  askAgain.value = false
+  if (then === 'close') emit('close')
+  else emit('next')
 }
-
-const save = async (): Promise<void> => {
-  const { entry } = props
-  if (!entry) return
-  if (bib.value !== '' && !/^[1-9]\d{0,4}$/.test(bib.value)) {
-    problem.value = `"${bib.value}" is not a bib. Expected a number from 1 to 99999.`
-    return
-  }
-  const mass = bodyMass.value.trim() === '' ? null : parseField(bodyMass.value, { unit: 'g' })
-  if (mass?.ok === false) {
-    problem.value = mass.reason
-    return
-  }
-  const { id } = props.day.occasion
-  const chosenBib = bib.value === '' ? {} : { bib: Number(bib.value) }
-  try {
-    await call('PATCH', `/occasions/${id}/entries/${entry.id}`, {
-      revision: entry.revision,
-      ...chosenBib,
-      attendance: attendance.value,
-      note: note.value.trim(),
-      ...(mass ? { bodyMassG: mass.value } : {}),
-    })
-    await store.reread(id)
-    emit('close')
-  } catch (error) {
-    problem.value = inWords(error)
-    await store.reread(id)
-    if (error instanceof Refusal && error.code === 'entry.editedMeanwhile') problem.value += ` ${onRecord()}`
-  }
+const answerNo = (): void => {
+  form.answers = Object.fromEntries(questions.value.map(({ id, holdsOn }) => [id, holdsOn === 'yes' ? 'no' : 'yes']))
 }
 </script>
 
 <template>
-  <BModal
-    v-model="open"
-    :title="entry ? fullName(entry) : ''"
-    ok-title="Save"
-    cancel-title="Back"
-    cancel-variant="quiet"
-    @ok.prevent="save"
-  >
-    <form @submit.prevent="save">
-      <label for="entry-bib" class="form-label">Bib</label>
-      <input id="entry-bib" v-model="bib" class="form-control figures" inputmode="numeric" maxlength="5" />
-      <label for="entry-mass" class="form-label mt-3">Body mass in kg</label>
-      <input id="entry-mass" v-model="bodyMass" class="form-control figures" inputmode="decimal" maxlength="10" />
-      <fieldset class="mt-3">
-        <legend class="form-label fs-6">At muster</legend>
-        <label v-for="{ id, label } in CHOICES" :key="id" class="choice"
-          ><input v-model="attendance" type="radio" name="attendance" :value="id" /> {{ label }}</label
+  <BModal v-model="open" :title="entry ? fullName(entry) : ''" size="xl" scrollable>
+    <form v-if="entry" id="check-in" class="columns" @submit.prevent="saveAnd(hasNext ? 'next' : 'close')">
+      <section>
+        <h2>Who</h2>
+        <p class="check">
+          {{ entry.person.number
+          }}<template v-if="birthDate"
+            >, born <strong>{{ printDate(birthDate) }}</strong></template
+          >, judged as {{ entry.ageYears }}
+        </p>
+        <label class="tick"
+          ><input v-model="form.identityChecked" type="checkbox" /> Identity and date of birth checked against a
+          document</label
         >
-      </fieldset>
-      <label for="entry-note" class="form-label mt-3">Note</label>
-      <input id="entry-note" v-model="note" class="form-control" maxlength="300" />
-      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+        <div class="pair">
+          <label
+            >Bib
+            <input id="entry-bib" v-model="form.bib" class="form-control figures" inputmode="numeric" maxlength="5" />
+          </label>
+          <label
+            >Category
+            <select v-model="form.category" class="form-select">
+              <option v-for="one in day.standard.categories" :key="one.id" :value="one.id">{{ one.name }}</option>
+            </select></label
+          >
+          <label
+            >Body mass in {{ imperial ? 'lb' : 'kg' }}
+            <input v-model="form.bodyMass" class="form-control figures" inputmode="decimal" maxlength="12" />
+          </label>
+          <label
+            >Height in {{ imperial ? 'in' : 'cm' }}
+            <input v-model="form.height" class="form-control figures" maxlength="12" />
+          </label>
+        </div>
+        <p class="quiet hint">Other units can be written out, such as "150 lb" or "5 ft 8 in".</p>
+        <label>Clothing and gear <input v-model="form.gear" class="form-control" maxlength="200" /></label>
+        <label v-for="{ key, label } in setUpFields" :key="key"
+          >{{ label }} <input v-model="form.setUp[key]" class="form-control" maxlength="60" />
+        </label>
+        <template v-if="choices.length > 0 || day.standard.roles">
+          <h2>Instead of the event as it stands</h2>
+          <label v-for="choice in choices" :key="choice.eventId"
+            >{{ choice.eventName }}
+            <select v-model="form.choices[choice.eventId]" class="form-select">
+              <option :value="undefined">as it stands</option>
+              <option v-for="option in choice.options" :key="option.value" :value="option.value">
+                {{ option.label }}
+              </option>
+            </select></label
+          >
+          <label v-if="day.standard.roles"
+            >Role
+            <select v-model="form.role" class="form-select">
+              <option value="">none</option>
+              <option v-for="role in day.standard.roles" :key="role.id" :value="role.id">{{ role.name }}</option>
+            </select></label
+          >
+          <label v-if="chooses">Reason <input v-model="form.reason" class="form-control" maxlength="300" /></label>
+        </template>
+      </section>
+      <section>
+        <h2>Screening and consent</h2>
+        <p v-if="isScreened && !askAgain">
+          The questions were put.
+          <button type="button" class="btn btn-quiet btn-sm" @click="askAgain = true">Ask again</button>
+        </p>
+        <template v-if="asks">
+          <button type="button" class="btn btn-quiet btn-sm all" @click="answerNo">Nothing to report</button>
+          <fieldset v-for="question in questions" :key="question.id" class="question">
+            <legend>{{ question.text }}</legend>
+            <label v-for="answer in ['yes', 'no'] as const" :key="answer"
+              ><input v-model="form.answers[question.id]" type="radio" :name="question.id" :value="answer" />
+              {{ answer }}</label
+            >
+          </fieldset>
+          <p v-if="concerns.clearance.length > 0" class="needs" role="status">
+            Needs clearance. Saving raises a hold that only the officer in charge lifts, with a reason. This is a
+            reminder, no diagnosis; your clinicians decide.
+          </p>
+        </template>
+        <label class="tick consent"
+          ><input v-model="form.consented" type="checkbox" /> Consent: {{ house.rules?.consent }}</label
+        >
+        <h2>At muster</h2>
+        <div class="choices">
+          <label v-for="{ id, label } in CHOICES" :key="id" class="tick"
+            ><input v-model="form.attendance" type="radio" name="attendance" :value="id" /> {{ label }}</label
+          >
+        </div>
+        <label>Note <input v-model="form.note" class="form-control" maxlength="300" /></label>
+        <MusterHolds :day="day" :entry="entry" :holds="holds" />
+      </section>
     </form>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <template #footer>
+      <button class="btn btn-quiet" @click="emit('close')">Back</button>
+      <button class="btn" :class="hasNext ? 'btn-quiet' : 'btn-primary'" :disabled="saving" @click="saveAnd('close')">
+        Save
+      </button>
+      <button v-if="hasNext" class="btn btn-primary" :disabled="saving" @click="saveAnd('next')">Save and next</button>
+    </template>
   </BModal>
 </template>
 
 <style scoped>
-.choice {
+.columns {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 28px;
+}
+section {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
+h2 {
+  margin-top: 6px;
+}
+p {
+  margin: 0;
+}
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+}
+.tick {
   display: flex;
   gap: 10px;
   align-items: center;
   min-height: 40px;
 }
-.choice input {
+.tick input,
+.question input {
   width: 20px;
   height: 20px;
+  flex: none;
+}
+.consent {
+  align-items: flex-start;
+  border-top: 1px solid var(--line);
+  padding-top: 10px;
+}
+.choices {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+}
+.question {
+  display: grid;
+  grid-template-columns: 1fr auto auto;
+  gap: 14px;
+  align-items: center;
+  border-top: 1px solid var(--line);
+  padding: 6px 0;
+}
+.question legend {
+  font-size: 0.9375rem;
+  margin: 0;
+  float: left;
+}
+.question label {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 36px;
+}
+.all {
+  justify-self: start;
+}
+.hint {
+  font-size: 0.8125rem;
+}
+.needs {
+  padding: 8px 12px;
+  background: var(--decide-tint);
+  color: var(--decide);
+  border: 1px solid var(--decide-edge);
+  border-radius: 6px;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 </style>

@@ -1,163 +1,53 @@
 <script setup lang="ts">
-/** What is planned: the standard in force, the course, the waves and the staff. */
-import { COMBINATION_NAMES, printDate, printTime, rulesOf, type StandardEvent } from '@able-gauge/core'
-import { computed, ref } from 'vue'
-import { byBib, wavesOf, type Day } from '../day/day.ts'
-import { shortDate } from '../ui/localTime.ts'
+/** The plan: the day and its people, stations and staff, ground, timetable, kit and papers. Changes are saved together. */
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import type { Day } from '../day/day.ts'
 import { useSession } from '../session/sessionStore.ts'
-import RosterDialog from './RosterDialog.vue'
-import ScoringTable from '../standards/ScoringTable.vue'
+import PlanDay from './PlanDay.vue'
+import PlanGround from './PlanGround.vue'
+import PlanPapers from './PlanPapers.vue'
+import PlanSave from './PlanSave.vue'
+import PlanStations from './PlanStations.vue'
+import PlanTimetable from './PlanTimetable.vue'
+import { usePlan } from './usePlan.ts'
 
 const props = defineProps<{
   day: Day
 }>()
 
-const session = useSession()
-const mayEnter = computed(() => session.may('officer', 'clerk') && !props.day.occasion.signedOff)
-const entering = ref(false)
-const standard = computed(() => props.day.standard)
-const waves = computed(() => wavesOf(props.day))
-const bibsIn = (wave: number): string =>
-  props.day.entries
-    .filter((entry) => entry.wave === wave)
-    .sort(byBib)
-    .map(({ bib }) => bib ?? 'no bib')
-    .join(', ')
+const PARTS = [
+  { part: 'day', label: 'Day and people' },
+  { part: 'stations', label: 'Stations and staff' },
+  { part: 'ground', label: 'Ground' },
+  { part: 'timetable', label: 'Timetable' },
+  { part: 'papers', label: 'Kit and papers' },
+] as const
 
-const restsOf = ({ restAfterMs }: StandardEvent): string =>
-  restAfterMs ? `Then rest at least ${printTime(restAfterMs)}.` : ''
+const route = useRoute()
+const session = useSession()
+const draft = usePlan(() => props.day)
+const mayEdit = computed(() => session.may('officer') && !props.day.occasion.signedOff)
+const part = computed(() => PARTS.find((one) => one.part === route.query['part'])?.part ?? 'day')
 </script>
 
 <template>
   <main class="room">
-    <div class="columns">
-      <section class="sheet">
-        <h1>{{ standard.name }}, version {{ standard.version }}</h1>
-        <p class="quiet">
-          {{ standard.organisation }}. In force from {{ printDate(standard.inForceFrom)
-          }}{{ standard.inForceTo ? ` to ${printDate(standard.inForceTo)}` : '' }}.
-          {{ standard.source }}
-        </p>
-        <article v-for="(event, index) in standard.events" :key="event.id" class="event">
-          <h2>
-            <span class="figures">{{ index + 1 }}</span> {{ event.name }}
-          </h2>
-          <p v-for="line in rulesOf(event.protocol, event.publishedIn)" :key="line">{{ line }}</p>
-          <ScoringTable :event="event" :categories="standard.categories" />
-          <p v-for="caution in event.cautions" :key="caution" class="quiet">{{ caution }}</p>
-          <p v-if="restsOf(event)" class="rest">{{ restsOf(event) }}</p>
-        </article>
-        <p class="quiet small">
-          {{ COMBINATION_NAMES[standard.combination.kind] }}. Retest from {{ standard.retest.earliestAfterDays }} days
-          after. Hand timing counts as good to {{ standard.uncertainty.handTimingMs / 1000 }} s; nearer to the cut
-          {{ standard.uncertainty.nearTheCut === 'decide' ? 'a person decides' : 'the mark is flagged' }}. Content hash
-          <span class="figures">{{ day.standardHash.slice(0, 16) }}…</span>
-        </p>
-      </section>
-      <aside>
-        <section class="sheet">
-          <h2>{{ day.occasion.venue }}</h2>
-          <p class="quiet">
-            {{ shortDate(day.occasion.testDate) }}, {{ day.entries.length }} entered in {{ waves.length }}
-            {{ waves.length === 1 ? 'wave' : 'waves' }}
-          </p>
-          <dl>
-            <template v-for="wave in waves" :key="wave">
-              <dt>Wave {{ wave }}</dt>
-              <dd class="figures">{{ bibsIn(wave) }}</dd>
-            </template>
-          </dl>
-          <p v-if="day.entries.length === 0">Nobody is entered yet.</p>
-          <div class="buttons">
-            <button
-              v-if="mayEnter"
-              class="btn"
-              :class="day.entries.length === 0 ? 'btn-primary' : 'btn-quiet'"
-              @click="entering = true"
-            >
-              People from a file
-            </button>
-            <RouterLink
-              class="btn"
-              :class="day.entries.length === 0 ? 'btn-quiet' : 'btn-primary'"
-              :to="{ name: 'muster' }"
-              >Go to muster</RouterLink
-            >
-          </div>
-        </section>
-        <section class="sheet">
-          <h2>Staff</h2>
-          <ul>
-            <li v-for="member in day.staff" :key="member.accountId">
-              <strong>{{ member.displayName }}</strong><span class="quiet">{{ member.duty }}</span>
-            </li>
-          </ul>
-        </section>
-      </aside>
-    </div>
-    <RosterDialog v-model="entering" :day="day" />
+    <nav class="parts" aria-label="Parts of the plan">
+      <RouterLink
+        v-for="one in PARTS"
+        :key="one.part"
+        :to="{ name: 'plan', query: { part: one.part } }"
+        :class="{ here: part === one.part }"
+        :aria-current="part === one.part ? 'page' : undefined"
+        >{{ one.label }}</RouterLink
+      >
+    </nav>
+    <PlanSave v-if="mayEdit" :draft="draft" />
+    <PlanStations v-if="part === 'stations'" :day="day" :draft="draft" :may-edit="mayEdit" />
+    <PlanGround v-else-if="part === 'ground'" :day="day" :draft="draft" :may-edit="mayEdit" />
+    <PlanTimetable v-else-if="part === 'timetable'" :day="day" :draft="draft" :may-edit="mayEdit" />
+    <PlanPapers v-else-if="part === 'papers'" :day="day" :draft="draft" :may-edit="mayEdit" />
+    <PlanDay v-else :day="day" />
   </main>
 </template>
-
-<style scoped>
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 360px;
-  gap: 16px;
-  align-items: start;
-}
-section {
-  padding: 18px 20px;
-}
-aside {
-  display: grid;
-  gap: 16px;
-}
-.event {
-  border-top: 1px solid var(--line);
-  padding: 14px 0;
-}
-.event h2 .figures {
-  display: inline-block;
-  width: 1.4em;
-}
-.event p {
-  margin: 4px 0 0;
-}
-.rest {
-  font-weight: 650;
-}
-.small {
-  font-size: 0.8125rem;
-  margin: 0;
-}
-.buttons {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  margin-top: 10px;
-}
-dl {
-  margin: 8px 0 0;
-}
-dd {
-  margin: 0 0 8px;
-}
-ul {
-  list-style: none;
-  padding: 0;
-  margin: 6px 0 0;
-}
-li {
-  display: flex;
-  justify-content: space-between;
-  gap: 10px;
-  padding: 7px 0;
-  border-top: 1px solid var(--line);
-}
-@media (max-width: 900px) {
-  .columns {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
-</style>

@@ -2,8 +2,10 @@
 /** People from a file: which column is what, which rows are faulty and why, and the good ones entered. */
 import { NEEDED_FIELDS, ROSTER_FIELDS, ROSTER_LABELS, type RosterField } from '@able-gauge/core'
 import { BModal } from 'bootstrap-vue-next'
-import { computed, nextTick, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Day } from '../day/day.ts'
+import RosterKnown from './RosterKnown.vue'
+import RosterTyped from './RosterTyped.vue'
 import { useRoster } from './useRoster.ts'
 
 const props = defineProps<{
@@ -26,6 +28,13 @@ const {
   open: read,
   send,
 } = useRoster(() => props.day)
+
+const WAYS = [
+  { id: 'file', label: 'From a file' },
+  { id: 'known', label: 'Already known' },
+  { id: 'typed', label: 'Typed' },
+] as const
+const way = ref<(typeof WAYS)[number]['id']>('file')
 
 const onFile = (event: Event): void => {
   // the listener stands on the field alone
@@ -50,89 +59,120 @@ const nameOf = (category: string): string =>
 </script>
 
 <template>
-  <BModal v-model="open" title="People from a file" size="xl" scrollable no-footer>
-    <p>
-      A table saved as CSV, with comma or semicolon: one heading, one person a row. Good rows are entered; faulty ones
-      are told with their line and left for you to correct. Nobody is entered twice, so the corrected file can be read
-      again.
-    </p>
-    <input class="form-control" type="file" accept=".csv,text/csv,text/plain" aria-label="The file" @change="onFile" />
-    <template v-if="headings.length > 0">
-      <h2>Which column is what</h2>
-      <div class="columns">
-        <label v-for="field in ROSTER_FIELDS" :key="field">
-          {{ ROSTER_LABELS[field] }}<small v-if="!NEEDED_FIELDS.includes(field)" class="quiet"> if there is one</small>
-          <select class="form-select" :value="mapping[field] ?? ''" @change="onColumn(field, $event)">
-            <option value="">none</option>
-            <option v-for="(heading, index) in headings" :key="index" :value="index">
-              {{ heading || `column ${index + 1}` }}
-            </option>
-          </select>
-        </label>
-        <label>
-          People in a wave<small class="quiet"> where no wave is given</small>
-          <input v-model.number="waveOf" class="form-control" type="number" min="1" max="500" />
-        </label>
-      </div>
-      <p v-if="missing.length > 0" class="problem" role="status">
-        Say which column holds: {{ missing.map((field) => ROSTER_LABELS[field].toLowerCase()).join(', ') }}.
+  <BModal v-model="open" title="Enter people" size="xl" scrollable no-footer>
+    <div class="ways" role="group" aria-label="How people are entered">
+      <button
+        v-for="{ id, label } in WAYS"
+        :key="id"
+        class="btn btn-sm btn-quiet"
+        :aria-pressed="way === id"
+        @click="way = id"
+      >
+        {{ label }}
+      </button>
+    </div>
+    <RosterKnown v-if="way === 'known'" :day="day" :wave-of="waveOf" />
+    <RosterTyped v-else-if="way === 'typed'" :day="day" :wave-of="waveOf" />
+    <template v-else>
+      <p>
+        A table saved as CSV, with comma or semicolon: one heading, one person a row. Good rows are entered; faulty ones
+        are told with their line and left for you to correct. Nobody is entered twice, so the corrected file can be read
+        again.
       </p>
-      <template v-else>
-        <table v-if="preview.length > 0" class="table table-sm">
-          <thead>
-            <tr>
-              <th scope="col">Line</th>
-              <th scope="col">Number</th>
-              <th scope="col">Name</th>
-              <th scope="col">Born</th>
-              <th scope="col">Category</th>
-              <th scope="col">Bib</th>
-              <th scope="col">Wave</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="{ line, row } in preview" :key="line">
-              <td class="figures">{{ line }}</td>
-              <td class="figures">{{ row.number }}</td>
-              <td>{{ row.givenName }} {{ row.familyName }}</td>
-              <td class="figures">{{ row.birthDate }}</td>
-              <td>{{ nameOf(row.category) }}</td>
-              <td class="figures">{{ row.bib ?? 'next free' }}</td>
-              <td class="figures">{{ row.wave ?? 'with room' }}</td>
-            </tr>
-          </tbody>
-        </table>
-        <p class="quiet">
-          {{ fileName }}: {{ reading.rows.length }} good rows of {{ rowCount
-          }}<template v-if="preview.length > 0">, the first {{ preview.length }} above</template>.
+      <input
+        class="form-control"
+        type="file"
+        accept=".csv,text/csv,text/plain"
+        aria-label="The file"
+        @change="onFile"
+      />
+      <template v-if="headings.length > 0">
+        <h2>Which column is what</h2>
+        <div class="columns">
+          <label v-for="field in ROSTER_FIELDS" :key="field">
+            {{ ROSTER_LABELS[field]
+            }}<small v-if="!NEEDED_FIELDS.includes(field)" class="quiet"> if there is one</small>
+            <select class="form-select" :value="mapping[field] ?? ''" @change="onColumn(field, $event)">
+              <option value="">none</option>
+              <option v-for="(heading, index) in headings" :key="index" :value="index">
+                {{ heading || `column ${index + 1}` }}
+              </option>
+            </select>
+          </label>
+          <label>
+            People in a wave<small class="quiet"> where no wave is given</small>
+            <input v-model.number="waveOf" class="form-control" type="number" min="1" max="500" />
+          </label>
+        </div>
+        <p v-if="missing.length > 0" class="problem" role="status">
+          Say which column holds: {{ missing.map((field) => ROSTER_LABELS[field].toLowerCase()).join(', ') }}.
         </p>
-        <button
-          class="btn btn-primary btn-lg"
-          :disabled="reading.rows.length === 0 || sending || done !== null"
-          @click="send"
-        >
-          Enter {{ reading.rows.length }} {{ reading.rows.length === 1 ? 'person' : 'people' }}
-        </button>
-        <p v-if="done" ref="doneBox" class="done" role="status" tabindex="-1">
-          {{ done.entered }} entered<template v-if="done.known > 0">, {{ done.known }} of them known already</template
-          ><template v-if="done.already > 0">; {{ done.already }} were on the day before</template>.
-        </p>
-        <section v-if="findings.length > 0" aria-labelledby="faulty">
-          <h2 id="faulty">{{ faultyLines }} {{ faultyLines === 1 ? 'row' : 'rows' }} to correct</h2>
-          <ul class="faulty">
-            <li v-for="(finding, index) in findings" :key="index">
-              Line {{ finding.line }}, {{ ROSTER_LABELS[finding.field].toLowerCase() }}: found
-              <strong>{{ finding.found }}</strong>, expected {{ finding.expected }}.
-            </li>
-          </ul>
-        </section>
+        <template v-else>
+          <table v-if="preview.length > 0" class="table table-sm">
+            <thead>
+              <tr>
+                <th scope="col">Line</th>
+                <th scope="col">Number</th>
+                <th scope="col">Name</th>
+                <th scope="col">Born</th>
+                <th scope="col">Category</th>
+                <th scope="col">Bib</th>
+                <th scope="col">Wave</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="{ line, row } in preview" :key="line">
+                <td class="figures">{{ line }}</td>
+                <td class="figures">{{ row.number }}</td>
+                <td>{{ row.givenName }} {{ row.familyName }}</td>
+                <td class="figures">{{ row.birthDate }}</td>
+                <td>{{ nameOf(row.category) }}</td>
+                <td class="figures">{{ row.bib ?? 'next free' }}</td>
+                <td class="figures">{{ row.wave ?? 'with room' }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <p class="quiet">
+            {{ fileName }}: {{ reading.rows.length }} good rows of {{ rowCount
+            }}<template v-if="preview.length > 0">, the first {{ preview.length }} above</template>.
+          </p>
+          <button
+            class="btn btn-primary btn-lg"
+            :disabled="reading.rows.length === 0 || sending || done !== null"
+            @click="send"
+          >
+            Enter {{ reading.rows.length }} {{ reading.rows.length === 1 ? 'person' : 'people' }}
+          </button>
+          <p v-if="done" ref="doneBox" class="done" role="status" tabindex="-1">
+            {{ done.entered }} entered<template v-if="done.known > 0">, {{ done.known }} of them known already</template
+            ><template v-if="done.already > 0">; {{ done.already }} were on the day before</template>.
+          </p>
+          <section v-if="findings.length > 0" aria-labelledby="faulty">
+            <h2 id="faulty">{{ faultyLines }} {{ faultyLines === 1 ? 'row' : 'rows' }} to correct</h2>
+            <ul class="faulty">
+              <li v-for="(finding, index) in findings" :key="index">
+                Line {{ finding.line }}, {{ ROSTER_LABELS[finding.field].toLowerCase() }}: found
+                <strong>{{ finding.found }}</strong>, expected {{ finding.expected }}.
+              </li>
+            </ul>
+          </section>
+        </template>
       </template>
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     </template>
-    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   </BModal>
 </template>
 
 <style scoped>
+.ways {
+  display: flex;
+  gap: 6px;
+  margin-bottom: 12px;
+}
+[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--sheet);
+}
 h2 {
   margin: 16px 0 8px;
 }

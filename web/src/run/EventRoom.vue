@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Opens the console that belongs to the kind of the event; figures can be typed from a card in every event. */
-import { chosenEvent, type EventKind, type ProtocolOf, type StandardEvent } from '@able-gauge/core'
+import { chosenEvent, chosenFor, type EventKind, type ProtocolOf, type StandardEvent } from '@able-gauge/core'
 import { computed, type Component } from 'vue'
 import { useRoute } from 'vue-router'
 import type { Day, Entry } from '../day/day.ts'
@@ -44,7 +44,8 @@ const way = computed(() => wayIn(route.query['way']))
 /** A candidate does the event itself or an alternate of another kind; its captures belong to the battery's event. */
 const doneBy = (one: StandardEvent, entry: Entry): StandardEvent => {
   const { id: entryId, ageYears, ageCountedOn, category } = entry
-  return { ...chosenEvent(props.day.standard, one, { entryId, ageYears, ageCountedOn, category }).event, id: one.id }
+  const candidate = { entryId, ageYears, ageCountedOn, category, ...chosenFor(entry) }
+  return { ...chosenEvent(props.day.standard, one, candidate).event, id: one.id }
 }
 const consoleFor = ({ protocol }: StandardEvent): Component => {
   // one repetition's load that is computed from several is read, not lifted step by step

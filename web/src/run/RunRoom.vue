@@ -1,10 +1,12 @@
 <script setup lang="ts">
 /** The order of events: what is done, what comes next, and the way to each console. */
-import { askedIn, printTime } from '@able-gauge/core'
+import { askedIn, confirmationOf, openHolds, printTime } from '@able-gauge/core'
 import { computed } from 'vue'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
+import { useRecords } from '../day/useRecords.ts'
 import { useSession } from '../session/sessionStore.ts'
+import { timeOfDay } from '../ui/localTime.ts'
 import RunRests from './RunRests.vue'
 import RunWaves from './RunWaves.vue'
 import { progressOf } from './eventProgress.ts'
@@ -15,16 +17,29 @@ const props = defineProps<{
 
 const store = useDay()
 const session = useSession()
+const station = computed(() => session.account?.station)
+const { write, writing, problem } = useRecords(() => props.day)
+const confirm = (eventId: string): Promise<boolean> => write({ kind: 'eventConfirmed', eventId, note: '' })
+const mayKey = computed(() => session.may('officer', 'grader', 'timer', 'clerk') && !props.day.occasion.signedOff)
 const mayCapture = computed(() => session.may('officer', 'grader', 'timer') && !props.day.occasion.signedOff)
 
 const rows = computed(() =>
-  props.day.standard.events.map((event) => ({
-    event,
-    asked: askedIn(event),
-    ...progressOf(props.day.entries, store.marksIn(event.id).value),
-  })),
+  props.day.standard.events
+    // whoever joined a station sees that station
+    .filter(({ id }) => station.value === undefined || station.value.eventIds.includes(id))
+    .map((event) => ({
+      event,
+      asked: askedIn(event),
+      confirmed: confirmationOf(props.day.records, event.id),
+      ...progressOf(props.day.entries, store.marksIn(event.id).value),
+    })),
 )
 const next = computed(() => rows.value.find(({ done, here }) => done < here)?.event.id)
+const holdReasons = (entryId: string): string =>
+  openHolds(props.day.records)
+    .filter(({ content }) => content.entryId === entryId)
+    .map(({ content }) => content.reason)
+    .join('; ')
 const held = computed(() => props.day.entries.filter(({ attendance }) => attendance === 'held'))
 </script>
 
@@ -35,12 +50,26 @@ const held = computed(() => props.day.entries.filter(({ attendance }) => attenda
       The day is signed off. Consoles can be read; nothing more is captured.
     </p>
     <ol class="events">
-      <li v-for="({ event, asked, done, underWay, here }, index) in rows" :key="event.id">
+      <li v-for="({ event, asked, done, underWay, here, confirmed }, index) in rows" :key="event.id">
         <article class="sheet event">
           <span class="number figures" aria-hidden="true">{{ index + 1 }}</span>
           <div class="what">
             <h2>{{ event.name }}</h2>
             <span class="quiet">{{ asked }}</span>
+            <span v-if="confirmed" class="quiet confirmed">
+              ◆ Confirmed by {{ confirmed.actor }}, {{ timeOfDay(confirmed.atMs, day.occasion.zone).slice(0, 5) }}
+            </span>
+            <span v-else-if="mayCapture || mayKey" class="more">
+              <RouterLink v-if="mayKey" :to="{ name: 'cards', params: { eventId: event.id } }">Key in cards</RouterLink>
+              <button
+                v-if="mayCapture && here > 0 && done === here"
+                class="btn btn-quiet btn-sm"
+                :disabled="writing"
+                @click="confirm(event.id)"
+              >
+                Confirm the event
+              </button>
+            </span>
           </div>
           <div class="progress-words">
             <strong class="figures">{{ done }} of {{ here }}</strong>
@@ -58,14 +87,17 @@ const held = computed(() => props.day.entries.filter(({ attendance }) => attenda
         <p v-if="event.restAfterMs" class="rest">Rest at least {{ printTime(event.restAfterMs) }}</p>
       </li>
     </ol>
-    <RunRests v-if="!day.occasion.signedOff" :day="day" />
-    <RunWaves :day="day" />
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <template v-if="!station">
+      <RunRests v-if="!day.occasion.signedOff" :day="day" />
+      <RunWaves :day="day" />
+    </template>
     <div class="aside">
       <section v-if="held.length > 0" class="sheet hold">
         <h2>Held: may not start</h2>
         <p v-for="entry in held" :key="entry.id">
           <strong class="figures">{{ entry.bib ?? 'no bib' }}</strong> {{ entry.person.givenName }}
-          {{ entry.person.familyName }}. {{ entry.note }}
+          {{ entry.person.familyName }}. {{ holdReasons(entry.id) || entry.note }}
         </p>
       </section>
       <section class="sheet care">
@@ -105,6 +137,16 @@ h1 {
 .what {
   display: flex;
   flex-direction: column;
+}
+.more {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px;
+  align-items: center;
+  font-size: 0.8125rem;
+}
+.confirmed {
+  font-size: 0.8125rem;
 }
 .progress-words .quiet {
   margin-left: 8px;

@@ -28,6 +28,22 @@ const signIn = async (): Promise<void> => {
   }
 }
 
+const code = ref('')
+const who = ref('')
+const joinProblem = ref('')
+const join = async (): Promise<void> => {
+  busy.value = true
+  joinProblem.value = ''
+  try {
+    const dayId = await session.joinStation(code.value.trim(), who.value.trim())
+    await router.push({ name: 'run', params: { dayId } })
+  } catch (error) {
+    joinProblem.value = inWords(error)
+  } finally {
+    busy.value = false
+  }
+}
+
 const signInAs = async (signInName: string): Promise<void> => {
   name.value = signInName
   password.value = session.demo?.password ?? ''
@@ -44,24 +60,45 @@ const signInAs = async (signInName: string): Promise<void> => {
     <div class="ruler" aria-hidden="true" />
   </header>
   <main class="room">
-    <div class="columns" :class="{ one: !session.demo }">
-      <form class="sheet card-pad" @submit.prevent="signIn">
-        <h1>Sign in</h1>
-        <label for="name">Name</label>
-        <BFormInput
-          id="name"
-          v-model="name"
-          autocomplete="username"
-          autocapitalize="none"
-          spellcheck="false"
-          required
-          autofocus
-        />
-        <label for="password">Password</label>
-        <BFormInput id="password" v-model="password" type="password" autocomplete="current-password" required />
-        <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-        <BButton type="submit" variant="primary" size="lg" :disabled="busy">Sign in</BButton>
-      </form>
+    <div class="columns">
+      <div class="stack" :class="{ wide: !session.demo }">
+        <form class="sheet card-pad" @submit.prevent="signIn">
+          <h1>Sign in</h1>
+          <label for="name">Name</label>
+          <BFormInput
+            id="name"
+            v-model="name"
+            autocomplete="username"
+            autocapitalize="none"
+            spellcheck="false"
+            required
+            autofocus
+          />
+          <label for="password">Password</label>
+          <BFormInput id="password" v-model="password" type="password" autocomplete="current-password" required />
+          <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+          <BButton type="submit" variant="primary" size="lg" :disabled="busy">Sign in</BButton>
+        </form>
+        <form class="sheet card-pad" @submit.prevent="join">
+          <h2>Join a station</h2>
+          <p class="quiet">With the code the officer in charge gave you. No account is needed.</p>
+          <label for="code">Station code</label>
+          <BFormInput
+            id="code"
+            v-model="code"
+            class="figures code"
+            maxlength="12"
+            autocapitalize="characters"
+            autocomplete="off"
+            spellcheck="false"
+            required
+          />
+          <label for="who">Your name</label>
+          <BFormInput id="who" v-model="who" maxlength="80" autocomplete="name" required />
+          <p v-if="joinProblem" class="problem" role="alert">{{ joinProblem }}</p>
+          <BButton type="submit" variant="quiet" :disabled="busy">Join the station</BButton>
+        </form>
+      </div>
       <section v-if="session.demo" class="sheet card-pad">
         <h2>The demo: the Tarn Isles</h2>
         <p class="quiet">An invented territory with made-up people. Choose whom to be; all share one password.</p>
@@ -111,9 +148,19 @@ const signInAs = async (signInName: string): Promise<void> => {
   gap: 20px;
   align-items: start;
 }
-.columns.one {
-  grid-template-columns: minmax(0, 440px);
-  justify-content: center;
+.stack {
+  display: grid;
+  gap: 20px;
+  align-items: start;
+}
+.stack.wide {
+  grid-column: 1 / -1;
+  grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
+}
+.code {
+  font-size: 1.25rem;
+  letter-spacing: 0.1em;
+  text-transform: uppercase;
 }
 .card-pad {
   padding: 24px;

@@ -11,6 +11,8 @@ export interface Account {
   readonly signInName: string
   readonly displayName: string
   readonly role: Role
+  /** Joined with a station code: works these events of this day alone. */
+  readonly station?: { readonly occasionId: string; readonly eventIds: readonly string[] }
 }
 
 /** The made-up people one can be in the demo. */
@@ -57,6 +59,14 @@ export const useSession = defineStore('session', () => {
     lastAccount.value = answer.account
   }
 
+  /** Joins a station with its short code. @returns the day it belongs to */
+  const joinStation = async (code: string, name: string): Promise<string> => {
+    const answer = await call<{ account: Account }>('POST', '/session/station', { code, name })
+    account.value = answer.account
+    lastAccount.value = answer.account
+    return answer.account.station?.occasionId ?? ''
+  }
+
   const signOut = async (): Promise<void> => {
     await call('DELETE', '/session')
     account.value = null
@@ -66,5 +76,5 @@ export const useSession = defineStore('session', () => {
 
   const may = (...roles: readonly Role[]): boolean => account.value !== null && roles.includes(account.value.role)
 
-  return { account, demo, known, look, signIn, signOut, may }
+  return { account, demo, known, look, signIn, joinStation, signOut, may }
 })

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** The end of the day: what is still open, and the officer's signature. */
+import { confirmationOf, openHolds, openProtests, recordsOf } from '@able-gauge/core'
 import { BFormInput } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { call, inWords } from '../api.ts'
-import { byBib, fullName, type Day } from '../day/day.ts'
+import { byBib, fullName, type Day, type Entry } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useSession } from '../session/sessionStore.ts'
 import { dateAndTime } from '../ui/localTime.ts'
@@ -23,15 +24,43 @@ const busy = ref(false)
 const open = computed(() =>
   [...props.day.entries].sort(byBib).flatMap((entry) => {
     const verdict = store.verdicts.get(entry.id)
-    return verdict && !verdict.settled && entry.attendance !== 'absent' ? [{ entry, verdict }] : []
+    return verdict && !verdict.settled && isHere(entry) ? [{ entry, verdict }] : []
   }),
 )
+/** What should be settled first, beside open verdicts. */
+const loose = computed(() => {
+  const { standard, records, entries } = props.day
+  const begun = standard.events.filter(({ id }) =>
+    [...store.marksIn(id).value.values()].some(({ kind }) => kind !== 'waiting'),
+  )
+  const unconfirmed = begun.filter(({ id }) => !confirmationOf(records, id))
+  const protests = openProtests(records).length
+  const holds = openHolds(records).length
+  const expected = entries.filter(({ attendance }) => attendance === 'expected' || attendance === 'late').length
+  return [
+    ...unconfirmed.map(({ name }) => `${name} is not confirmed by its grader or timer.`),
+    ...(protests > 0 ? [`${protests} ${protests === 1 ? 'protest is' : 'protests are'} not answered.`] : []),
+    ...(holds > 0 ? [`${holds} ${holds === 1 ? 'hold stands' : 'holds stand'}.`] : []),
+    ...(expected > 0
+      ? [`${expected} ${expected === 1 ? 'person is' : 'people are'} still expected: absent, or late?`]
+      : []),
+    ...(recordsOf(records, 'briefed').length === 0 ? ['No briefing is on record.'] : []),
+    ...(recordsOf(records, 'conditions').length === 0 ? ['No conditions are on record.'] : []),
+  ]
+})
+const isHere = ({ attendance }: Entry): boolean => attendance !== 'absent' && attendance !== 'withdrawn'
 const openWords = computed(() => (open.value.length === 1 ? '1 verdict is' : `${open.value.length} verdicts are`))
 const settledCount = computed(() => [...store.verdicts.values()].filter(({ settled }) => settled).length)
 const mayHave = computed(() => session.may('officer') && !props.day.occasion.signedOff)
 const ready = computed(
   () => store.waitingCount === 0 && password.value !== '' && (open.value.length === 0 || acceptOpen.value),
 )
+
+const nameOf = (entryId: string): string => {
+  const entry = props.day.entries.find(({ id }) => id === entryId)
+  return entry ? `${entry.bib ?? ''} ${fullName(entry)}` : ''
+}
+const eventName = (id: string): string => props.day.standard.events.find((event) => event.id === id)?.name ?? id
 
 const sign = async (): Promise<void> => {
   busy.value = true
@@ -61,7 +90,21 @@ const sign = async (): Promise<void> => {
       <p class="quiet">
         Content hash of the standard: <span class="figures hash">{{ day.standardHash }}</span>
       </p>
-      <RouterLink class="btn btn-primary" :to="{ name: 'verdicts' }">See the verdicts</RouterLink>
+      <template v-if="day.amendments.length > 0">
+        <h2>Amended since</h2>
+        <p v-for="one in day.amendments" :key="one.id">
+          {{ nameOf(one.entryId) }}, {{ eventName(one.eventId) }}: {{ one.as }}. {{ one.reason }}
+          <small class="quiet">{{ one.by }}, {{ dateAndTime(one.atMs, day.occasion.zone) }}</small>
+        </p>
+      </template>
+      <p class="quiet">
+        From now on only an amendment with a reason and a signature changes a mark; it is made in the reasons of that
+        mark, and shown wherever the mark is.
+      </p>
+      <RouterLink class="btn btn-primary" :to="{ name: 'verdicts', query: { part: 'hand-out' } }"
+        >Hand out the results</RouterLink
+      >
+      <RouterLink class="btn btn-quiet" :to="{ name: 'verdicts' }">See the verdicts</RouterLink>
     </section>
     <div v-else class="columns">
       <section class="sheet">
@@ -70,6 +113,12 @@ const sign = async (): Promise<void> => {
           {{ settledCount }} of {{ day.entries.length }} are settled. After the signature no capture is taken and no
           verdict changes.
         </p>
+        <template v-if="loose.length > 0">
+          <h2>Also loose</h2>
+          <ul class="loose">
+            <li v-for="sentence in loose" :key="sentence">◇ {{ sentence }}</li>
+          </ul>
+        </template>
         <ul>
           <li v-for="{ entry, verdict } in open" :key="entry.id">
             <strong class="figures">{{ entry.bib ?? '–' }}</strong>
@@ -130,6 +179,9 @@ li {
   align-items: center;
   padding: 7px 0;
   border-top: 1px solid var(--line);
+}
+.loose li {
+  display: block;
 }
 li strong {
   font-size: 1.0625rem;

@@ -8,6 +8,7 @@ import BrandMark from './BrandMark.vue'
 const session = useSession()
 const router = useRouter()
 const route = useRoute()
+const inPeople = computed(() => route.path.startsWith('/people'))
 const inLibrary = computed(() => route.path.startsWith('/standards'))
 
 const leave = async (): Promise<void> => {
@@ -21,7 +22,13 @@ const leave = async (): Promise<void> => {
     <BrandMark /><strong>Able Gauge</strong>
     <nav aria-label="Rooms">
       <RouterLink :to="{ name: 'days' }" exact-active-class="here">Days</RouterLink>
+      <RouterLink v-if="session.may('officer', 'clerk')" :to="{ name: 'people' }" :class="{ here: inPeople }"
+        >People</RouterLink
+      >
       <RouterLink :to="{ name: 'library' }" :class="{ here: inLibrary }">Standards</RouterLink>
+      <RouterLink v-if="session.may('officer')" :to="{ name: 'houseRules' }" active-class="here"
+        >House rules</RouterLink
+      >
     </nav>
     <span class="who"
       >{{ session.account?.displayName

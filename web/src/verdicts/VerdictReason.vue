@@ -10,7 +10,9 @@ import TraceList from '../ui/TraceList.vue'
 import VerdictChip from '../ui/VerdictChip.vue'
 import { figureOf, markerOf, wordFor } from '../ui/verdictWords.ts'
 import CaptureListDialog from './CaptureListDialog.vue'
+import CapturesAside from './CapturesAside.vue'
 import VerdictDecision from './VerdictDecision.vue'
+import VerdictRulings from './VerdictRulings.vue'
 
 const props = defineProps<{
   day: Day
@@ -19,6 +21,8 @@ const props = defineProps<{
   /** The event whose mark is explained, or null for the verdict. */
   eventId: string | null
   capturesOf: (eventId: string) => Capture[]
+  /** Whether the captures stand in the panel, device beside device. */
+  aside?: boolean
 }>()
 
 const emit = defineEmits<{
@@ -66,7 +70,9 @@ const captures = computed(() => {
       <Gauge v-if="mark.cut" :cut="mark.cut" :value="figureOf(mark)" :state="markerOf(mark)" size="large" />
       <TraceList class="steps" :trace="mark.trace" />
       <VerdictDecision v-if="mayDecide" :event-id="event.id" :entry="entry" />
+      <CapturesAside v-if="aside" :day="day" :captures="captures" />
       <button class="btn btn-quiet" @click="showCaptures = true">Open the captures</button>
+      <VerdictRulings :day="day" :event="event" :entry="entry" :captures="captures" />
       <CaptureListDialog
         v-model="showCaptures"
         :day="day"

@@ -1,12 +1,15 @@
 <script setup lang="ts">
 /** Everybody's verdict with a small gauge for each event; the panel beside it gives the reasons. */
-import { conductOf, OUTCOMES, type Outcome } from '@able-gauge/core'
+import { conductOf, doubtfulCases, OUTCOMES, type Outcome } from '@able-gauge/core'
 import { computed, nextTick, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { byBib, shortName, type Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useSession } from '../session/sessionStore.ts'
 import VerdictChip from '../ui/VerdictChip.vue'
+import HandOut from '../handout/HandOut.vue'
 import VerdictCell from './VerdictCell.vue'
+import VerdictQueue from './VerdictQueue.vue'
 import VerdictReason from './VerdictReason.vue'
 import { useVerdicts } from './useVerdicts.ts'
 
@@ -14,6 +17,7 @@ const props = defineProps<{
   day: Day
 }>()
 
+const route = useRoute()
 const store = useDay()
 const session = useSession()
 const { verdicts, judged } = useVerdicts(() => props.day)
@@ -23,13 +27,21 @@ const chosen = ref<{ readonly entryId: string; readonly eventId: string | null }
 
 const rows = computed(() =>
   [...props.day.entries]
-    .filter(({ attendance }) => attendance !== 'absent')
+    .filter(({ attendance }) => attendance !== 'absent' && attendance !== 'withdrawn')
     .sort(byBib)
     .flatMap((entry) => {
       const verdict = verdicts.value.get(entry.id)
       return verdict ? [{ entry, verdict }] : []
     }),
 )
+const part = computed(() => {
+  const wanted = String(route.query['part'] ?? 'all')
+  return wanted === 'doubtful' || wanted === 'hand-out' ? wanted : 'all'
+})
+const cases = computed(() => {
+  const here = new Map(rows.value.map(({ entry, verdict }) => [entry.id, verdict]))
+  return doubtfulCases(props.day.standard, here, props.day.records)
+})
 const shown = computed(() => rows.value.filter(({ verdict }) => only.value === 'all' || verdict.outcome === only.value))
 
 const WORDS: Readonly<Record<Outcome, string>> = {
@@ -76,7 +88,17 @@ watch(
 
 <template>
   <main class="room verdicts">
-    <div class="top">
+    <nav class="parts" aria-label="Parts of the verdicts">
+      <RouterLink :to="{ name: 'verdicts' }" :class="{ here: part === 'all' }">Everybody</RouterLink>
+      <RouterLink :to="{ name: 'verdicts', query: { part: 'doubtful' } }" :class="{ here: part === 'doubtful' }"
+        >To look at ({{ cases.length }})</RouterLink
+      >
+      <RouterLink :to="{ name: 'verdicts', query: { part: 'hand-out' } }" :class="{ here: part === 'hand-out' }"
+        >Hand out</RouterLink
+      >
+    </nav>
+    <HandOut v-if="part === 'hand-out'" :day="day" :verdicts="verdicts" />
+    <div v-if="part === 'all'" class="top">
       <h1 class="visually-hidden">Verdicts</h1>
       <ul class="counts">
         <li v-for="{ outcome, count } in counts" :key="outcome">
@@ -95,8 +117,15 @@ watch(
         >Go to sign-off</RouterLink
       >
     </div>
-    <div class="columns">
-      <div class="sheet table-box">
+    <div v-if="part !== 'hand-out'" class="columns" :class="{ doubtful: part === 'doubtful' }">
+      <VerdictQueue
+        v-if="part === 'doubtful'"
+        :day="day"
+        :cases="cases"
+        :chosen="chosen"
+        @choose="(entryId, eventId) => (chosen = { entryId, eventId })"
+      />
+      <div v-else class="sheet table-box">
         <table>
           <thead>
             <tr>
@@ -143,6 +172,7 @@ watch(
         :verdict="chosenRow.verdict"
         :event-id="chosen.eventId"
         :captures-of="store.allIn"
+        :aside="part === 'doubtful'"
         @choose="(eventId) => (chosen = { entryId: chosenRow!.entry.id, eventId })"
         @close="chosen = null"
       />
@@ -185,6 +215,9 @@ watch(
   gap: 16px;
   align-items: start;
   flex: 1;
+}
+.columns.doubtful {
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
 }
 .table-box {
   overflow: clip;
@@ -248,6 +281,9 @@ tr:last-child td {
   margin: 0;
 }
 @media (max-width: 900px) {
+  .columns.doubtful {
+    grid-template-columns: minmax(0, 1fr);
+  }
   .columns {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -29,8 +29,8 @@ export const useVerdicts = (
     }
   }
   watch(
-    () => day().occasion.signedOff !== null,
-    (isSigned) => {
+    () => [day().occasion.signedOff !== null, day().amendments.length] as const,
+    ([isSigned]) => {
       if (isSigned) void readSigned()
     },
     { immediate: true },

@@ -1,0 +1,33 @@
+import { expect, test } from 'vitest'
+import { demoStandard } from '../../testing/demoStandard.ts'
+import { firstPlan } from '../plan/dayPlan.ts'
+import { makeTimetable, timetableTask } from '../plan/timetable.ts'
+import { momentAt, printCalendar } from './calendar.ts'
+
+const standard = demoStandard('constabulary-entry-v3')
+const plan = firstPlan(standard)
+const day = {
+  id: 'day-1',
+  name: 'Entry test, group C',
+  venue: 'Fallow Point track',
+  zone: 'Etc/GMT-12',
+  testDate: '2026-11-24',
+  eventName: (id: string) => standard.events.find((event) => event.id === id)?.name ?? id,
+}
+
+test('times of the plan are those of the clocks at the venue', () => {
+  // twelve hours ahead: nine in the morning there is nine in the evening before in UTC
+  expect(new Date(momentAt(day, plan, 0, '09:00')).toISOString()).toBe('2026-11-23T21:00:00.000Z')
+})
+test('the calendar holds the muster and each wave at each event', () => {
+  const timetable = makeTimetable(timetableTask(plan, standard.events, [{ wave: 1, entryIds: ['a'] }]))
+  const text = printCalendar(day, plan, timetable, 0)
+  expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(6)
+  expect(text).toContain('SUMMARY:Muster\\, Entry test\\, group C')
+  expect(text).toContain('DTSTART:20261123T200000Z')
+  // press-ups of one person: from nine, 150 seconds
+  expect(text).toMatch(
+    /SUMMARY:Press-ups.*\r\nDTSTART:20261123T210000Z\r\nDTEND:20261123T210230Z|DTSTART:20261123T210000Z\r\nDTEND:20261123T210230Z/,
+  )
+  expect(text).toContain('LOCATION:Fallow Point track')
+})

@@ -1,0 +1,55 @@
+/** The day as a calendar file (iCalendar, RFC 5545): muster, and every wave at every event. */
+import ical, { ICalCalendarMethod } from 'ical-generator'
+import { Temporal } from 'temporal-polyfill'
+import type { DayPlan } from '../plan/dayPlan.ts'
+import type { Timetable } from '../plan/timetable.ts'
+
+export interface CalendarDay {
+  readonly id: string
+  readonly name: string
+  readonly venue: string
+  readonly zone: string
+  /** YYYY-MM-DD */
+  readonly testDate: string
+  readonly eventName: (eventId: string) => string
+}
+
+/** @param stampMs when the file is made @returns the text of an .ics file; moments are in UTC, so that no zone table is needed */
+export const printCalendar = (day: CalendarDay, plan: DayPlan, timetable: Timetable, stampMs: number): string => {
+  const calendar = ical({ name: day.name, prodId: { company: 'Able Gauge', product: 'test day' } })
+  calendar.method(ICalCalendarMethod.PUBLISH)
+  const add = (id: string, summary: string, startMs: number, endMs: number): void => {
+    calendar.createEvent({
+      id: `${id}@${day.id}`,
+      summary,
+      location: day.venue,
+      start: new Date(startMs),
+      end: new Date(endMs),
+      stamp: new Date(stampMs),
+    })
+  }
+  plan.days.forEach(({ musterAt, startsAt }, index) => {
+    add(
+      `muster-${index + 1}`,
+      `Muster, ${day.name}`,
+      momentAt(day, plan, index, musterAt),
+      momentAt(day, plan, index, startsAt),
+    )
+  })
+  for (const { eventId, wave, day: index, startMs, endMs } of timetable.sittings) {
+    const beginsMs = momentAt(day, plan, index, plan.days[index]?.startsAt ?? '00:00')
+    add(`${eventId}-${wave}`, `${day.eventName(eventId)}, wave ${wave}`, beginsMs + startMs, beginsMs + endMs)
+  }
+  return calendar.toString()
+}
+
+/** A time of day of one of the plan's days, as the clocks at the venue show it, in ms since 1970. */
+export const momentAt = (
+  { zone, testDate }: Pick<CalendarDay, 'zone' | 'testDate'>,
+  { days }: Pick<DayPlan, 'days'>,
+  index: number,
+  time: string,
+): number =>
+  Temporal.PlainDate.from(testDate)
+    .add({ days: days[index]?.afterDays ?? 0 })
+    .toZonedDateTime({ timeZone: zone, plainTime: time }).epochMilliseconds

@@ -1,0 +1,55 @@
+/** What an officer changes after the signature, with a reason and a signature of its own: the mark, then the verdict anew. */
+import { factsOf } from '../protocol/eventKind.ts'
+import { combinePerson } from './combinePerson.ts'
+import { chosenEvent } from './chosenEvent.ts'
+import type { JudgedOn } from './ground.ts'
+import type { Candidate, Mark, Verdict } from './mark.ts'
+import { say } from './say.ts'
+
+export interface Amendment {
+  readonly entryId: string
+  readonly eventId: string
+  readonly as: 'met' | 'short'
+  readonly reason: string
+}
+
+/**
+ * A signed verdict with its amendments laid on, in their order. Unlike a decision, an amendment may overrule figures; the trace
+ * keeps what was signed and says what was amended.
+ * @param amendments of this candidate
+ */
+export const amendVerdict = (
+  on: JudgedOn,
+  candidate: Candidate,
+  signed: Verdict,
+  amendments: readonly Amendment[],
+): Verdict => {
+  if (amendments.length === 0) return signed
+  const marks = amendments.reduce<readonly Mark[]>(
+    (all, amendment) =>
+      all.map((mark) => (mark.eventId === amendment.eventId ? amendMark(on, candidate, mark, amendment) : mark)),
+    signed.marks,
+  )
+  return combinePerson(on, candidate, marks)
+}
+
+const amendMark = (on: JudgedOn, candidate: Candidate, mark: Mark, { as, reason }: Amendment): Mark => {
+  const { eventId, alternateId, variantId, cut } = mark
+  const event = on.standard.events.find(({ id }) => id === eventId)
+  const measured = 'measured' in mark ? mark.measured : null
+  const rounded = 'rounded' in mark ? mark.rounded : null
+  const points = 'points' in mark ? mark.points : undefined
+  return {
+    eventId,
+    ...(alternateId ? { alternateId } : {}),
+    ...(variantId ? { variantId } : {}),
+    cut,
+    measured,
+    rounded,
+    unit: event ? factsOf(chosenEvent(on.standard, event, candidate).event.protocol).unit : 'done',
+    ...(points ? { points } : {}),
+    kind: 'decided',
+    as,
+    trace: [...mark.trace, say({ code: 'amended', as, reason })],
+  }
+}

@@ -1,0 +1,123 @@
+/** How a day is planned: when it begins, and where, how and by whom each event is worked. */
+import { Choice, FreeText, Matching, Nested, NestedList, Optional, Slug, UuidList, Whole } from '../document/rules.ts'
+import type { EventKind, Protocol } from '../protocol/protocol.ts'
+import type { Standard, StandardEvent } from '../standard/standard.ts'
+
+export const PLAN_FORMAT = 'able-gauge/plan/1'
+
+export const GROUND_SHAPES = ['loop', 'outAndBack', 'shuttle', 'straight', 'step'] as const
+export type GroundShape = (typeof GROUND_SHAPES)[number]
+
+/** The ground as it was measured for one event. */
+export class MeasuredGround {
+  @Choice(GROUND_SHAPES) shape!: GroundShape
+  /** A lap, the way out to the turn, the distance between two lines, the whole straight, or the height of a step. */
+  @Whole(50, 1_000_000_000) lengthMm!: number
+  /** How far the measurement may be off, either way. */
+  @Optional() @Whole(0, 1_000_000) toleranceMm?: number
+  @FreeText(120) surface!: string
+  /** Rise over the whole length, in thousandths. */
+  @Optional() @Whole(0, 500) slopePermille?: number
+}
+
+/** How one event is worked on the day. */
+export class EventPlan {
+  @Slug() eventId!: string
+  /** Where on the ground. */
+  @FreeText(80) place!: string
+  /** Stations side by side, each with a grader of its own. */
+  @Whole(1, 50) stations!: number
+  /** How many start together at one station. */
+  @Whole(1, 500) together!: number
+  /** How long one start keeps its station, with change-over. */
+  @Whole(10_000, 86_400_000) slotMs!: number
+  /** Accounts of those who work it. */
+  @UuidList(40) staff!: string[]
+  /** Index in the days of the plan. */
+  @Whole(0, 20) day!: number
+  @Optional() @Nested(() => MeasuredGround) ground?: MeasuredGround
+}
+
+/** Somebody has put a wave's turn at an event to a time of their own. */
+export class Pin {
+  @Slug() eventId!: string
+  @Whole(1, 999) wave!: number
+  /** From the beginning of the events on that day. */
+  @Whole(0, 86_400_000) startMs!: number
+}
+
+/** One of the days a test is spread over. */
+export class PlannedDay {
+  /** Days after the test date. */
+  @Whole(0, 60) afterDays!: number
+  /** Time at the venue, HH:MM. */
+  @Matching(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day such as 09:00') musterAt!: string
+  @Matching(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day such as 09:00') startsAt!: string
+}
+
+export class DayPlan {
+  @Choice([PLAN_FORMAT]) format!: typeof PLAN_FORMAT
+  @NestedList(() => PlannedDay, 1, 21) days!: PlannedDay[]
+  /** One for each event of the battery, in its order. */
+  @NestedList(() => EventPlan, 1, 40) events!: EventPlan[]
+  @NestedList(() => Pin, 0, 1_000) pins!: Pin[]
+}
+
+/** Events in which everybody on the line starts together. */
+const IN_WAVES: readonly EventKind[] = ['timedDistance', 'distanceInTime', 'progressiveShuttle']
+
+/**
+ * A plan to begin with: one station for each event, slots as the protocol's notes say, everything on the test date.
+ * @param standard whose battery is worked
+ */
+export const firstPlan = ({ events }: Pick<Standard, 'events'>): DayPlan => ({
+  format: PLAN_FORMAT,
+  days: [{ afterDays: 0, musterAt: '08:00', startsAt: '09:00' }],
+  events: events.map(firstEventPlan),
+  pins: [],
+})
+
+const firstEventPlan = ({ id, protocol }: StandardEvent): EventPlan => {
+  const { peopleAtOnce = 1, secondsEach = 180 } = protocol.notes ?? {}
+  const slotSeconds = IN_WAVES.includes(protocol.kind) ? peopleAtOnce * secondsEach : secondsEach
+  const ground = firstGround(protocol)
+  return {
+    eventId: id,
+    place: '',
+    stations: 1,
+    together: peopleAtOnce,
+    slotMs: slotSeconds * 1000,
+    staff: [],
+    day: 0,
+    ...(ground ? { ground } : {}),
+  }
+}
+
+/** The ground the protocol asks for, to be corrected once it is measured; null where nothing is laid out. */
+const firstGround = (protocol: Protocol): MeasuredGround | null => {
+  switch (protocol.kind) {
+    case 'timedDistance':
+    case 'distanceInTime':
+      return { shape: 'loop', lengthMm: protocol.lapLengthMm, surface: '' }
+    case 'progressiveShuttle':
+      return { shape: 'shuttle', lengthMm: protocol.lineDistanceMm, surface: '' }
+    case 'sprint':
+      return protocol.legs > 1
+        ? { shape: 'shuttle', lengthMm: Math.round(protocol.distanceMm / protocol.legs), surface: '' }
+        : { shape: 'straight', lengthMm: protocol.distanceMm, surface: '' }
+    case 'stepTest':
+      return { shape: 'step', lengthMm: protocol.heightMm, surface: '' }
+    default:
+      return null
+  }
+}
+
+/** A plan brought in line with the battery it is for: events that are missing are added, unknown ones left out. */
+export const planFor = (standard: Pick<Standard, 'events'>, plan: DayPlan | null): DayPlan => {
+  const first = firstPlan(standard)
+  if (!plan) return first
+  return {
+    ...plan,
+    events: first.events.map((one) => plan.events.find(({ eventId }) => eventId === one.eventId) ?? one),
+  }
+}

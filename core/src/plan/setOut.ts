@@ -1,0 +1,156 @@
+/** How a course is laid out on the ground as it was measured, so that the distance is exact. */
+import type { Protocol } from '../protocol/protocol.ts'
+import { printLength } from '../quantity/length.ts'
+import type { MeasuredGround } from './dayPlan.ts'
+
+export interface SetOut {
+  readonly ground: MeasuredGround
+  /** What has to be covered; null where the time is fixed and the distance is measured, or where there is nothing to cover. */
+  readonly distanceMm: number | null
+  /** Whole laps, ways out and back, or lengths between the lines. */
+  readonly whole: number
+  /** What is left of the distance after the whole laps. */
+  readonly partMm: number
+  /** How far before the finish line the start line lies, along the way that is run; null where start and finish are not on one line. */
+  readonly startBeforeFinishMm: number | null
+  /** How much too long (positive) or too short the course is as it stands; 0 where the start line takes up the difference. */
+  readonly offMm: number
+  /** How far the whole distance may be off by the tolerance of the measurement. */
+  readonly uncertaintyMm: number | null
+  /** Marks to be set on each lap. */
+  readonly marksEveryMm: number | null
+  /** What the protocol takes one lap to be, where the ground is another. */
+  readonly publishedLapMm: number | null
+}
+
+/** @returns null where the protocol lays nothing out */
+export const setOut = (protocol: Protocol, ground: MeasuredGround): SetOut | null => {
+  switch (protocol.kind) {
+    case 'timedDistance':
+      return laps(ground, protocol.distanceMm, protocol.lapLengthMm)
+    case 'sprint':
+      return ground.shape === 'straight'
+        ? fixed(ground, protocol.distanceMm, 1)
+        : fixed(ground, protocol.distanceMm, protocol.legs)
+    case 'progressiveShuttle':
+      return { ...fixed(ground, protocol.lineDistanceMm, 1), distanceMm: null }
+    case 'distanceInTime':
+      return { ...open(ground, protocol.lapLengthMm), marksEveryMm: protocol.markEveryMm }
+    case 'stepTest':
+      return { ...fixed(ground, protocol.heightMm, 1), distanceMm: null }
+    default:
+      return null
+  }
+}
+
+const laps = (ground: MeasuredGround, distanceMm: number, publishedMm: number): SetOut => {
+  if (ground.shape === 'straight') return fixed(ground, distanceMm, 1)
+  if (ground.shape === 'shuttle')
+    return fixed(ground, distanceMm, Math.max(1, Math.round(distanceMm / ground.lengthMm)))
+  const lapMm = ground.shape === 'outAndBack' ? 2 * ground.lengthMm : ground.lengthMm
+  const whole = Math.floor(distanceMm / lapMm)
+  const partMm = distanceMm - whole * lapMm
+  return {
+    ground,
+    distanceMm,
+    whole,
+    partMm,
+    startBeforeFinishMm: partMm,
+    offMm: 0,
+    uncertaintyMm: spread(ground, distanceMm),
+    marksEveryMm: null,
+    publishedLapMm: lapMm === publishedMm ? null : publishedMm,
+  }
+}
+
+/** A distance between fixed lines: it is right or it is not. */
+const fixed = (ground: MeasuredGround, distanceMm: number, lengths: number): SetOut => ({
+  ground,
+  distanceMm,
+  whole: lengths,
+  partMm: 0,
+  startBeforeFinishMm: null,
+  offMm: ground.lengthMm * lengths - distanceMm,
+  uncertaintyMm: spread(ground, ground.lengthMm * lengths),
+  marksEveryMm: null,
+  publishedLapMm: null,
+})
+
+const open = (ground: MeasuredGround, publishedMm: number): SetOut => ({
+  ground,
+  distanceMm: null,
+  whole: 1,
+  partMm: 0,
+  startBeforeFinishMm: 0,
+  offMm: 0,
+  uncertaintyMm: ground.toleranceMm ?? null,
+  marksEveryMm: null,
+  publishedLapMm: ground.lengthMm === publishedMm ? null : publishedMm,
+})
+
+/** A measurement that is off is off on every lap, in the same direction. */
+const spread = ({ toleranceMm, lengthMm }: MeasuredGround, distanceMm: number): number | null =>
+  toleranceMm === undefined ? null : Math.ceil((toleranceMm * distanceMm) / lengthMm)
+
+/** The set-out in words, for the plan and the station card. */
+export const saySetOut = (set: SetOut): string[] => {
+  const { ground, distanceMm, marksEveryMm, uncertaintyMm, publishedLapMm, offMm } = set
+  return [
+    ...sayShape(set),
+    ...(marksEveryMm === null
+      ? []
+      : [`Marks every ${printLength(marksEveryMm)} along the lap, from the start line on.`]),
+    ...(offMm === 0
+      ? []
+      : [
+          `The ground is ${printLength(Math.abs(offMm))} too ${offMm > 0 ? 'long' : 'short'} for this. Measure again, or move a line.`,
+        ]),
+    ...(uncertaintyMm === null
+      ? []
+      : [
+          `The measurement may be off by ${printLength(uncertaintyMm)} over ${distanceMm === null ? 'a length' : 'the whole'}.`,
+        ]),
+    ...(publishedLapMm === null
+      ? []
+      : [
+          `The standard speaks of laps of ${printLength(publishedLapMm)}, and the lap console counts by those. Use ground that has them, or tell whoever counts.`,
+        ]),
+    ...(ground.surface === '' ? [] : [`Surface: ${ground.surface}.`]),
+    ...(ground.slopePermille ? [`Slope ${ground.slopePermille / 10} %.`] : []),
+  ]
+}
+
+const sayShape = ({ ground, distanceMm, whole, partMm, startBeforeFinishMm }: SetOut): string[] => {
+  const length = printLength(ground.lengthMm)
+  switch (ground.shape) {
+    case 'loop': {
+      if (distanceMm === null) return [`A lap of ${length}.`]
+      const start =
+        startBeforeFinishMm === 0
+          ? 'Start and finish are one line.'
+          : `The start line lies ${printLength(startBeforeFinishMm ?? 0)} before the finish line.`
+      return [`${printLength(distanceMm)} are ${sayLaps(whole, partMm, 'lap')} of ${length}. ${start}`]
+    }
+    case 'outAndBack': {
+      if (distanceMm === null) return [`Out and back, ${length} to the turn.`]
+      const start =
+        partMm === 0
+          ? 'Start and finish are one line.'
+          : partMm <= ground.lengthMm
+            ? `The start line lies ${printLength(partMm)} from the finish line; from there the way goes to the finish line first.`
+            : `The start line lies ${printLength(2 * ground.lengthMm - partMm)} from the finish line; from there the way goes to the turn first.`
+      return [
+        `${printLength(distanceMm)} are ${sayLaps(whole, partMm, 'way out and back', 'ways out and back')}, ${length} to the turn. ${start}`,
+      ]
+    }
+    case 'shuttle':
+      return [`Two lines ${length} apart${whole > 1 ? `, ${whole} lengths` : ''}.`]
+    case 'straight':
+      return [`A straight of ${length}.`]
+    case 'step':
+      return [`A step ${length} high.`]
+  }
+}
+
+const sayLaps = (whole: number, partMm: number, one: string, many = `${one}s`): string =>
+  `${whole} ${whole === 1 ? one : many}${partMm === 0 ? '' : ` and ${printLength(partMm)}`}`

@@ -1,0 +1,40 @@
+/** The organisation's own rules: screening questions, consent, heat limits, briefing. */
+import { HouseRules, rules } from '@able-gauge/core'
+import { EVERY_ROLE, PLANS_DAYS } from '../access/role.ts'
+import { Problem } from '../problem.ts'
+import { findHouseRules, writeHouseRules } from '../store/houseRulesStore.ts'
+import { readBody } from './body.ts'
+import type { Route } from './route.ts'
+
+class HouseRulesBody {
+  /** The revision that was being looked at. */
+  @rules.Whole(0) revision!: number
+  @rules.Nested(() => HouseRules) rules!: HouseRules
+}
+
+export const houseRoutes: readonly Route[] = [
+  {
+    method: 'get',
+    path: '/api/house-rules',
+    roles: EVERY_ROLE,
+    handle: async ({ server, response }) => {
+      response.json(await findHouseRules(server.pool))
+    },
+  },
+  {
+    method: 'put',
+    path: '/api/house-rules',
+    roles: PLANS_DAYS,
+    handle: async ({ server, request, response }) => {
+      const body = readBody(HouseRulesBody, request)
+      if (!(await writeHouseRules(server.pool, body.rules, body.revision))) {
+        throw new Problem(
+          409,
+          'houseRules.editedMeanwhile',
+          'Somebody else changed the house rules meanwhile. Nothing was overwritten: look at them again.',
+        )
+      }
+      response.json({ revision: body.revision + 1 })
+    },
+  },
+]

@@ -1,0 +1,208 @@
+/** People across days: who they are, what they did, doubles, self-tests, erasure. */
+import {
+  ageOn,
+  ageReferenceDate,
+  amendVerdict,
+  judgeEvent,
+  measureReadings,
+  rules,
+  slotsOf,
+  type Mark,
+  type Standard,
+} from '@able-gauge/core'
+import { randomUUID } from 'node:crypto'
+import { MUSTERING, PLANS_DAYS } from '../access/role.ts'
+import { inTransaction, type Database } from '../database.ts'
+import { invalidInput, notFound, Problem } from '../problem.ts'
+import { listAmendments } from '../store/amendmentStore.ts'
+import {
+  erasePerson,
+  findPerson,
+  listChangesOf,
+  listTestsOf,
+  mergePeople,
+  openDaysOf,
+  searchPeople,
+  type Person,
+  type TestOfPerson,
+} from '../store/peopleStore.ts'
+import { addSelfTest, listSelfTests, type SelfTest } from '../store/selfTestStore.ts'
+import { findPublished } from '../store/standardStore.ts'
+import { readBody } from './body.ts'
+import { param, type Call, type Route } from './route.ts'
+
+const MOST_PEOPLE = 500
+
+class MergeBody {
+  /** The person all of it belongs to from now on. */
+  @rules.Uuid() intoId!: string
+  @rules.Text(300) reason!: string
+}
+
+class ReasonBody {
+  @rules.Text(300) reason!: string
+}
+
+class Figure {
+  @rules.Slug() slot!: string
+  @rules.Whole(-100_000, 1_000_000_000) value!: number
+}
+
+class SelfTestBody {
+  @rules.Slug() standardId!: string
+  @rules.Whole(1) standardVersion!: number
+  @rules.Slug() eventId!: string
+  @rules.CalendarDate() testDate!: string
+  @rules.NestedList(() => Figure, 1, 60) figures!: Figure[]
+  @rules.FreeText(80) witness!: string
+  @rules.FreeText(300) note!: string
+}
+
+export const peopleRoutes: readonly Route[] = [
+  {
+    method: 'get',
+    path: '/api/people',
+    roles: MUSTERING,
+    handle: async ({ server, request, response }) => {
+      const search = typeof request.query['search'] === 'string' ? request.query['search'].trim().slice(0, 80) : ''
+      response.json({ people: await searchPeople(server.pool, search, MOST_PEOPLE) })
+    },
+  },
+  {
+    method: 'get',
+    path: '/api/people/:personId',
+    roles: MUSTERING,
+    handle: async (call) => {
+      const { server, response } = call
+      const person = await personIn(call)
+      const tests = await listTestsOf(server.pool, person.id)
+      response.json({
+        person,
+        tests: await Promise.all(tests.map((test) => asItStands(server.pool, test))),
+        selfTests: await Promise.all(
+          (await listSelfTests(server.pool, person.id)).map((test) => judgeSelfTest(server.pool, person, test, tests)),
+        ),
+        changes: await listChangesOf(server.pool, person.id),
+      })
+    },
+  },
+  {
+    method: 'post',
+    path: '/api/people/:personId/self-tests',
+    roles: MUSTERING,
+    handle: async (call) => {
+      const { server, request, response, account } = call
+      const person = await personIn(call)
+      const { figures, ...body } = readBody(SelfTestBody, request)
+      const standard = (await findPublished(server.pool, body.standardId, body.standardVersion))?.standard
+      const event = standard?.events.find(({ id }) => id === body.eventId)
+      if (!standard || !event) {
+        throw invalidInput([
+          { place: 'eventId', code: 'unknownEvent', found: body.eventId, expected: 'an event of a published standard' },
+        ])
+      }
+      const slots = slotsOf(event.protocol).map(({ id }) => id)
+      const unknown = figures.find(({ slot }) => !slots.includes(slot))
+      if (unknown) {
+        throw invalidInput([
+          { place: 'figures', code: 'unknownSlot', found: unknown.slot, expected: `one of ${slots.join(', ')}` },
+        ])
+      }
+      const id = randomUUID()
+      const read = Object.fromEntries(figures.map(({ slot, value }) => [slot, value]))
+      await addSelfTest(server.pool, person.id, { ...body, id, figures: read }, account.id)
+      response.status(201).json({ id })
+    },
+  },
+  {
+    method: 'post',
+    path: '/api/people/:personId/merge',
+    roles: PLANS_DAYS,
+    handle: async (call) => {
+      const { server, request, response, account } = call
+      const { intoId, reason } = readBody(MergeBody, request)
+      const [double, into] = [await personIn(call), await findPerson(server.pool, intoId)]
+      if (!into || into.id === double.id) {
+        throw invalidInput([{ place: 'intoId', code: 'unknown', found: intoId, expected: 'another person on record' }])
+      }
+      const merge = await inTransaction(server.pool, (db) => mergePeople(db, double.id, into.id, reason, account.id))
+      if (merge.kind === 'sameDay') {
+        throw new Problem(
+          409,
+          'person.sameDay',
+          `Both are entered on "${merge.day}". They are two people, or one of the entries is wrong. Nothing was changed.`,
+        )
+      }
+      response.json({ entries: merge.entries })
+    },
+  },
+  {
+    method: 'post',
+    path: '/api/people/:personId/erase',
+    roles: PLANS_DAYS,
+    handle: async (call) => {
+      const { server, request, response, account } = call
+      const { reason } = readBody(ReasonBody, request)
+      const person = await personIn(call)
+      const [open] = await openDaysOf(server.pool, person.id)
+      if (open !== undefined) {
+        throw new Problem(409, 'person.dayOpen', `"${open}" is not signed off yet, and this person is entered there.`)
+      }
+      await inTransaction(server.pool, (db) => erasePerson(db, person.id, reason, account.id))
+      response.status(204).end()
+    },
+  },
+]
+
+const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/
+
+/** @throws Problem 404 */
+const personIn = async (call: Call): Promise<Person> => {
+  const id = param(call, 'personId')
+  const person = UUID.test(id) ? await findPerson(call.server.pool, id) : null
+  if (!person) throw notFound('person')
+  return person
+}
+
+/** A test with its amendments laid on, and what a chart needs of its standard. */
+const asItStands = async (db: Database, { signed, ...test }: TestOfPerson) => {
+  const standard = await standardOf(db, test)
+  const { earliestAfterDays } = standard.retest
+  const events = standard.events.map(({ id, name }) => ({ id, name }))
+  if (!signed) return { ...test, events, earliestAfterDays, verdict: null }
+  const amendments = (await listAmendments(db, test.occasionId)).filter(({ entryId }) => entryId === test.entryId)
+  const on = { standard, testDate: test.testDate }
+  const verdict = amendVerdict(on, signed.candidate, signed.verdict, amendments)
+  return { ...test, events, earliestAfterDays, verdict, amended: amendments.length > 0 }
+}
+
+const standardOf = async (
+  db: Database,
+  { standardId, standardVersion }: Pick<TestOfPerson, 'standardId' | 'standardVersion'>,
+): Promise<Standard> => {
+  const published = await findPublished(db, standardId, standardVersion)
+  if (!published) throw new Error(`A test names ${standardId} version ${standardVersion}, which is not published.`)
+  return published.standard
+}
+
+/** Judged as an official result would be, by the category of the last test; without one there is nothing to judge by. */
+const judgeSelfTest = async (
+  db: Database,
+  person: Person,
+  test: SelfTest,
+  tests: readonly TestOfPerson[],
+): Promise<SelfTest & { readonly eventName: string; readonly mark: Mark | null }> => {
+  const standard = await standardOf(db, test)
+  const event = standard.events.find(({ id }) => id === test.eventId)
+  const category = tests.flatMap(({ signed }) => signed?.candidate.category ?? []).at(-1)
+  if (!event || category === undefined) return { ...test, eventName: event?.name ?? test.eventId, mark: null }
+  const ageCountedOn = ageReferenceDate(standard.ageRule, test.testDate)
+  const ageYears = ageOn(person.birthDate, ageCountedOn, standard.ageRule.leapDayBirthday)
+  const candidate = { entryId: test.id, category, ageYears, ageCountedOn }
+  const measure = measureReadings(event.protocol, test.figures)
+  return {
+    ...test,
+    eventName: event.name,
+    mark: judgeEvent({ standard, testDate: test.testDate }, event, candidate, measure),
+  }
+}

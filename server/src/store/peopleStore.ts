@@ -1,0 +1,201 @@
+/** People across days: search, their tests, doubles merged, data erased. */
+import { randomUUID } from 'node:crypto'
+import type { ArchivedVerdict, EntryChoices, PersonFacts, Verdict } from '@able-gauge/core'
+import type { Database } from '../database.ts'
+
+export type Person = PersonFacts & { readonly birthDate: string; readonly erased: boolean }
+
+export interface PersonSummary extends Person {
+  readonly tests: number
+  /** Date of the last test, or null. */
+  readonly lastTest: string | null
+}
+
+const COLUMNS = 'p.id, p.number, p.given_name, p.family_name, p.birth_date, p.erased_at'
+
+interface PersonRecord {
+  id: string
+  number: string
+  given_name: string
+  family_name: string
+  birth_date: string
+  erased_at: Date | null
+}
+
+/** @param search part of the name or the number; empty for everybody */
+export const searchPeople = async (db: Database, search: string, most: number): Promise<PersonSummary[]> => {
+  const { rows } = await db.query<PersonRecord & { tests: number; last_test: string | null }>(
+    `select ${COLUMNS}, count(o.id)::integer as tests, max(o.test_date) as last_test
+       from people p left join entries e on e.person_id = p.id
+       left join occasions o on o.id = e.occasion_id and exists (select 1 from sign_offs s where s.occasion_id = o.id)
+      where not p.made_up and p.merged_into is null
+        and ($1 = '' or p.number ilike '%' || $1 || '%' or p.given_name || ' ' || p.family_name ilike '%' || $1 || '%')
+      group by p.id order by p.family_name, p.given_name limit $2`,
+    [search.replaceAll(/[%_\\]/g, String.raw`\$&`), most],
+  )
+  return rows.map((row) => ({ ...personFromRow(row), tests: row.tests, lastTest: row.last_test }))
+}
+
+export const findPerson = async (db: Database, id: string): Promise<Person | null> => {
+  const { rows } = await db.query<PersonRecord>(
+    `select ${COLUMNS} from people p where p.id = $1 and not p.made_up and p.merged_into is null`,
+    [id],
+  )
+  return rows[0] ? personFromRow(rows[0]) : null
+}
+
+export interface TestOfPerson {
+  readonly occasionId: string
+  readonly name: string
+  readonly testDate: string
+  readonly standardId: string
+  readonly standardVersion: number
+  readonly standardName: string
+  readonly entryId: string
+  readonly choices: EntryChoices
+  readonly setUp: Readonly<Record<string, string>>
+  /** Null while the day is not signed off. */
+  readonly signed: { readonly candidate: ArchivedVerdict['inputs']['candidate']; readonly verdict: Verdict } | null
+}
+
+/** Everything a person was entered for, oldest first. Rehearsals are not tests. */
+export const listTestsOf = async (db: Database, personId: string): Promise<TestOfPerson[]> => {
+  const { rows } = await db.query<{
+    occasion_id: string
+    name: string
+    test_date: string
+    standard_id: string
+    standard_version: number
+    standard_name: string
+    entry_id: string
+    choices: EntryChoices
+    set_up: Record<string, string>
+    inputs: ArchivedVerdict['inputs'] | null
+    verdict: Verdict | null
+  }>(
+    `select o.id as occasion_id, o.name, o.test_date, o.standard_id, o.standard_version,
+            st.content ->> 'name' as standard_name, e.id as entry_id, e.choices, e.set_up, v.inputs, v.verdict
+       from entries e join occasions o on o.id = e.occasion_id
+       join standards st on st.id = o.standard_id and st.version = o.standard_version
+       left join verdict_snapshots v on v.occasion_id = o.id and v.entry_id = e.id
+      where e.person_id = $1 and not exists (select 1 from rehearsals r where r.occasion_id = o.id)
+      order by o.test_date, o.id`,
+    [personId],
+  )
+  return rows.map((row) => ({
+    occasionId: row.occasion_id,
+    name: row.name,
+    testDate: row.test_date,
+    standardId: row.standard_id,
+    standardVersion: row.standard_version,
+    standardName: row.standard_name,
+    entryId: row.entry_id,
+    choices: row.choices,
+    setUp: row.set_up,
+    signed: row.inputs && row.verdict ? { candidate: row.inputs.candidate, verdict: row.verdict } : null,
+  }))
+}
+
+export type Merge =
+  | { readonly kind: 'merged'; readonly entries: number }
+  /** Both are entered on the same day, so they are two people or one of the entries is wrong. */
+  | { readonly kind: 'sameDay'; readonly day: string }
+
+/** Puts everything of a double under the person it is a double of. Call it inside a transaction. */
+export const mergePeople = async (
+  db: Database,
+  doubleId: string,
+  intoId: string,
+  reason: string,
+  accountId: string,
+): Promise<Merge> => {
+  const { rows } = await db.query<{ name: string }>(
+    `select o.name from entries a join entries b on b.occasion_id = a.occasion_id
+       join occasions o on o.id = a.occasion_id where a.person_id = $1 and b.person_id = $2 limit 1`,
+    [doubleId, intoId],
+  )
+  if (rows[0]) return { kind: 'sameDay', day: rows[0].name }
+  const { rowCount } = await db.query('update entries set person_id = $2 where person_id = $1', [doubleId, intoId])
+  await db.query('update self_tests set person_id = $2 where person_id = $1', [doubleId, intoId])
+  await db.query('update people set merged_into = $2 where id = $1', [doubleId, intoId])
+  await addChange(db, doubleId, 'merged', { into: intoId, entries: rowCount ?? 0 }, reason, accountId)
+  return { kind: 'merged', entries: rowCount ?? 0 }
+}
+
+/** Days of a person that are not signed off. */
+export const openDaysOf = async (db: Database, personId: string): Promise<string[]> => {
+  const { rows } = await db.query<{ name: string }>(
+    `select o.name from entries e join occasions o on o.id = e.occasion_id
+      where e.person_id = $1 and not exists (select 1 from sign_offs s where s.occasion_id = o.id)`,
+    [personId],
+  )
+  return rows.map(({ name }) => name)
+}
+
+/** Takes away whatever says who somebody is. Results stay, with the age and category they were judged by. */
+export const erasePerson = async (db: Database, id: string, reason: string, accountId: string): Promise<void> => {
+  await db.query(
+    `update people set given_name = 'Erased', family_name = 'person', number = 'erased-' || left(id::text, 13),
+            birth_date = date_trunc('year', birth_date)::date, erased_at = now() where id = $1`,
+    [id],
+  )
+  await db.query(`update entries set note = '', gear = '' where person_id = $1`, [id])
+  await db.query('delete from screenings where entry_id in (select e.id from entries e where e.person_id = $1)', [id])
+  await db.query('delete from self_tests where person_id = $1', [id])
+  await addChange(db, id, 'erased', {}, reason, accountId)
+}
+
+const addChange = async (
+  db: Database,
+  personId: string,
+  what: 'merged' | 'erased',
+  detail: object,
+  reason: string,
+  accountId: string,
+): Promise<void> => {
+  await db.query(
+    'insert into people_changes (id, person_id, what, detail, reason, account_id) values ($1, $2, $3, $4, $5, $6)',
+    [randomUUID(), personId, what, JSON.stringify(detail), reason, accountId],
+  )
+}
+
+export interface PersonChange {
+  readonly what: 'merged' | 'erased'
+  readonly reason: string
+  readonly by: string
+  readonly atMs: number
+  /** Number of the double that was merged. */
+  readonly number: string
+}
+
+/** What was done to a person's record, doubles merged into it among it. */
+export const listChangesOf = async (db: Database, personId: string): Promise<PersonChange[]> => {
+  const { rows } = await db.query<{
+    what: 'merged' | 'erased'
+    reason: string
+    display_name: string
+    at: Date
+    number: string
+  }>(
+    `select c.what, c.reason, a.display_name, c.at, p.number
+       from people_changes c join accounts a on a.id = c.account_id join people p on p.id = c.person_id
+      where p.id = $1 or p.merged_into = $1 order by c.at`,
+    [personId],
+  )
+  return rows.map((row) => ({
+    what: row.what,
+    reason: row.reason,
+    by: row.display_name,
+    atMs: row.at.getTime(),
+    number: row.number,
+  }))
+}
+
+const personFromRow = (row: PersonRecord): Person => ({
+  id: row.id,
+  number: row.number,
+  givenName: row.given_name,
+  familyName: row.family_name,
+  birthDate: row.birth_date,
+  erased: row.erased_at !== null,
+})

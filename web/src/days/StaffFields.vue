@@ -1,0 +1,68 @@
+<script setup lang="ts">
+/** Accounts to put on a staff, each with a duty in words. */
+import { ROLE_NAMES, useSession, type Account } from '../session/sessionStore.ts'
+
+defineProps<{
+  accounts: readonly Account[]
+  legend: string
+}>()
+/** Duty by account; whoever has one is on the staff. */
+const duties = defineModel<Readonly<Record<string, string>>>({ required: true })
+
+const session = useSession()
+
+const put = ({ id, role }: Account): void => {
+  const { [id]: known, ...others } = duties.value
+  duties.value = known === undefined ? { ...others, [id]: ROLE_NAMES[role] } : others
+}
+const say = (id: string, event: Event): void => {
+  const duty = (event.target as HTMLInputElement).value.trim()
+  if (duty !== '') duties.value = { ...duties.value, [id]: duty }
+}
+const isOffered = ({ id, role }: Account): boolean => id !== session.account?.id && role !== 'viewer'
+</script>
+
+<template>
+  <fieldset class="staff">
+    <legend class="form-label fs-6">{{ legend }}</legend>
+    <template v-for="account in accounts" :key="account.id">
+      <div v-if="isOffered(account)" class="member">
+        <label
+          ><input type="checkbox" :checked="duties[account.id] !== undefined" @change="put(account)" />
+          {{ account.displayName }}</label
+        >
+        <input
+          v-if="duties[account.id] !== undefined"
+          class="form-control form-control-sm"
+          maxlength="80"
+          list="duties"
+          :value="duties[account.id]"
+          :aria-label="`Duty of ${account.displayName}`"
+          @change="say(account.id, $event)"
+        />
+        <span v-else class="quiet">{{ ROLE_NAMES[account.role] }}</span>
+      </div>
+    </template>
+    <datalist id="duties">
+      <option
+        v-for="duty in ['grader', 'timer', 'backup timer', 'check-in clerk', 'medical cover', 'officer in charge']"
+        :key="duty"
+        :value="duty"
+      />
+    </datalist>
+  </fieldset>
+</template>
+
+<style scoped>
+.staff {
+  margin-top: 14px;
+}
+.member {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+  align-items: center;
+  min-height: 40px;
+  border-top: 1px solid var(--line);
+}
+</style>

@@ -1,0 +1,158 @@
+/** What a person takes home, as plain data: each event with its figure, cut, margin, estimates, what comes next. */
+import {
+  chosenEvent,
+  chosenFor,
+  estimatesFor,
+  gaugeScale,
+  positionOn,
+  printDate,
+  printMargin,
+  printPoints,
+  printQuantity,
+  retestDate,
+  type Mark,
+  type Reading,
+  type Verdict,
+} from '@able-gauge/core'
+import { fullName, type Day, type Entry } from '../day/day.ts'
+import { dateAndTime } from '../ui/localTime.ts'
+import { chipOf, figureOf, markerOf, wordFor } from '../ui/verdictWords.ts'
+
+export interface SheetGauge {
+  /** Places on the strip, from 0 to 1. */
+  readonly cutAt: number
+  readonly valueAt: number | null
+  /** Which side of the cut meets it. */
+  readonly metSide: 'before' | 'after'
+  readonly state: 'good' | 'short' | 'decide'
+  readonly from: string
+  readonly to: string
+  readonly cut: string
+}
+
+export interface SheetEvent {
+  readonly name: string
+  readonly figure: string
+  /** Met, short, points, class, or why there is none. */
+  readonly word: string
+  readonly margin: string
+  readonly points: string
+  readonly next: string
+  readonly gauge: SheetGauge | null
+  readonly reasons: readonly string[]
+  readonly estimates: readonly string[]
+}
+
+export interface ResultSheet {
+  readonly organisation: string
+  readonly place: string
+  readonly name: string
+  readonly about: string
+  readonly verdict: string
+  readonly because: readonly string[]
+  readonly events: readonly SheetEvent[]
+  /** Points in total, class, what the next class takes; empty without points. */
+  readonly points: string
+  readonly retest: string
+  readonly judgedBy: string
+  readonly amended: readonly string[]
+}
+
+export const resultSheet = (day: Day, entry: Entry, verdict: Verdict): ResultSheet => {
+  const { standard, occasion } = day
+  return {
+    organisation: standard.organisation,
+    place: `${occasion.venue}, ${printDate(occasion.testDate)}`,
+    name: fullName(entry),
+    about: `Bib ${entry.bib ?? 'none'}, number ${entry.person.number}, age ${entry.ageYears}`,
+    verdict: chipOf(verdict).word,
+    because: verdict.trace.map(({ title, sentence }) => `${title}. ${sentence}`),
+    events: verdict.marks.map((mark) => sheetEvent(day, entry, mark)),
+    points: sayPoints(verdict),
+    retest: `Earliest retest ${printDate(retestDate(standard, occasion.testDate))}, with the same set-up.`,
+    judgedBy: `${standard.name}, version ${standard.version}, in force from ${printDate(standard.inForceFrom)}. ${
+      occasion.signedOff
+        ? `Signed by ${occasion.signedOff.by}, ${dateAndTime(occasion.signedOff.atMs, occasion.zone)}.`
+        : 'Not signed off yet: this result can still change.'
+    }`,
+    amended: day.amendments
+      .filter(({ entryId }) => entryId === entry.id)
+      .map(({ as, reason, by, atMs }) => `Amended to ${as} by ${by}, ${dateAndTime(atMs, occasion.zone)}: ${reason}`),
+  }
+}
+
+const sheetEvent = (day: Day, entry: Entry, mark: Mark): SheetEvent => {
+  const figure = figureOf(mark)
+  const unit = 'unit' in mark ? mark.unit : 'count'
+  const points = 'points' in mark && mark.points ? mark.points : null
+  return {
+    name: day.standard.events.find(({ id }) => id === mark.eventId)?.name ?? mark.eventId,
+    figure: figure === null ? '' : printQuantity(figure, unit, mark.cut?.publishedIn),
+    word: wordFor(mark),
+    margin: 'margin' in mark ? sayMargin(mark.margin, mark.unit) : '',
+    points: points ? `${printPoints(points.centipoints)} of ${printPoints(points.fullCentipoints)} points` : '',
+    next: sayNext(mark),
+    gauge: sheetGauge(mark),
+    reasons: mark.trace.map(({ title, sentence }) => `${title}. ${sentence}`),
+    estimates: estimatesOf(day, entry, mark),
+  }
+}
+
+const sayMargin = (margin: number, unit: Parameters<typeof printMargin>[1]): string =>
+  margin < 0 ? `short by ${printMargin(margin, unit)}` : `${printMargin(margin, unit)} to spare`
+
+const sayNext = (mark: Mark): string => {
+  if (!('next' in mark) || !mark.next) return ''
+  const { value, unit, gives } = mark.next
+  const what = gives.kind === 'class' ? gives.name : `${printPoints(gives.centipoints)} points`
+  return `${printQuantity(value, unit)} would give ${what}`
+}
+
+const sayPoints = ({ points }: Verdict): string => {
+  if (!points) return ''
+  const { centipoints, asked, className, nextClass } = points
+  const total = `${printPoints(centipoints)} points, ${printPoints(asked)} asked`
+  const next = nextClass ? `; ${nextClass.name} from ${printPoints(nextClass.fromCentipoints)}` : ''
+  return `${total}${className === null ? '' : `; class ${className}`}${next}.`
+}
+
+const sheetGauge = (mark: Mark): SheetGauge | null => {
+  const { cut } = mark
+  if (!cut) return null
+  const scale = gaugeScale(cut)
+  const figure = figureOf(mark)
+  return {
+    cutAt: positionOn(scale, cut.value),
+    valueAt: figure === null ? null : positionOn(scale, figure),
+    metSide: cut.sense === 'atMost' ? 'before' : 'after',
+    state: markerOf(mark),
+    from: printQuantity(Math.round(scale.from), cut.unit),
+    to: printQuantity(Math.round(scale.to), cut.unit),
+    cut: printQuantity(cut.value, cut.unit, cut.publishedIn),
+  }
+}
+
+/** The figures behind a mark, as its trace tells them. */
+const readingOf = ({ trace }: Mark): Reading | null => {
+  for (const { step } of trace) {
+    if (step.code === 'crossings' || step.code === 'repetitions') return step.reading
+    if (step.code === 'readings') {
+      const steps = trace.flatMap(({ step: one }) => (one.code === 'readingStep' ? [one.step] : []))
+      return { kind: 'readings', taken: step.taken, steps }
+    }
+  }
+  return null
+}
+
+const estimatesOf = ({ standard }: Day, entry: Entry, mark: Mark): string[] => {
+  const event = standard.events.find(({ id }) => id === mark.eventId)
+  const reading = readingOf(mark)
+  if (!event || !reading || !('measured' in mark) || mark.measured === null) return []
+  const { id: entryId, ageYears, ageCountedOn, category } = entry
+  const candidate = { entryId, ageYears, ageCountedOn, category, ...chosenFor(entry) }
+  const { protocol } = chosenEvent(standard, event, candidate).event
+  return estimatesFor(protocol, mark.measured, reading, candidate).map(
+    ({ name, value, unit, source, isWithin, range }) =>
+      `${name} about ${value} ${unit} (${source})${isWithin ? '' : `, outside its range of ${range}`}. An estimate decides nothing.`,
+  )
+}

@@ -1,0 +1,210 @@
+<script setup lang="ts">
+/** The organisation's own rules: screening questions, consent, heat limits, the briefing. */
+import type { HouseRules } from '@able-gauge/core'
+import { onMounted, ref } from 'vue'
+import { inWords } from '../api.ts'
+import { useHouseRules } from '../day/houseRules.ts'
+import HouseBand from '../ui/HouseBand.vue'
+
+interface Draft {
+  screening: { id: string; text: string; holdsOn: 'yes' | 'no' }[]
+  consent: string
+  consentNeeded: boolean
+  heat: { fromC: number; advice: 'change' | 'stop'; measure: string }[]
+  briefing: string
+}
+
+const house = useHouseRules()
+const draft = ref<Draft | null>(null)
+const problem = ref('')
+const saved = ref(false)
+
+const begin = (): void => {
+  const { rules } = house
+  if (!rules) return
+  draft.value = {
+    screening: rules.screening.map((one) => ({ ...one })),
+    consent: rules.consent,
+    consentNeeded: rules.consentNeeded,
+    heat: rules.heat.map(({ fromDeciC, ...rest }) => ({ ...rest, fromC: fromDeciC / 10 })),
+    briefing: rules.briefing.join('\n'),
+  }
+}
+onMounted(async () => {
+  try {
+    await house.read()
+    begin()
+  } catch (error) {
+    problem.value = inWords(error)
+  }
+})
+
+const addQuestion = (): void => {
+  draft.value?.screening.push({ id: `question-${crypto.randomUUID().slice(0, 8)}`, text: '', holdsOn: 'yes' })
+}
+const addLimit = (): void => {
+  draft.value?.heat.push({ fromC: 26, advice: 'change', measure: '' })
+}
+const save = async (): Promise<void> => {
+  const { value } = draft
+  const { rules } = house
+  if (!value || !rules) return
+  problem.value = ''
+  saved.value = false
+  const next: HouseRules = {
+    ...rules,
+    screening: value.screening,
+    consent: value.consent.trim(),
+    consentNeeded: value.consentNeeded,
+    heat: value.heat.map(({ fromC, advice, measure }) => ({
+      fromDeciC: Math.round(fromC * 10),
+      advice,
+      measure: measure.trim(),
+    })),
+    briefing: value.briefing
+      .split('\n')
+      .map((line) => line.trim())
+      .filter((line) => line !== ''),
+  }
+  try {
+    await house.write(next)
+    saved.value = true
+  } catch (error) {
+    problem.value = inWords(error)
+  }
+}
+</script>
+
+<template>
+  <HouseBand />
+  <main class="room">
+    <h1>House rules</h1>
+    <p class="quiet">
+      What your organisation asks and allows on its own account, on every day. Clinicians and local law decide what
+      belongs here; the program only reminds.
+    </p>
+    <form v-if="draft" @submit.prevent="save">
+      <section class="sheet part">
+        <h2>Screening questions</h2>
+        <div v-for="(question, index) in draft.screening" :key="question.id" class="line">
+          <input
+            v-model="question.text"
+            class="form-control"
+            maxlength="300"
+            required
+            :aria-label="`Question ${index + 1}`"
+          />
+          <label class="short"
+            >needs clearance on
+            <select v-model="question.holdsOn" class="form-select">
+              <option value="yes">yes</option>
+              <option value="no">no</option>
+            </select></label
+          >
+          <button
+            type="button"
+            class="btn btn-quiet btn-sm"
+            :aria-label="`Take question ${index + 1} away`"
+            @click="draft.screening.splice(index, 1)"
+          >
+            Take away
+          </button>
+        </div>
+        <button type="button" class="btn btn-quiet btn-sm" @click="addQuestion">Another question</button>
+      </section>
+      <section class="sheet part">
+        <h2>Consent</h2>
+        <textarea
+          v-model="draft.consent"
+          class="form-control"
+          rows="2"
+          maxlength="2000"
+          required
+          aria-label="What people agree to"
+        />
+        <label class="tick"
+          ><input v-model="draft.consentNeeded" type="checkbox" /> Nobody is checked in without it</label
+        >
+      </section>
+      <section class="sheet part">
+        <h2>Heat limits</h2>
+        <p class="quiet">
+          In degrees of the wet bulb globe temperature. The program brings none of its own: limits are local, and yours
+          to set.
+        </p>
+        <div v-for="(limit, index) in draft.heat" :key="index" class="line">
+          <label class="short"
+            >from °C <input v-model.number="limit.fromC" class="form-control figures" type="number" step="0.1" required
+          /></label>
+          <label class="short"
+            >the day is
+            <select v-model="limit.advice" class="form-select">
+              <option value="change">changed</option>
+              <option value="stop">stopped</option>
+            </select></label
+          >
+          <input
+            v-model="limit.measure"
+            class="form-control"
+            maxlength="300"
+            required
+            :aria-label="`What is done from limit ${index + 1}`"
+          />
+          <button
+            type="button"
+            class="btn btn-quiet btn-sm"
+            :aria-label="`Take limit ${index + 1} away`"
+            @click="draft.heat.splice(index, 1)"
+          >
+            Take away
+          </button>
+        </div>
+        <button type="button" class="btn btn-quiet btn-sm" @click="addLimit">Another limit</button>
+      </section>
+      <section class="sheet part">
+        <h2>Briefing for everybody</h2>
+        <p class="quiet">One sentence a line. What belongs to one event stands in its standard.</p>
+        <textarea v-model="draft.briefing" class="form-control" rows="7" aria-label="Briefing for everybody" />
+      </section>
+      <button class="btn btn-primary">Save the house rules</button>
+      <span v-if="saved" role="status"> Saved.</span>
+    </form>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+  </main>
+</template>
+
+<style scoped>
+.part {
+  margin-bottom: 16px;
+}
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+  padding: 6px 0;
+}
+.line > .form-control {
+  flex: 1 1 320px;
+}
+.short {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  white-space: nowrap;
+}
+.short .form-control,
+.short .form-select {
+  width: 110px;
+}
+.tick {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 40px;
+}
+.tick input {
+  width: 20px;
+  height: 20px;
+}
+</style>

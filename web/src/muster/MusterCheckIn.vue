@@ -1,0 +1,247 @@
+<script setup lang="ts">
+/** Everybody entered: bib, who is here, who is held, who is missing. */
+import { openHolds, printDate, type Attendance } from '@able-gauge/core'
+import { BFormInput } from 'bootstrap-vue-next'
+import { computed, ref } from 'vue'
+import { byBib, fullName, type Day, type Entry } from '../day/day.ts'
+import { useSession } from '../session/sessionStore.ts'
+import MusterDialog from './MusterDialog.vue'
+
+const props = defineProps<{
+  day: Day
+}>()
+
+const session = useSession()
+const search = ref('')
+const only = ref<Attendance | 'all'>('all')
+const editingId = ref('')
+/** Always as it is on record now, also after somebody else has changed it. */
+const editing = computed<Entry | null>(() => props.day.entries.find(({ id }) => id === editingId.value) ?? null)
+const mayEdit = computed(() => session.may('officer', 'clerk') && !props.day.occasion.signedOff)
+
+const WORDS: Readonly<Record<Attendance, string>> = {
+  expected: 'expected',
+  present: 'here',
+  held: 'held',
+  absent: 'absent',
+  late: 'late',
+  withdrawn: 'withdrew',
+}
+const ORDER: readonly Attendance[] = ['present', 'expected', 'late', 'held', 'absent', 'withdrawn']
+/** Kinds that are always counted; the others once there is somebody. */
+const ALWAYS: readonly Attendance[] = ['present', 'expected']
+const counted = computed(() => ORDER.filter((one) => ALWAYS.includes(one) || countOf(one) > 0))
+const countOf = (attendance: Attendance): number =>
+  props.day.entries.filter((entry) => entry.attendance === attendance).length
+const categoryName = (id: string): string =>
+  props.day.standard.categories.find((category) => category.id === id)?.name ?? id
+
+const shown = computed(() => {
+  const wanted = search.value.trim().toLowerCase()
+  return [...props.day.entries]
+    .filter((entry) => only.value === 'all' || entry.attendance === only.value)
+    .filter(
+      (entry) =>
+        wanted === '' ||
+        String(entry.bib) === wanted ||
+        `${fullName(entry)} ${entry.person.number}`.toLowerCase().includes(wanted),
+    )
+    .sort((a, b) => a.wave - b.wave || byBib(a, b))
+})
+const showsBirthDates = computed(() => props.day.entries.some(({ person }) => person.birthDate !== undefined))
+const isAwaited = ({ attendance }: Entry): boolean => attendance === 'expected' || attendance === 'late'
+const nextArrival = computed(() => [...props.day.entries].sort(byBib).find(isAwaited))
+/** Whoever comes after the one being checked in. */
+const following = computed(() =>
+  [...props.day.entries].sort(byBib).find((entry) => isAwaited(entry) && entry.id !== editingId.value),
+)
+const holdsOf = (entryId: string): string =>
+  openHolds(props.day.records)
+    .filter(({ content }) => content.entryId === entryId)
+    .map(({ content }) => content.reason)
+    .join('; ')
+</script>
+
+<template>
+  <div>
+    <div class="top">
+      <dl>
+        <div v-for="attendance in counted" :key="attendance">
+          <dd class="figures">{{ countOf(attendance) }}</dd>
+          <dt>{{ WORDS[attendance] }}</dt>
+        </div>
+      </dl>
+      <BFormInput
+        v-model="search"
+        class="search"
+        type="search"
+        placeholder="Bib, name or number"
+        aria-label="Search by bib, name or number"
+      />
+      <select v-model="only" class="form-select only" aria-label="Show">
+        <option value="all">everybody</option>
+        <option v-for="attendance in ORDER" :key="attendance" :value="attendance">{{ WORDS[attendance] }}</option>
+      </select>
+      <button v-if="nextArrival && mayEdit" class="btn btn-primary" @click="editingId = nextArrival.id">
+        Check in {{ fullName(nextArrival) }}
+      </button>
+      <RouterLink v-else class="btn btn-primary" :to="{ name: 'run' }">Go to the events</RouterLink>
+    </div>
+    <div class="sheet table-box">
+      <table class="table">
+        <thead>
+          <tr>
+            <th scope="col">Bib</th>
+            <th scope="col">Name</th>
+            <th scope="col">Number</th>
+            <th scope="col">Age</th>
+            <th v-if="showsBirthDates" scope="col">Born</th>
+            <th scope="col">Category</th>
+            <th scope="col">Wave</th>
+            <th scope="col">At muster</th>
+            <th v-if="mayEdit" scope="col"><span class="visually-hidden">Change</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="entry in shown" :key="entry.id" :class="entry.attendance">
+            <td class="figures bib">{{ entry.bib ?? '–' }}</td>
+            <td class="name">{{ fullName(entry) }}</td>
+            <td class="figures" data-label="Number">{{ entry.person.number }}</td>
+            <td class="figures" data-label="Age">{{ entry.ageYears }}</td>
+            <td v-if="showsBirthDates" data-label="Born">
+              {{ entry.person.birthDate ? printDate(entry.person.birthDate) : '' }}
+            </td>
+            <td data-label="Category">{{ categoryName(entry.category) }}</td>
+            <td class="figures" data-label="Wave">{{ entry.wave }}</td>
+            <td class="attendance">
+              <strong>{{ WORDS[entry.attendance] }}</strong><span class="quiet">
+                {{ [holdsOf(entry.id), entry.note].filter((text) => text !== '').join('. ') }}</span
+              >
+            </td>
+            <td v-if="mayEdit" class="change">
+              <button
+                class="btn btn-quiet btn-sm"
+                :aria-label="`Change ${fullName(entry)}`"
+                @click="editingId = entry.id"
+              >
+                Change
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="shown.length === 0" class="quiet none">Nobody fits. Clear the search to see everybody.</p>
+    </div>
+    <MusterDialog
+      :day="day"
+      :entry="editing"
+      :has-next="following !== undefined"
+      @close="editingId = ''"
+      @next="editingId = following?.id ?? ''"
+    />
+  </div>
+</template>
+
+<style scoped>
+.top {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: center;
+  margin-bottom: 12px;
+}
+dl {
+  display: flex;
+  gap: 18px;
+  margin: 0 auto 0 0;
+}
+dl div {
+  display: flex;
+  gap: 6px;
+  align-items: baseline;
+}
+dd {
+  margin: 0;
+  font-size: 1.375rem;
+  font-weight: 700;
+}
+dt {
+  font-weight: 400;
+}
+.search {
+  width: 230px;
+}
+.only {
+  width: 140px;
+}
+.table-box {
+  overflow: hidden;
+}
+.table {
+  margin: 0;
+}
+thead th {
+  background: var(--sheet-2);
+  font-size: 0.8125rem;
+  color: var(--ink-2);
+}
+td {
+  vertical-align: middle;
+}
+.bib {
+  font-size: 1.125rem;
+  font-weight: 700;
+}
+.name {
+  font-weight: 650;
+}
+.attendance {
+  max-width: 320px;
+}
+.attendance .quiet {
+  margin-left: 8px;
+}
+.held,
+.held td {
+  background: var(--decide-tint);
+}
+.absent td,
+.withdrawn td {
+  color: var(--ink-2);
+}
+.none {
+  padding: 20px;
+  margin: 0;
+}
+@media (max-width: 900px) {
+  thead {
+    display: none;
+  }
+  tr {
+    display: grid;
+    grid-template-columns: 56px 1fr auto;
+    align-items: center;
+    border-bottom: 1px solid var(--line);
+    padding: 6px 4px;
+  }
+  td {
+    border: 0;
+    padding: 2px 8px;
+  }
+  td[data-label] {
+    display: none;
+  }
+  .attendance {
+    grid-column: 2;
+    grid-row: 2;
+  }
+  .change {
+    grid-column: 3;
+    grid-row: 1 / 3;
+  }
+  .search {
+    flex: 1;
+    width: auto;
+  }
+}
+</style>

@@ -1,0 +1,162 @@
+<script setup lang="ts">
+/** One person: every test, each event over time, set-up used last, retest due, self-tests apart, what was done to the record. */
+import { printDate, retestDate } from '@able-gauge/core'
+import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { call, inWords } from '../api.ts'
+import { useSession } from '../session/sessionStore.ts'
+import HouseBand from '../ui/HouseBand.vue'
+import { today } from '../ui/localTime.ts'
+import VerdictChip from '../ui/VerdictChip.vue'
+import { wordFor } from '../ui/verdictWords.ts'
+import type { PersonRecord } from './person.ts'
+import PersonChart from './PersonChart.vue'
+import PersonChange from './PersonChange.vue'
+import { personLines } from './personLines.ts'
+import PersonSelfTest from './PersonSelfTest.vue'
+
+const route = useRoute()
+const session = useSession()
+const record = ref<PersonRecord | null>(null)
+const problem = ref('')
+
+const read = async (): Promise<void> => {
+  try {
+    record.value = await call<PersonRecord>('GET', `/people/${String(route.params['personId'])}`)
+  } catch (error) {
+    problem.value = inWords(error)
+  }
+}
+watch(() => route.params['personId'], read, { immediate: true })
+
+const lines = computed(() => (record.value ? personLines(record.value) : []))
+const signed = computed(() => (record.value?.tests ?? []).filter(({ verdict }) => verdict !== null))
+const last = computed(() => signed.value.at(-1))
+const due = computed(() => {
+  const { value } = last
+  if (!value) return ''
+  const from = retestDate({ retest: { earliestAfterDays: value.earliestAfterDays } }, value.testDate)
+  return from <= today()
+    ? `A retest is allowed since ${printDate(from)}.`
+    : `A retest is allowed from ${printDate(from)}.`
+})
+/** What was set up for this person the last time anything was. */
+const setUp = computed(() => {
+  const test = [...(record.value?.tests ?? [])].reverse().find((one) => Object.keys(one.setUp).length > 0)
+  return test
+    ? Object.entries(test.setUp).map(([key, text]) => ({
+        key: key.replace('.', ', ').replaceAll('-', ' '),
+        text,
+        on: test.testDate,
+      }))
+    : []
+})
+</script>
+
+<template>
+  <HouseBand />
+  <main class="room">
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <template v-if="record">
+      <header class="head">
+        <div>
+          <h1>{{ record.person.givenName }} {{ record.person.familyName }}</h1>
+          <p class="quiet">
+            Number <span class="figures">{{ record.person.number }}</span>{{
+              record.person.erased
+                ? '. Personal data erased; results stay.'
+                : `, born ${printDate(record.person.birthDate)}.`
+            }}
+            {{ due }}
+          </p>
+        </div>
+        <RouterLink class="btn btn-quiet" :to="{ name: 'people' }">All people</RouterLink>
+      </header>
+      <section v-if="lines.length > 0" class="sheet part">
+        <h2>Over time</h2>
+        <p class="quiet">
+          Filled: met the standard in force then. Hollow: short. Dashed: a self-test. The bar is what was asked on that
+          day; better is up.
+        </p>
+        <div class="charts"><PersonChart v-for="one in lines" :key="`${one.name} ${one.unit}`" :line="one" /></div>
+      </section>
+      <section class="sheet part">
+        <h2>Tests</h2>
+        <p v-if="record.tests.length === 0" class="quiet">No test yet.</p>
+        <div v-for="test in [...record.tests].reverse()" :key="test.entryId" class="test">
+          <RouterLink :to="{ name: 'verdicts', params: { dayId: test.occasionId } }">{{
+            printDate(test.testDate)
+          }}</RouterLink>
+          <span
+            >{{ test.name
+            }}<small class="quiet"> {{ test.standardName }}, version {{ test.standardVersion }}</small></span
+          >
+          <VerdictChip v-if="test.verdict" :verdict="test.verdict" />
+          <span v-else class="quiet">not signed off</span>
+          <span v-if="test.amended" class="quiet">amended after sign-off</span>
+        </div>
+      </section>
+      <section v-if="setUp.length > 0" class="sheet part">
+        <h2>Set-up used last</h2>
+        <p v-for="{ key, text, on } in setUp" :key="key">
+          {{ key }}: <strong>{{ text }}</strong> <small class="quiet">{{ printDate(on) }}</small>
+        </p>
+      </section>
+      <section class="sheet part">
+        <h2>Self-tests, kept apart from official results</h2>
+        <div v-for="test in record.selfTests" :key="test.id" class="test">
+          <span>{{ printDate(test.testDate) }}</span>
+          <span
+            >{{ test.eventName
+            }}<small class="quiet">
+              {{ test.witness ? `witnessed by ${test.witness}` : 'nobody witnessed it' }}. {{ test.note }}</small
+            ></span
+          >
+          <span>{{ test.mark ? wordFor(test.mark) : 'not judged' }}</span>
+        </div>
+        <PersonSelfTest v-if="!record.person.erased" :record="record" @logged="read" />
+      </section>
+      <PersonChange v-if="session.may('officer') && !record.person.erased" :person="record.person" @changed="read" />
+      <section v-if="record.changes.length > 0" class="sheet part">
+        <h2>Done to this record</h2>
+        <p v-for="one in record.changes" :key="one.atMs">
+          {{ one.what === 'merged' ? `Number ${one.number} was merged into this person` : 'Personal data was erased' }}
+          by {{ one.by }}: {{ one.reason }}
+        </p>
+      </section>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: flex-start;
+  gap: 12px;
+}
+.part {
+  margin-bottom: 16px;
+}
+.charts {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
+  gap: 18px;
+}
+.test {
+  display: grid;
+  grid-template-columns: 150px 1fr auto auto;
+  gap: 12px;
+  align-items: center;
+  border-top: 1px solid var(--line);
+  padding: 8px 0;
+}
+small {
+  display: block;
+}
+@media (max-width: 700px) {
+  .test {
+    grid-template-columns: 1fr auto;
+  }
+}
+</style>

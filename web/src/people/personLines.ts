@@ -1,0 +1,72 @@
+/** A person's results in one event over the years, each with the cut that was in force then. */
+import type { Cut, Unit } from '@able-gauge/core'
+import { figureOf, markerOf } from '../ui/verdictWords.ts'
+import type { PersonRecord } from './person.ts'
+
+export interface LinePoint {
+  readonly date: string
+  readonly value: number
+  readonly cut: Cut | null
+  readonly state: 'good' | 'short' | 'decide'
+  /** Logged by the person, no official result. */
+  readonly own: boolean
+  /** The standard's version, or who witnessed a self-test. */
+  readonly about: string
+}
+
+export interface PersonLine {
+  readonly eventId: string
+  readonly name: string
+  readonly unit: Unit
+  readonly points: readonly LinePoint[]
+}
+
+/** One line for each event, unit and form: a variant or an alternate is never mixed with the event as it stands. */
+export const personLines = ({ tests, selfTests }: Pick<PersonRecord, 'tests' | 'selfTests'>): PersonLine[] => {
+  const lines = new Map<string, { eventId: string; name: string; unit: Unit; points: LinePoint[] }>()
+  const put = (key: string, name: string, eventId: string, unit: Unit, point: LinePoint): void => {
+    const known = lines.get(key) ?? { eventId, name, unit, points: [] }
+    known.points.push(point)
+    lines.set(key, known)
+  }
+  for (const { testDate, events, verdict, standardId, standardVersion } of tests) {
+    for (const mark of verdict?.marks ?? []) {
+      const value = figureOf(mark)
+      if (value === null || !('unit' in mark)) continue
+      const form = mark.alternateId ?? mark.variantId ?? ''
+      const name = events.find(({ id }) => id === mark.eventId)?.name ?? mark.eventId
+      const point = {
+        date: testDate,
+        value,
+        cut: mark.cut,
+        state: markerOf(mark),
+        own: false,
+        about: `version ${standardVersion}`,
+      }
+      put(
+        `${standardId} ${mark.eventId} ${form} ${mark.unit}`,
+        form === '' ? name : `${name} (${form.replaceAll('-', ' ')})`,
+        mark.eventId,
+        mark.unit,
+        point,
+      )
+    }
+  }
+  for (const { testDate, eventId, eventName, standardId, witness, mark } of selfTests) {
+    const value = mark ? figureOf(mark) : null
+    if (!mark || value === null || !('unit' in mark)) continue
+    const about = witness === '' ? 'self-test, nobody witnessed it' : `self-test, witnessed by ${witness}`
+    put(`${standardId} ${eventId}  ${mark.unit}`, eventName, eventId, mark.unit, {
+      date: testDate,
+      value,
+      cut: mark.cut,
+      state: markerOf(mark),
+      own: true,
+      about,
+    })
+  }
+  return [...lines.values()].map((line) => ({
+    ...line,
+    points: line.points.sort((a, b) => (a.date < b.date ? -1 : 1)),
+  }))
+}

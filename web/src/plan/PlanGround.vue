@@ -1,0 +1,175 @@
+<script setup lang="ts">
+/** The ground as it was measured, event by event: laps, start line, tolerance, surface, drawn to scale. */
+import {
+  GROUND_SHAPES,
+  parseField,
+  printField,
+  saySetOut,
+  setOut,
+  type GroundShape,
+  type MeasuredGround,
+} from '@able-gauge/core'
+import { computed, ref } from 'vue'
+import type { Day } from '../day/day.ts'
+import GroundDrawing from './GroundDrawing.vue'
+import type { PlanDraft } from './usePlan.ts'
+
+const props = defineProps<{
+  day: Day
+  draft: PlanDraft
+  mayEdit: boolean
+}>()
+
+const SHAPES: Readonly<Record<GroundShape, string>> = {
+  loop: 'laps of a track or loop',
+  outAndBack: 'out to a turn and back',
+  shuttle: 'between two lines',
+  straight: 'one straight',
+  step: 'a step',
+}
+const LENGTH_OF: Readonly<Record<GroundShape, string>> = {
+  loop: 'Length of a lap',
+  outAndBack: 'Way to the turn',
+  shuttle: 'Between the lines',
+  straight: 'Length of the straight',
+  step: 'Height of the step',
+}
+const shapesFor = (kind: string): readonly GroundShape[] =>
+  kind === 'stepTest'
+    ? ['step']
+    : kind === 'progressiveShuttle'
+      ? ['shuttle']
+      : GROUND_SHAPES.filter((shape) => shape !== 'step')
+
+const laidOut = computed(() =>
+  props.day.standard.events.flatMap((event) => {
+    const ground = props.draft.plan.value.events.find(({ eventId }) => eventId === event.id)?.ground
+    const set = ground && setOut(event.protocol, ground)
+    return ground && set ? [{ event, ground, set, words: saySetOut(set) }] : []
+  }),
+)
+const problems = ref<Readonly<Record<string, string>>>({})
+const put = (eventId: string, ground: MeasuredGround, fields: Partial<MeasuredGround>): void =>
+  props.draft.changeEvent(eventId, { ground: { ...ground, ...fields } })
+
+/** Courses are measured in metres, steps and tolerances in centimetres. */
+const formOf = (field: 'lengthMm' | 'toleranceMm', { shape }: MeasuredGround) =>
+  ({ unit: 'mm', shownIn: field === 'lengthMm' && shape !== 'step' ? 'm' : 'cm' }) as const
+
+const textOf = (event: Event): string => (event.target as HTMLInputElement | HTMLSelectElement).value.trim()
+const putLength = (eventId: string, ground: MeasuredGround, field: 'lengthMm' | 'toleranceMm', event: Event): void => {
+  const text = textOf(event)
+  if (field === 'toleranceMm' && text === '') return
+  const read = parseField(text, formOf(field, ground))
+  const key = `${eventId} ${field}`
+  if (!read.ok) {
+    problems.value = { ...problems.value, [key]: read.reason }
+    return
+  }
+  problems.value = { ...problems.value, [key]: '' }
+  put(eventId, ground, { [field]: read.value })
+}
+const putSlope = (eventId: string, ground: MeasuredGround, event: Event): void => {
+  const percent = Number(textOf(event).replace(',', '.'))
+  if (Number.isFinite(percent)) put(eventId, ground, { slopePermille: Math.round(percent * 10) })
+}
+const lengthText = (ground: MeasuredGround): string => printField(ground.lengthMm, formOf('lengthMm', ground))
+</script>
+
+<template>
+  <section v-if="laidOut.length === 0" class="sheet part">
+    <h2>Ground</h2>
+    <p class="quiet">No event of this standard is laid out on the ground.</p>
+  </section>
+  <section v-for="{ event, ground, set, words } in laidOut" :key="event.id" class="sheet part">
+    <h2>{{ event.name }}</h2>
+    <div class="two">
+      <div class="fields">
+        <label
+          >Laid out as
+          <select
+            class="form-select"
+            :value="ground.shape"
+            :disabled="!mayEdit"
+            @change="put(event.id, ground, { shape: textOf($event) as GroundShape })"
+          >
+            <option v-for="shape in shapesFor(event.protocol.kind)" :key="shape" :value="shape">
+              {{ SHAPES[shape] }}
+            </option>
+          </select></label
+        >
+        <label
+          >{{ LENGTH_OF[ground.shape] }} in {{ ground.shape === 'step' ? 'cm' : 'm' }}, as measured
+          <input
+            class="form-control figures"
+            :value="lengthText(ground)"
+            :disabled="!mayEdit"
+            @change="putLength(event.id, ground, 'lengthMm', $event)"
+        /></label>
+        <label
+          >Good to so many cm, either way
+          <input
+            class="form-control figures"
+            :value="
+              ground.toleranceMm === undefined ? '' : printField(ground.toleranceMm, formOf('toleranceMm', ground))
+            "
+            :disabled="!mayEdit"
+            @change="putLength(event.id, ground, 'toleranceMm', $event)"
+        /></label>
+        <label
+          >Surface
+          <input
+            class="form-control"
+            maxlength="120"
+            :value="ground.surface"
+            :disabled="!mayEdit"
+            @change="put(event.id, ground, { surface: textOf($event) })"
+        /></label>
+        <label
+          >Slope in %
+          <input
+            class="form-control figures"
+            inputmode="decimal"
+            :value="ground.slopePermille === undefined ? '' : ground.slopePermille / 10"
+            :disabled="!mayEdit"
+            @change="putSlope(event.id, ground, $event)"
+        /></label>
+        <template v-for="field in ['lengthMm', 'toleranceMm']" :key="field">
+          <p v-if="problems[`${event.id} ${field}`]" class="problem" role="alert">
+            {{ problems[`${event.id} ${field}`] }}
+          </p>
+        </template>
+      </div>
+      <div>
+        <GroundDrawing :set="set" />
+        <p v-for="sentence in words" :key="sentence" class="words">{{ sentence }}</p>
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.part {
+  padding: 18px 20px;
+  margin-bottom: 16px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 300px minmax(0, 1fr);
+  gap: 24px;
+  margin-top: 10px;
+}
+.fields {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
+.words {
+  margin: 4px 0 0;
+}
+@media (max-width: 900px) {
+  .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,186 @@
+<script setup lang="ts">
+/** What is taken along: kit, papers to print, the calendar, and codes with which staff join a station. */
+import { kitList, printCalendar } from '@able-gauge/core'
+import { computed, onMounted, ref } from 'vue'
+import { call, inWords } from '../api.ts'
+import type { Day } from '../day/day.ts'
+import { useSession } from '../session/sessionStore.ts'
+import { saveFile } from '../ui/saveFile.ts'
+import type { PlanDraft } from './usePlan.ts'
+import { useTimetable } from './useTimetable.ts'
+
+const props = defineProps<{
+  day: Day
+  draft: PlanDraft
+  mayEdit: boolean
+}>()
+
+interface StationCode {
+  readonly code: string
+  readonly eventIds: readonly string[]
+  readonly role: 'grader' | 'timer'
+}
+
+const session = useSession()
+const { timetable } = useTimetable(() => props.day, props.draft.plan)
+const kit = computed(() => kitList(props.day.standard, props.draft.plan.value, props.day.entries.length))
+const eventName = (id: string): string => props.day.standard.events.find((event) => event.id === id)?.name ?? id
+
+const PAPERS = [
+  { paper: 'run-sheet', name: 'Run sheet', says: 'the day for whoever leads it' },
+  { paper: 'station-cards', name: 'Station cards', says: 'one for each station: what counts, what ends it' },
+  { paper: 'score-cards', name: 'Paper score cards', says: 'one for each person, in case the devices fail' },
+  { paper: 'kit', name: 'Kit list', says: 'to tick off while loading' },
+] as const
+
+const saveCalendar = (): void => {
+  const { id, name, venue, zone, testDate } = props.day.occasion
+  const text = printCalendar(
+    { id, name, venue, zone, testDate, eventName },
+    props.draft.plan.value,
+    timetable.value,
+    Date.now(),
+  )
+  saveFile(`${testDate} ${name}.ics`, 'text/calendar', text)
+}
+
+const codes = ref<readonly StationCode[]>([])
+const chosen = ref(props.day.standard.events[0]?.id ?? '')
+const role = ref<'grader' | 'timer'>('grader')
+const problem = ref('')
+const mayJoin = computed(() => session.may('officer') && !props.day.occasion.signedOff)
+const path = computed(() => `/occasions/${props.day.occasion.id}/stations`)
+const attempt = async (work: () => Promise<unknown>): Promise<void> => {
+  problem.value = ''
+  try {
+    await work()
+    codes.value = (await call<{ stations: StationCode[] }>('GET', path.value)).stations
+  } catch (error) {
+    problem.value = inWords(error)
+  }
+}
+onMounted(() => {
+  if (mayJoin.value) void attempt(() => Promise.resolve())
+})
+const make = (): Promise<void> =>
+  attempt(() => call('POST', path.value, { eventIds: [chosen.value], role: role.value }))
+const end = (code: string): Promise<void> => attempt(() => call('DELETE', `${path.value}/${code}`))
+</script>
+
+<template>
+  <div class="columns">
+    <section class="sheet part">
+      <h2>Kit</h2>
+      <table class="table">
+        <tbody>
+          <tr v-for="{ item, count, events } in kit" :key="item">
+            <td class="figures count">{{ count }}</td>
+            <td>{{ item }}</td>
+            <td class="quiet">{{ events.join(', ') || 'the whole day' }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+    <div class="side">
+      <section class="sheet part">
+        <h2>Papers</h2>
+        <ul>
+          <li v-for="{ paper, name, says } in PAPERS" :key="paper">
+            <RouterLink :to="{ name: 'paper', params: { paper } }">{{ name }}</RouterLink>
+            <span class="quiet">{{ says }}</span>
+          </li>
+          <li>
+            <button class="btn btn-link" @click="saveCalendar">Calendar file</button>
+            <span class="quiet">muster and every wave, for any calendar (.ics)</span>
+          </li>
+        </ul>
+      </section>
+      <section v-if="mayJoin" class="sheet part">
+        <h2>Station codes</h2>
+        <p class="quiet">
+          Whoever has a code joins on their own device under "Join a station", sees that event alone, and needs no
+          account. End a code when its station is done.
+        </p>
+        <ul class="codes">
+          <li v-for="station in codes" :key="station.code">
+            <strong class="figures code">{{ station.code }}</strong>
+            <span>{{ station.eventIds.map(eventName).join(', ') }}, {{ station.role }}</span>
+            <button class="btn btn-quiet btn-sm" @click="end(station.code)">End it</button>
+          </li>
+        </ul>
+        <form class="make" @submit.prevent="make">
+          <select v-model="chosen" class="form-select" aria-label="Event of the station">
+            <option v-for="event in day.standard.events" :key="event.id" :value="event.id">{{ event.name }}</option>
+          </select>
+          <select v-model="role" class="form-select" aria-label="Who joins">
+            <option value="grader">grader</option>
+            <option value="timer">timer</option>
+          </select>
+          <button class="btn btn-quiet">New code</button>
+        </form>
+        <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr);
+  gap: 16px;
+  align-items: start;
+}
+.side {
+  display: grid;
+  gap: 16px;
+}
+.part {
+  padding: 18px 20px;
+}
+.table {
+  margin: 8px 0 0;
+}
+.count {
+  font-weight: 700;
+  text-align: right;
+  width: 60px;
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 8px 0 0;
+}
+li {
+  border-top: 1px solid var(--line);
+  padding: 9px 0;
+  display: grid;
+}
+.btn-link {
+  padding: 0;
+  text-align: left;
+  color: var(--bs-link-color);
+}
+.codes li {
+  grid-template-columns: auto 1fr auto;
+  gap: 12px;
+  align-items: center;
+}
+.code {
+  font-size: 1.375rem;
+  letter-spacing: 0.08em;
+}
+.make {
+  display: flex;
+  gap: 8px;
+  margin-top: 8px;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .make {
+    flex-wrap: wrap;
+  }
+}
+</style>

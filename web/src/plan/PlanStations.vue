@@ -1,0 +1,252 @@
+<script setup lang="ts">
+/** Event by event: where it is worked, by whom, at how many stations, how many together, and how long one start takes. */
+import { parseField, printField, type EventPlan } from '@able-gauge/core'
+import { computed, ref } from 'vue'
+import { call, inWords } from '../api.ts'
+import { byBib, wavesOf, type Day } from '../day/day.ts'
+import { useDay } from '../day/dayStore.ts'
+import type { PlanDraft } from './usePlan.ts'
+
+const props = defineProps<{
+  day: Day
+  draft: PlanDraft
+  mayEdit: boolean
+}>()
+
+const store = useDay()
+const problem = ref('')
+const rows = computed(() =>
+  props.day.standard.events.flatMap((event) => {
+    const planned = props.draft.plan.value.events.find(({ eventId }) => eventId === event.id)
+    return planned ? [{ event, planned }] : []
+  }),
+)
+const textOf = (event: Event): string => (event.target as HTMLInputElement | HTMLSelectElement).value.trim()
+const putNumber = (eventId: string, field: 'stations' | 'together' | 'day', most: number, event: Event): void => {
+  const value = Number(textOf(event))
+  const least = field === 'day' ? 0 : 1
+  if (Number.isInteger(value) && value >= least && value <= most) {
+    problem.value = ''
+    props.draft.changeEvent(eventId, { [field]: value })
+  } else problem.value = `"${textOf(event)}" does not fit. Expected a whole number from ${least} to ${most}.`
+}
+const putSlot = (eventId: string, event: Event): void => {
+  const read = parseField(textOf(event), { unit: 'ms' })
+  if (read.ok && read.value >= 10_000) {
+    problem.value = ''
+    props.draft.changeEvent(eventId, { slotMs: read.value })
+  } else problem.value = read.ok ? 'One start takes at least 0:10.' : read.reason
+}
+const putStaff = ({ eventId, staff }: EventPlan, accountId: string): void => {
+  const without = staff.filter((id) => id !== accountId)
+  props.draft.changeEvent(eventId, { staff: without.length === staff.length ? [...staff, accountId] : without })
+}
+const nameOf = (accountId: string): string =>
+  props.day.staff.find((member) => member.accountId === accountId)?.displayName ?? 'somebody who left the staff'
+
+const days = computed(() => props.draft.plan.value.days)
+const mostAfter = computed(() => props.day.standard.occasionDays ?? 0)
+const addDay = (): void => {
+  const { plan, change } = props.draft
+  const last = plan.value.days.at(-1)
+  if (!last || last.afterDays >= mostAfter.value) return
+  change({ ...plan.value, days: [...plan.value.days, { ...last, afterDays: last.afterDays + 1 }] })
+}
+const removeDay = (): void => {
+  const { plan, change } = props.draft
+  const left = plan.value.days.slice(0, -1)
+  const events = plan.value.events.map((one) => ({ ...one, day: Math.min(one.day, left.length - 1) }))
+  change({ ...plan.value, days: left, events })
+}
+
+const waveSize = ref(12)
+const waves = computed(() => wavesOf(props.day))
+const laying = ref(false)
+/** Waves of one size, in the order of the bibs; the last may be smaller. */
+const layWaves = async (): Promise<void> => {
+  laying.value = true
+  problem.value = ''
+  const size = Math.min(500, Math.max(1, Math.round(waveSize.value)))
+  const laid = [...props.day.entries]
+    .sort(byBib)
+    .map(({ id }, index) => ({ entryId: id, wave: 1 + Math.floor(index / size) }))
+  try {
+    const { id } = props.day.occasion
+    await call('PUT', `/occasions/${id}/waves`, { waves: laid })
+    await store.reread(id)
+  } catch (error) {
+    problem.value = inWords(error)
+  } finally {
+    laying.value = false
+  }
+}
+</script>
+
+<template>
+  <section class="sheet part">
+    <h2>Stations and staff</h2>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <ul class="rows">
+      <li v-for="{ event, planned } in rows" :key="event.id">
+        <strong class="name">{{ event.name }}</strong>
+        <label
+          >Place
+          <input
+            class="form-control"
+            maxlength="80"
+            :value="planned.place"
+            :disabled="!mayEdit"
+            @change="draft.changeEvent(event.id, { place: textOf($event) })"
+        /></label>
+        <label
+          >Stations
+          <input
+            class="form-control figures"
+            type="number"
+            min="1"
+            max="50"
+            :value="planned.stations"
+            :disabled="!mayEdit"
+            @change="putNumber(event.id, 'stations', 50, $event)"
+        /></label>
+        <label
+          >Together
+          <input
+            class="form-control figures"
+            type="number"
+            min="1"
+            max="500"
+            :value="planned.together"
+            :disabled="!mayEdit"
+            @change="putNumber(event.id, 'together', 500, $event)"
+        /></label>
+        <label
+          >One start takes
+          <input
+            class="form-control figures"
+            :value="printField(planned.slotMs, { unit: 'ms' })"
+            :disabled="!mayEdit"
+            @change="putSlot(event.id, $event)"
+        /></label>
+        <label v-if="days.length > 1"
+          >Day
+          <select
+            class="form-select"
+            :value="planned.day"
+            :disabled="!mayEdit"
+            @change="putNumber(event.id, 'day', days.length - 1, $event)"
+          >
+            <option v-for="(_, index) in days" :key="index" :value="index">{{ index + 1 }}</option>
+          </select></label
+        >
+        <fieldset class="staff">
+          <legend>Worked by</legend>
+          <label v-for="member in day.staff" v-show="mayEdit" :key="member.accountId" class="member">
+            <input
+              type="checkbox"
+              :checked="planned.staff.includes(member.accountId)"
+              @change="putStaff(planned, member.accountId)"
+            />
+            {{ member.displayName }}
+          </label>
+          <span v-if="!mayEdit">{{ planned.staff.map(nameOf).join(', ') || 'nobody yet' }}</span>
+        </fieldset>
+      </li>
+    </ul>
+    <div v-if="mayEdit" class="foot">
+      <span class="wave-tools">
+        {{ day.entries.length }} people in {{ waves.length }} {{ waves.length === 1 ? 'wave' : 'waves' }}. Waves of
+        <input
+          v-model.number="waveSize"
+          class="form-control figures"
+          type="number"
+          min="1"
+          max="500"
+          aria-label="People in a wave"
+        />
+        <button class="btn btn-quiet btn-sm" :disabled="laying || day.entries.length === 0" @click="layWaves">
+          Lay the waves anew
+        </button>
+      </span>
+      <span v-if="mostAfter > 0" class="wave-tools">
+        The standard allows {{ mostAfter + 1 }} days.
+        <button class="btn btn-quiet btn-sm" :disabled="(days.at(-1)?.afterDays ?? 0) >= mostAfter" @click="addDay">
+          Add a day
+        </button>
+        <button v-if="days.length > 1" class="btn btn-quiet btn-sm" @click="removeDay">Take the last day off</button>
+      </span>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.part {
+  padding: 18px 20px;
+}
+.rows {
+  list-style: none;
+  margin: 8px 0 0;
+  padding: 0;
+}
+.rows li {
+  display: grid;
+  grid-template-columns: 150px minmax(110px, 1fr) 84px 92px 110px;
+  gap: 8px 12px;
+  align-items: end;
+  padding: 12px 0;
+  border-top: 1px solid var(--line);
+}
+.name {
+  align-self: center;
+}
+label {
+  font-size: 0.8125rem;
+  color: var(--ink-2);
+}
+.staff {
+  grid-column: 2 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  align-items: center;
+}
+.staff legend {
+  font-size: 0.8125rem;
+  color: var(--ink-2);
+  float: left;
+  width: auto;
+  margin: 0;
+}
+.member {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 32px;
+  font-size: 0.9375rem;
+  color: var(--ink);
+}
+.foot,
+.wave-tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 24px;
+  align-items: center;
+}
+.foot {
+  border-top: 1px solid var(--line);
+  padding-top: 12px;
+}
+.wave-tools .form-control {
+  width: 76px;
+}
+@media (max-width: 800px) {
+  .rows li {
+    grid-template-columns: 1fr 1fr 1fr;
+  }
+  .name,
+  .rows li > label:nth-of-type(1),
+  .staff {
+    grid-column: 1 / -1;
+  }
+}
+</style>

@@ -1,0 +1,184 @@
+<script setup lang="ts">
+/** The timetable: a chart to drag, what it breaks, how near it is to what cannot be beaten, and a list. */
+import { printClock, timeOfDayMs } from '@able-gauge/core'
+import { computed, ref } from 'vue'
+import type { Day } from '../day/day.ts'
+import { clockAt } from './clockAt.ts'
+import TimetableChart from './TimetableChart.vue'
+import type { PlanDraft } from './usePlan.ts'
+import { useTimetable } from './useTimetable.ts'
+
+const props = defineProps<{
+  day: Day
+  draft: PlanDraft
+  mayEdit: boolean
+}>()
+
+const { timetable, bounds, conflicts, broken } = useTimetable(() => props.day, props.draft.plan)
+const shown = ref<'chart' | 'list'>('chart')
+
+const events = computed(() => props.day.standard.events.map(({ id, name }) => ({ id, name })))
+const eventName = (id: string): string => events.value.find((event) => event.id === id)?.name ?? id
+const days = computed(() =>
+  props.draft.plan.value.days.map((planned, index) => {
+    const sittings = timetable.value.sittings.filter(({ day }) => day === index)
+    const endMs = timetable.value.endMs[index] ?? 0
+    const boundMs = bounds.value[index] ?? 0
+    const over = boundMs === 0 ? 0 : Math.round((endMs / boundMs - 1) * 100)
+    return { ...planned, index, sittings, endMs, boundMs, over }
+  }),
+)
+const pinned = computed(() => props.draft.plan.value.pins.length)
+
+const move = (eventId: string, wave: number, startMs: number | null): void => {
+  const { plan, change } = props.draft
+  const others = plan.value.pins.filter((pin) => pin.eventId !== eventId || pin.wave !== wave)
+  change({ ...plan.value, pins: startMs === null ? others : [...others, { eventId, wave, startMs }] })
+}
+const layAgain = (): void => props.draft.change({ ...props.draft.plan.value, pins: [] })
+const setTime = (index: number, field: 'musterAt' | 'startsAt', text: string): void => {
+  if (!/^\d\d:\d\d$/.test(text) || Number.isNaN(timeOfDayMs(text))) return
+  const { plan, change } = props.draft
+  change({ ...plan.value, days: plan.value.days.map((one, at) => (at === index ? { ...one, [field]: text } : one)) })
+}
+const valueOf = (event: Event): string => (event.target as HTMLInputElement).value
+</script>
+
+<template>
+  <section class="sheet part">
+    <div class="head">
+      <h2>Timetable</h2>
+      <div class="btn-group" role="group" aria-label="Show the timetable as">
+        <button class="btn btn-sm btn-quiet" :aria-pressed="shown === 'chart'" @click="shown = 'chart'">Chart</button>
+        <button class="btn btn-sm btn-quiet" :aria-pressed="shown === 'list'" @click="shown = 'list'">List</button>
+      </div>
+      <button v-if="mayEdit && pinned > 0" class="btn btn-sm btn-quiet" @click="layAgain">
+        Lay all turns again ({{ pinned }} put by hand)
+      </button>
+    </div>
+    <p v-if="day.entries.length === 0" class="quiet">Enter people first: the timetable follows from their waves.</p>
+    <template v-for="one in days" v-else :key="one.index">
+      <div class="times">
+        <strong v-if="days.length > 1">Day {{ one.index + 1 }}</strong>
+        <label
+          >Muster at
+          <input
+            class="form-control figures"
+            type="time"
+            :value="one.musterAt"
+            :disabled="!mayEdit"
+            @change="setTime(one.index, 'musterAt', valueOf($event))"
+        /></label>
+        <label
+          >First event at
+          <input
+            class="form-control figures"
+            type="time"
+            :value="one.startsAt"
+            :disabled="!mayEdit"
+            @change="setTime(one.index, 'startsAt', valueOf($event))"
+        /></label>
+        <p class="length">
+          Ends at <strong class="figures">{{ clockAt(one.startsAt, one.endMs) }}</strong> after
+          <strong class="figures">{{ printClock(one.endMs) }}</strong>. No timetable with these waves, stations and
+          rests is shorter than <strong class="figures">{{ printClock(one.boundMs) }}</strong>; this one is
+          {{ one.over }} % above it.
+        </p>
+      </div>
+      <TimetableChart
+        v-if="shown === 'chart'"
+        :events="events"
+        :sittings="one.sittings"
+        :starts-at="one.startsAt"
+        :bound-ms="one.boundMs"
+        :broken="broken"
+        :may-edit="mayEdit"
+        @move="move"
+      />
+      <table v-else class="table">
+        <thead>
+          <tr>
+            <th scope="col">From</th>
+            <th scope="col">To</th>
+            <th scope="col">Event</th>
+            <th scope="col">Wave</th>
+            <th scope="col">Starts</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="sitting in [...one.sittings].sort((a, b) => a.startMs - b.startMs)"
+            :key="`${sitting.eventId} ${sitting.wave}`"
+          >
+            <td class="figures">{{ clockAt(one.startsAt, sitting.startMs) }}</td>
+            <td class="figures">{{ clockAt(one.startsAt, sitting.endMs) }}</td>
+            <td>{{ eventName(sitting.eventId) }}{{ sitting.pinned ? ', put by hand' : '' }}</td>
+            <td class="figures">{{ sitting.wave }}</td>
+            <td class="figures">{{ sitting.starts.length }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
+    <p v-if="shown === 'chart' && mayEdit && day.entries.length > 0" class="quiet small">
+      Drag a wave's bar to put its turn elsewhere, or focus it and use the arrow keys, with Shift by ten minutes; Delete
+      lets it be laid again. Small lines are single starts; the notch on the time line is what cannot be beaten.
+    </p>
+    <ul v-if="conflicts.length > 0" class="conflicts" aria-label="What this timetable breaks">
+      <li v-for="sentence in conflicts" :key="sentence">{{ sentence }}</li>
+    </ul>
+    <p v-else-if="day.entries.length > 0" class="kept">Every rest, station, capacity and member of the staff fits.</p>
+  </section>
+</template>
+
+<style scoped>
+.part {
+  padding: 18px 20px;
+}
+.head,
+.times {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: center;
+  margin-bottom: 12px;
+}
+.head h2 {
+  margin-right: auto;
+}
+.times label {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  white-space: nowrap;
+}
+.times .form-control {
+  width: 110px;
+}
+.length {
+  margin: 0;
+  flex: 1 1 320px;
+}
+[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--sheet);
+}
+.small {
+  font-size: 0.8125rem;
+  margin: 8px 0 0;
+}
+.conflicts {
+  margin: 12px 0 0;
+  padding: 10px 12px 10px 30px;
+  background: var(--short-tint);
+  color: var(--short);
+  border-radius: 6px;
+}
+.kept {
+  margin: 12px 0 0;
+  color: var(--met);
+  font-weight: 650;
+}
+.table {
+  margin: 0 0 8px;
+}
+</style>

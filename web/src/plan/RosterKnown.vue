@@ -1,0 +1,117 @@
+<script setup lang="ts">
+/** People who are on record already: found, ticked, entered. */
+import { useDebounceFn } from '@vueuse/core'
+import { computed, onMounted, ref } from 'vue'
+import { call, inWords } from '../api.ts'
+import type { Day } from '../day/day.ts'
+import { useDay } from '../day/dayStore.ts'
+import type { PersonSummary } from '../people/person.ts'
+import type { RosterOutcome } from './useRoster.ts'
+
+const props = defineProps<{
+  day: Day
+  /** How many start together, for those who get a wave. */
+  waveOf: number
+}>()
+
+const store = useDay()
+const search = ref('')
+const found = ref<readonly PersonSummary[]>([])
+/** Scoring category by person; whoever has one is entered. */
+const chosen = ref<Readonly<Record<string, string>>>({})
+const done = ref('')
+const problem = ref('')
+const categories = computed(() => props.day.standard.categories)
+const entered = computed(() => new Set(props.day.entries.map(({ person }) => person.id)))
+
+const look = async (): Promise<void> => {
+  try {
+    found.value = (
+      await call<{ people: PersonSummary[] }>('GET', `/people?search=${encodeURIComponent(search.value)}`)
+    ).people
+  } catch (error) {
+    problem.value = inWords(error)
+  }
+}
+const lookSoon = useDebounceFn(look, 200)
+onMounted(look)
+
+const choose = (id: string, event: Event): void => {
+  const { value } = event.target as HTMLSelectElement
+  const others = Object.entries(chosen.value).filter(([person]) => person !== id)
+  chosen.value = Object.fromEntries(value === '' ? others : [...others, [id, value]])
+}
+const send = async (): Promise<void> => {
+  problem.value = done.value = ''
+  const people = found.value.flatMap(({ id, number, givenName, familyName, birthDate }) => {
+    const category = chosen.value[id]
+    return category === undefined ? [] : [{ number, givenName, familyName, birthDate, category }]
+  })
+  try {
+    const { id } = props.day.occasion
+    const { outcomes } = await call<{ outcomes: RosterOutcome[] }>('POST', `/occasions/${id}/roster`, {
+      waveOf: props.waveOf,
+      people,
+    })
+    done.value = `${outcomes.filter(({ kind }) => kind === 'entered').length} entered.`
+    chosen.value = {}
+    await store.reread(id)
+  } catch (error) {
+    problem.value = inWords(error)
+  }
+}
+</script>
+
+<template>
+  <input
+    v-model="search"
+    class="form-control"
+    type="search"
+    placeholder="Name or number"
+    aria-label="Search people by name or number"
+    @input="lookSoon"
+  />
+  <p v-if="found.length === 0" class="quiet mt-2">Nobody on record fits.</p>
+  <ul>
+    <li v-for="person in found" :key="person.id">
+      <span>
+        <strong>{{ person.givenName }} {{ person.familyName }}</strong>
+        <small class="quiet"> {{ person.number }}, born {{ person.birthDate }}</small>
+      </span>
+      <span v-if="entered.has(person.id)" class="quiet">entered</span>
+      <select
+        v-else
+        class="form-select"
+        :value="chosen[person.id] ?? ''"
+        :aria-label="`Enter ${person.givenName} ${person.familyName} as`"
+        @change="choose(person.id, $event)"
+      >
+        <option value="">not on this day</option>
+        <option v-for="category in categories" :key="category.id" :value="category.id">{{ category.name }}</option>
+      </select>
+    </li>
+  </ul>
+  <p v-if="done" role="status">{{ done }}</p>
+  <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+  <button class="btn btn-primary" :disabled="Object.keys(chosen).length === 0" @click="send">
+    Enter {{ Object.keys(chosen).length }} people
+  </button>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 8px 0;
+  max-height: 46vh;
+  overflow-y: auto;
+}
+li {
+  display: grid;
+  grid-template-columns: 1fr 180px;
+  gap: 12px;
+  align-items: center;
+  min-height: 44px;
+  border-top: 1px solid var(--line);
+}
+</style>

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+/** One person typed in. */
+import { reactive, ref, useTemplateRef } from 'vue'
+import { call, inWords } from '../api.ts'
+import type { Day } from '../day/day.ts'
+import { useDay } from '../day/dayStore.ts'
+import type { RosterOutcome } from './useRoster.ts'
+
+const props = defineProps<{
+  day: Day
+  /** How many start together, for those who get a wave. */
+  waveOf: number
+}>()
+
+const store = useDay()
+const empty = { number: '', givenName: '', familyName: '', birthDate: '', category: '' }
+const person = reactive({ ...empty })
+const done = ref('')
+const problem = ref('')
+const first = useTemplateRef<HTMLInputElement>('first')
+
+const FIELDS = [
+  { field: 'number', label: 'Number in the organisation' },
+  { field: 'givenName', label: 'Given name' },
+  { field: 'familyName', label: 'Family name' },
+] as const
+
+const sayOutcome = (outcome: RosterOutcome | undefined): string => {
+  if (outcome?.kind === 'entered') return `${person.givenName} ${person.familyName} is entered.`
+  if (outcome?.kind === 'already') return 'This person was on the day before.'
+  return ''
+}
+const send = async (): Promise<void> => {
+  problem.value = done.value = ''
+  try {
+    const { id } = props.day.occasion
+    const { outcomes } = await call<{ outcomes: RosterOutcome[] }>('POST', `/occasions/${id}/roster`, {
+      waveOf: props.waveOf,
+      people: [{ ...person }],
+    })
+    const [outcome] = outcomes
+    if (outcome?.kind === 'otherPerson') {
+      problem.value = `The number belongs to ${outcome.name}, born ${outcome.birthDate}. Nobody was entered.`
+      return
+    }
+    done.value = sayOutcome(outcome)
+    Object.assign(person, empty, { category: person.category })
+    first.value?.focus()
+    await store.reread(id)
+  } catch (error) {
+    problem.value = inWords(error)
+  }
+}
+</script>
+
+<template>
+  <form class="fields" @submit.prevent="send">
+    <label v-for="({ field, label }, index) in FIELDS" :key="field"
+      >{{ label }}
+      <input
+        :ref="index === 0 ? 'first' : undefined"
+        v-model="person[field]"
+        class="form-control"
+        maxlength="80"
+        required
+      />
+    </label>
+    <label>Date of birth <input v-model="person.birthDate" class="form-control" type="date" required /></label>
+    <label
+      >Scoring category
+      <select v-model="person.category" class="form-select" required>
+        <option v-for="category in day.standard.categories" :key="category.id" :value="category.id">
+          {{ category.name }}
+        </option>
+      </select></label
+    >
+    <button class="btn btn-primary">Enter this person</button>
+  </form>
+  <p v-if="done" role="status">{{ done }}</p>
+  <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+  gap: 12px;
+  align-items: end;
+}
+</style>

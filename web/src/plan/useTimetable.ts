@@ -1,0 +1,84 @@
+/** The timetable of a plan with everybody entered, its bound, and what it breaks, in words. */
+import {
+  checkTimetable,
+  makeTimetable,
+  printTime,
+  timetableBound,
+  timetableTask,
+  type DayPlan,
+  type TimetableConflict,
+  type TimetableWave,
+} from '@able-gauge/core'
+import { computed, type ComputedRef } from 'vue'
+import { byBib, fullName, wavesOf, type Day } from '../day/day.ts'
+
+/** Waves as they start: whoever is absent or has withdrawn takes no place. */
+export const wavesOnGround = (day: Day): TimetableWave[] =>
+  wavesOf(day).map((wave) => ({
+    wave,
+    entryIds: [...day.entries]
+      .filter((entry) => entry.wave === wave && entry.attendance !== 'absent' && entry.attendance !== 'withdrawn')
+      .sort(byBib)
+      .map(({ id }) => id),
+  }))
+
+export const useTimetable = (day: () => Day, plan: ComputedRef<DayPlan> | { readonly value: DayPlan }) => {
+  const task = computed(() => timetableTask(plan.value, day().standard.events, wavesOnGround(day())))
+  const timetable = computed(() => makeTimetable(task.value))
+  const bounds = computed(() => plan.value.days.map((_, index) => timetableBound(task.value, index)))
+  const found = computed(() => {
+    const entryOfStaff = new Map(
+      day().staff.flatMap(({ accountId, entryId }) => (entryId === undefined ? [] : [[accountId, entryId] as const])),
+    )
+    return mostTelling(checkTimetable(task.value, timetable.value, entryOfStaff))
+  })
+  const conflicts = computed(() => found.value.map((conflict) => sayConflict(day(), conflict)))
+  /** `eventId wave` of the turns that break a rule. */
+  const broken = computed(() => new Set(found.value.map(({ eventId, wave }) => `${eventId} ${wave}`)))
+  return { timetable, bounds, conflicts, broken }
+}
+
+/** A wave that rests too short does so for each of its people; the one who lacks most says it for all. */
+const mostTelling = (conflicts: readonly TimetableConflict[]): TimetableConflict[] => {
+  const kept = new Map<string, TimetableConflict>()
+  for (const conflict of conflicts) {
+    const key = [conflict.code, conflict.eventId, conflict.wave, 'staffId' in conflict ? conflict.staffId : ''].join(
+      ' ',
+    )
+    const known = kept.get(key)
+    const lacks = (one: TimetableConflict): number => (one.code === 'rest' ? one.missingMs : 0)
+    if (!known || lacks(conflict) > lacks(known)) kept.set(key, conflict)
+  }
+  return [...kept.values()]
+}
+
+export const sayConflict = (day: Day, conflict: TimetableConflict): string => {
+  const eventName = (id: string): string => day.standard.events.find((event) => event.id === id)?.name ?? id
+  const staffName = (id: string): string =>
+    day.staff.find(({ accountId }) => accountId === id)?.displayName ?? 'Somebody'
+  const who = (id: string): string => {
+    const entry = day.entries.find((one) => one.id === id)
+    return entry ? `${entry.bib ?? 'no bib'} ${fullName(entry)}` : 'Somebody'
+  }
+  const at = `${eventName(conflict.eventId)}, wave ${conflict.wave}`
+  switch (conflict.code) {
+    case 'rest':
+      return `${at}: ${who(conflict.entryId)} would start ${printTime(conflict.missingMs)} before the rest after ${eventName(conflict.afterEventId)} is over.`
+    case 'notSeated':
+      return `${at}: ${who(conflict.entryId)} has no place.`
+    case 'seatedTwice':
+      return `${at}: ${who(conflict.entryId)} has two places.`
+    case 'tooMany':
+      return `${at}: ${conflict.people} would start together, ${conflict.together} can.`
+    case 'stationTaken':
+      return `${at}: station ${conflict.station} is taken by wave ${conflict.otherWave} at that time.`
+    case 'noStation':
+      return `${at}: there is no station ${conflict.station}.`
+    case 'staffTwice':
+      return `${staffName(conflict.staffId)} would be at ${at}, and at ${eventName(conflict.otherEventId)}, wave ${conflict.otherWave}, at the same time.`
+    case 'ownWave':
+      return `${staffName(conflict.staffId)} works ${at} alone and is tested in that wave. Somebody else has to work it.`
+    case 'shortSlot':
+      return `${at}: less time than one start takes.`
+  }
+}

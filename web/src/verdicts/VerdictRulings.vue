@@ -1,0 +1,199 @@
+<script setup lang="ts">
+/** What else can be ruled about one person in one event: protest, withdrawal, disqualification, breach, a second attempt; after the signature, an amendment. */
+import { openProtests, voidedIds, type Capture, type StandardEvent, type StopReason } from '@able-gauge/core'
+import { computed, ref } from 'vue'
+import { call, inWords } from '../api.ts'
+import type { Day, Entry } from '../day/day.ts'
+import { useDay } from '../day/dayStore.ts'
+import { useRecords } from '../day/useRecords.ts'
+import { useSession } from '../session/sessionStore.ts'
+import { dateAndTime } from '../ui/localTime.ts'
+
+const props = defineProps<{
+  day: Day
+  event: StandardEvent
+  entry: Entry
+  /** Of this person in this event. */
+  captures: readonly Capture[]
+}>()
+
+const store = useDay()
+const session = useSession()
+const { write, writing, problem } = useRecords(() => props.day)
+const signed = computed(() => props.day.occasion.signedOff !== null)
+const isOfficer = computed(() => session.may('officer'))
+
+type Ruling = 'protest' | 'withdrawn' | 'disqualified' | 'breach' | 'second' | 'amend'
+const RULINGS: readonly {
+  readonly id: Ruling
+  readonly label: string
+  readonly officer: boolean
+  readonly after: boolean
+}[] = [
+  { id: 'protest', label: 'A protest of the candidate', officer: false, after: false },
+  { id: 'withdrawn', label: 'Withdrawn on medical grounds', officer: true, after: false },
+  { id: 'breach', label: 'Breach of safety', officer: true, after: false },
+  { id: 'disqualified', label: 'Disqualified', officer: true, after: false },
+  { id: 'second', label: 'A second attempt: what was captured counts no more', officer: true, after: false },
+  { id: 'amend', label: 'Amend the signed mark', officer: true, after: true },
+]
+const offered = computed(() =>
+  RULINGS.filter(
+    ({ officer, after }) => after === signed.value && (isOfficer.value || (!officer && session.may('grader', 'clerk'))),
+  ),
+)
+
+const ruling = ref<Ruling | ''>('')
+const reason = ref('')
+const as = ref<'met' | 'short'>('met')
+const password = ref('')
+const failed = ref('')
+const busy = ref(false)
+
+const stop = async (how: StopReason): Promise<void> => {
+  await store.capture(props.event.id, props.entry.id, {
+    kind: 'stopped',
+    payload: { reason: how, note: reason.value.trim().slice(0, 300) },
+  })
+}
+/** Every capture of the attempt is voided with the reason, so that the event can be worked anew. */
+const grantSecond = async (): Promise<void> => {
+  const voided = voidedIds(props.captures)
+  const standing = props.captures.filter(
+    ({ id, entryId, kind }) => entryId === props.entry.id && kind !== 'voided' && !voided.has(id),
+  )
+  for (const { id } of standing) {
+    const payload = { captureId: id, reason: `second attempt: ${reason.value.trim()}`.slice(0, 300) }
+    await store.capture(props.event.id, props.entry.id, { kind: 'voided', payload })
+  }
+}
+const amend = async (): Promise<void> => {
+  const { id } = props.day.occasion
+  await call('POST', `/occasions/${id}/amendments`, {
+    entryId: props.entry.id,
+    eventId: props.event.id,
+    as: as.value,
+    reason: reason.value.trim(),
+    password: password.value,
+  })
+  await store.reread(id)
+}
+const rule = async (): Promise<void> => {
+  const { value } = ruling
+  busy.value = true
+  failed.value = ''
+  try {
+    if (value === 'protest') {
+      await write({ kind: 'protested', entryId: props.entry.id, eventId: props.event.id, text: reason.value.trim() })
+    } else if (value === 'second') await grantSecond()
+    else if (value === 'amend') await amend()
+    else if (value !== '') await stop(value)
+    ruling.value = reason.value = ''
+  } catch (error) {
+    failed.value = inWords(error)
+  } finally {
+    password.value = ''
+    busy.value = false
+  }
+}
+
+const protests = computed(() =>
+  openProtests(props.day.records).filter(
+    ({ content }) => content.entryId === props.entry.id && content.eventId === props.event.id,
+  ),
+)
+const answer = ref('')
+const answerAs = (protestId: string, outcome: 'upheld' | 'dismissed'): Promise<boolean> =>
+  write({ kind: 'protestAnswered', protestId, outcome, reason: answer.value.trim() })
+const amendments = computed(() =>
+  props.day.amendments.filter(({ entryId, eventId }) => entryId === props.entry.id && eventId === props.event.id),
+)
+</script>
+
+<template>
+  <div v-for="protest in protests" :key="protest.id" class="protest">
+    <p>
+      <strong>Protest.</strong> {{ protest.content.text }}
+      <small class="quiet">Taken by {{ protest.actor }}, {{ dateAndTime(protest.atMs, day.occasion.zone) }}</small>
+    </p>
+    <template v-if="isOfficer && !signed">
+      <p class="quiet">
+        Uphold it after correcting the captures above, or granting a second attempt; then the figures follow by
+        themselves.
+      </p>
+      <label>Answer, for the record <input v-model="answer" class="form-control" maxlength="1000" /></label>
+      <button
+        class="btn btn-quiet btn-sm"
+        :disabled="writing || answer.trim() === ''"
+        @click="answerAs(protest.id, 'upheld')"
+      >
+        Uphold
+      </button>
+      <button
+        class="btn btn-quiet btn-sm"
+        :disabled="writing || answer.trim() === ''"
+        @click="answerAs(protest.id, 'dismissed')"
+      >
+        Dismiss
+      </button>
+    </template>
+  </div>
+  <p v-for="one in amendments" :key="one.id" class="protest">
+    <strong>Amended to {{ one.as }}.</strong> {{ one.reason }}
+    <small class="quiet">{{ one.by }}, {{ dateAndTime(one.atMs, day.occasion.zone) }}</small>
+  </p>
+  <form v-if="offered.length > 0" class="rulings" @submit.prevent="rule">
+    <label
+      >{{ signed ? 'After the signature' : 'Also to record' }}
+      <select v-model="ruling" class="form-select">
+        <option value="">nothing</option>
+        <option v-for="{ id, label } in offered" :key="id" :value="id">{{ label }}</option>
+      </select></label
+    >
+    <template v-if="ruling !== ''">
+      <div v-if="ruling === 'amend'" class="pair">
+        <label><input v-model="as" type="radio" name="amend" value="met" /> Met</label>
+        <label><input v-model="as" type="radio" name="amend" value="short" /> Short</label>
+      </div>
+      <label
+        >{{ ruling === 'protest' ? 'In the words of the candidate' : 'Reason, for the record' }}
+        <textarea v-model="reason" class="form-control" rows="2" maxlength="500" required />
+      </label>
+      <label v-if="ruling === 'amend'"
+        >Your password, as signature
+        <input v-model="password" class="form-control" type="password" autocomplete="current-password" required />
+      </label>
+      <button class="btn btn-quiet" :disabled="busy || reason.trim() === ''">
+        {{ ruling === 'amend' ? 'Sign the amendment' : 'Put it on record' }}
+      </button>
+    </template>
+  </form>
+  <p v-if="problem || failed" class="problem" role="alert">{{ problem || failed }}</p>
+</template>
+
+<style scoped>
+.rulings {
+  display: grid;
+  gap: 8px;
+  margin-top: 14px;
+  border-top: 1px solid var(--line);
+  padding-top: 10px;
+}
+.protest {
+  margin: 10px 0 0;
+  padding: 8px 12px;
+  background: var(--decide-tint);
+  border: 1px solid var(--decide-edge);
+  border-radius: 6px;
+}
+.protest small {
+  display: block;
+}
+.pair {
+  display: flex;
+  gap: 24px;
+}
+.btn-sm {
+  margin: 6px 6px 0 0;
+}
+</style>
