@@ -1,19 +1,20 @@
 /** The real application for one test file: its own database with the demo, its own server process. */
-import type { ChildProcess } from 'node:child_process'
+import { spawnSync, type ChildProcess } from 'node:child_process'
 import { once } from 'node:events'
 import path from 'node:path'
 import { test as base, type APIRequestContext, type Page } from '@playwright/test'
 import type { RecordedCapture } from '@able-gauge/core'
 import { WEB_FOLDER } from '../scripts/lib/build.mjs'
-import { DATA } from '../scripts/lib/paths.mjs'
+import { DATA, ROOT } from '../scripts/lib/paths.mjs'
 import { freePort } from '../scripts/lib/ports.mjs'
 import { openCluster } from '../scripts/lib/postgres.mjs'
 import { requirePostgres } from '../scripts/lib/requirements.mjs'
-import { startServer } from '../scripts/lib/server.mjs'
+import { prepareDatabase, startServer } from '../scripts/lib/server.mjs'
 import { TEMPLATE } from './template.ts'
 
 export const DAY = '01930000-0000-7000-8000-000000002026'
 export const EARLIER_DAY = '01930000-0000-7000-8000-000000002025'
+export const OFFICER = 'ines.calloway-brandt'
 export const PASSWORD = 'tarn-isles-demo'
 
 export interface App {
@@ -23,17 +24,29 @@ export interface App {
   readonly startAgain: () => Promise<void>
 }
 
-export const test = base.extend<{ signedIn: (signInName: string) => Promise<void> }, { app: App; room: string }>({
+interface WorkerFixtures {
+  app: App
+  room: string
+  /** Whether the database holds the demo; without it there is one officer and nothing else. */
+  demo: boolean
+}
+
+export const test = base.extend<{ signedIn: (signInName: string) => Promise<void> }, WorkerFixtures>({
   // test files that name a different room never share an application
   room: ['shared', { option: true, scope: 'worker' }],
+  demo: [true, { option: true, scope: 'worker' }],
   app: [
-    async ({ room }, use, worker) => {
+    async ({ room, demo }, use, worker) => {
       const cluster = await openCluster(requirePostgres(), path.join(DATA, 'e2e-postgres'))
       const database = `able_gauge_e2e_${room}_${worker.workerIndex}_${Date.now()}`
-      await cluster.makeDatabase(database, TEMPLATE)
+      await cluster.makeDatabase(database, demo ? TEMPLATE : undefined)
+      if (!demo) {
+        prepareDatabase(cluster, database, false)
+        addOfficer(cluster.appUrl(database))
+      }
       const port = await freePort()
       const start = async (): Promise<ChildProcess> =>
-        (await startServer(cluster, database, { host: '127.0.0.1', port, webFolder: WEB_FOLDER, demo: true })).child
+        (await startServer(cluster, database, { host: '127.0.0.1', port, webFolder: WEB_FOLDER, demo })).child
       let child = await start()
       const kill = async (): Promise<void> => {
         const ended = once(child, 'exit')
@@ -59,6 +72,22 @@ export const test = base.extend<{ signedIn: (signInName: string) => Promise<void
     })
   },
 })
+
+/** As somebody who sets the program up would, with `npm run account`. */
+const addOfficer = (databaseUrl: string): void => {
+  const args = [
+    '--import',
+    'tsx',
+    path.join('server', 'src', 'addAccount.ts'),
+    OFFICER,
+    'Ines Calloway-Brandt',
+    'officer',
+  ]
+  spawnSync(process.execPath, args, {
+    cwd: ROOT,
+    env: { ...process.env, ABLE_GAUGE_DATABASE_URL: databaseUrl, ABLE_GAUGE_PASSWORD: PASSWORD },
+  })
+}
 
 export { expect } from '@playwright/test'
 

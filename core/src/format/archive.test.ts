@@ -51,6 +51,10 @@ test('any single character altered is found, or leaves no archive', () => {
     { numRuns: 150 },
   )
 })
+test.each(['plan', 'signOff', 'captures', 'standard'])('an archive without its %s is refused at that place', (name) => {
+  const parts = Object.fromEntries(Object.entries(archive()).filter(([key]) => key !== name))
+  expect(placesOf(parts)).toEqual([name])
+})
 test.each([[null], ['text'], [{}], [{ format: 'able-gauge/day-archive/2' }], [{ format: ARCHIVE_FORMAT }]])(
   'what is no archive is refused: %o',
   (plain) => expect(placesOf(plain).length).toBeGreaterThan(0),

@@ -178,9 +178,12 @@ const shapeFindings = (plain: unknown): Finding[] => {
   const objects = ['occasion', 'standard'].filter(
     (name) => typeof parts.get(name) !== 'object' || parts.get(name) === null,
   )
+  // what is not there is written as null, so that nothing can be left out unseen
+  const absent = ['plan', 'signOff'].filter((name) => typeof parts.get(name) !== 'object')
   const missing = [
     ...lists.map((place) => ({ place, code: 'list', found: 'nothing', expected: 'a list' })),
     ...objects.map((place) => ({ place, code: 'object', found: 'nothing', expected: 'an object' })),
+    ...absent.map((place) => ({ place, code: 'object', found: 'nothing', expected: 'an object, or null' })),
   ]
   if (missing.length > 0) return missing
   return [

@@ -27,13 +27,11 @@ export const kitList = (standard: Pick<Standard, 'events'>, plan: DayPlan, heads
   ]
 }
 
-const kitOf = ({ kit = [], protocol }: StandardEvent, { stations }: EventPlan): [string, number][] => {
-  const watches = 'watchRule' in protocol ? (protocol.watchRule?.watches ?? 1) : 0
-  return [
-    ...kit.map((item): [string, number] => [item, stations]),
-    ...(watches > 1 ? [['Watch beside the first', (watches - 1) * stations] as [string, number]] : []),
-  ]
-}
+/** Bibs and score cards go by heads, not by stations, so they are counted for the whole day. */
+const BY_HEADS = /^(bibs?|(spare )?score cards?)$/i
+
+const kitOf = ({ kit = [] }: StandardEvent, { stations }: EventPlan): [string, number][] =>
+  kit.filter((item) => !BY_HEADS.test(item)).map((item) => [item, stations])
 
 /** A tenth more of what gets lost or wet, as experience asks. */
 const wholeDay = (heads: number, stations: number): [string, number][] => [

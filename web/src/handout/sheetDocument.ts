@@ -158,8 +158,12 @@ export const groupDocument = (group: GroupSheet): TDocumentDefinitions => ({
         headerRows: 1,
         widths: [28, '*', ...group.events.map(() => 'auto'), 'auto'],
         body: [
-          ['Bib', 'Name', ...group.events, 'Verdict'].map((text): TableCell => ({ text: fontRuns(text), bold: true })),
-          ...group.rows.map((row) => row.map((text): TableCell => ({ text: fontRuns(text) }))),
+          ['Bib', 'Name', ...group.events, 'Verdict'].map((text): TableCell => ({
+            text: fontRuns(text),
+            bold: true,
+            noWrap: true,
+          })),
+          ...group.rows.map((row) => row.map((text): TableCell => ({ text: fontRuns(text), noWrap: true }))),
         ],
       },
       layout: 'lightHorizontalLines',

@@ -90,6 +90,14 @@ onMounted(look)
 .table {
   margin: 0;
 }
+@media (max-width: 700px) {
+  th:nth-child(2),
+  td:nth-child(2),
+  th:nth-child(3),
+  td:nth-child(3) {
+    display: none;
+  }
+}
 .none {
   padding: 20px;
   margin: 0;

@@ -8,7 +8,9 @@ const props = defineProps<{
   set: SetOut
 }>()
 
-const [WIDTH, HEIGHT, PAD] = [560, 190, 34]
+const [WIDTH, PAD] = [560, 34]
+/** A loop needs more room than a line. */
+const HEIGHT = computed(() => (props.set.ground.shape === 'loop' ? 290 : 170))
 
 /** A track has straights and half circles of the same length, as most have: 2 straights and 2 bends of a quarter each. */
 const lap = computed(() => {
@@ -19,7 +21,8 @@ const lap = computed(() => {
     .domain([0, straightMm + 2 * radiusMm])
     .range([0, WIDTH - 2 * PAD])
   const [straight, radius] = [scale(straightMm), scale(radiusMm)]
-  const [left, right, top, bottom] = [PAD + radius, PAD + radius + straight, HEIGHT / 2 - radius, HEIGHT / 2 + radius]
+  const middle = HEIGHT.value / 2
+  const [left, right, top, bottom] = [PAD + radius, PAD + radius + straight, middle - radius, middle + radius]
   const path = `M${left} ${bottom} H${right} A${radius} ${radius} 0 0 0 ${right} ${top} H${left} A${radius} ${radius} 0 0 0 ${left} ${bottom} Z`
   /** Where somebody is who has so far to go to the finish line, which stands at the right end of the lower straight. */
   const pointBefore = (beforeMm: number): { x: number; y: number; turn: number } => {
@@ -30,7 +33,7 @@ const lap = computed(() => {
       const angle = ((at - straightMm) / bend) * Math.PI
       return {
         x: left - radius * Math.sin(angle),
-        y: HEIGHT / 2 + radius * Math.cos(angle),
+        y: middle + radius * Math.cos(angle),
         turn: (angle * 180) / Math.PI,
       }
     }
@@ -38,7 +41,7 @@ const lap = computed(() => {
     const angle = ((at - 2 * straightMm - bend) / bend) * Math.PI
     return {
       x: right + radius * Math.sin(angle),
-      y: HEIGHT / 2 - radius * Math.cos(angle),
+      y: middle - radius * Math.cos(angle),
       turn: 180 + (angle * 180) / Math.PI,
     }
   }
@@ -121,7 +124,14 @@ const label = computed(
         {{ set.ground.shape === 'outAndBack' ? 'turn' : set.ground.shape === 'straight' ? 'finish' : 'line' }}
       </text>
     </template>
-    <g v-if="set.ground.shape !== 'step'" transform="translate(34, 14)">
+    <g
+      v-if="set.ground.shape !== 'step'"
+      :transform="
+        set.ground.shape === 'loop'
+          ? `translate(${WIDTH / 2 - bar.width / 2 - 20}, ${HEIGHT / 2})`
+          : 'translate(34, 14)'
+      "
+    >
       <path :d="`M0 0 v6 h${bar.width} v-6`" class="scale" />
       <text :x="bar.width + 8" y="7">{{ printLength(bar.mm) }}</text>
     </g>

@@ -1,15 +1,16 @@
 <script setup lang="ts">
 /** One person's result, on screen and on paper: each event with its gauge and reasons, and what follows. */
-import { printDate, printMargin, printQuantity, type Unit } from '@able-gauge/core'
+import { printDate } from '@able-gauge/core'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import IconPrinter from '~icons/tabler/printer'
 import { fullName, type Day } from '../day/day.ts'
+import { resultSheet } from '../handout/resultSheet.ts'
+import { useHandOut } from '../handout/useHandOut.ts'
 import BrandMark from '../ui/BrandMark.vue'
 import Gauge from '../ui/Gauge.vue'
-import { dateAndTime } from '../ui/localTime.ts'
 import VerdictChip from '../ui/VerdictChip.vue'
-import { figureOf, markerOf, wordFor } from '../ui/verdictWords.ts'
+import { figureOf, markerOf } from '../ui/verdictWords.ts'
 import { useVerdicts } from './useVerdicts.ts'
 
 const props = defineProps<{
@@ -20,17 +21,20 @@ const route = useRoute()
 const { verdicts } = useVerdicts(() => props.day)
 const entry = computed(() => props.day.entries.find(({ id }) => id === route.params['entryId']))
 const verdict = computed(() => (entry.value ? verdicts.value.get(entry.value.id) : undefined))
+const data = computed(() => (entry.value && verdict.value ? resultSheet(props.day, entry.value, verdict.value) : null))
 const rows = computed(() =>
-  (verdict.value?.marks ?? []).map((mark) => ({
-    mark,
-    name: props.day.standard.events.find(({ id }) => id === mark.eventId)?.name ?? mark.eventId,
-    figure: figureOf(mark),
-    unit: 'unit' in mark ? mark.unit : ('count' as const),
-    margin: 'margin' in mark ? marginWords(mark.margin, mark.unit) : wordFor(mark),
-  })),
+  (verdict.value?.marks ?? []).flatMap((mark, index) => {
+    const event = data.value?.events[index]
+    return event ? [{ mark, event, figure: figureOf(mark) }] : []
+  }),
 )
-const marginWords = (margin: number, unit: Unit): string =>
-  margin < 0 ? `short by ${printMargin(margin, unit)}` : `${printMargin(margin, unit)} to spare`
+const { progress, problem, saveSheets } = useHandOut(
+  () => props.day,
+  () => verdicts.value,
+)
+const saveOne = (): void => {
+  if (entry.value) void saveSheets('full', [entry.value.id])
+}
 const print = (): void => window.print()
 </script>
 
@@ -38,8 +42,12 @@ const print = (): void => window.print()
   <main class="room">
     <div class="actions no-print">
       <RouterLink class="btn btn-quiet" :to="{ name: 'verdicts' }">Back to the verdicts</RouterLink>
-      <button class="btn btn-primary" @click="print"><IconPrinter /> Print the sheet</button>
+      <span>
+        <button class="btn btn-quiet" :disabled="progress !== null" @click="saveOne">Save as PDF</button>
+        <button class="btn btn-primary" @click="print"><IconPrinter /> Print the sheet</button>
+      </span>
     </div>
+    <p v-if="problem" class="problem no-print" role="alert">{{ problem }}</p>
     <article v-if="entry && verdict" class="sheet paper">
       <header>
         <div class="brand"><BrandMark /> {{ day.standard.organisation }}</div>
@@ -58,11 +66,13 @@ const print = (): void => window.print()
       <p v-for="{ title, sentence } in verdict.trace" :key="title">
         <strong>{{ title }}.</strong> {{ sentence }}
       </p>
-      <section v-for="{ mark, name, figure, unit, margin } in rows" :key="mark.eventId" class="event">
+      <section v-for="{ mark, event, figure } in rows" :key="mark.eventId" class="event">
         <div class="line">
-          <h2>{{ name }}</h2>
-          <span v-if="figure !== null" class="figure figures">{{ printQuantity(figure, unit) }}</span>
-          <span class="margin">{{ margin }}</span>
+          <h2>{{ event.name }}</h2>
+          <span v-if="event.figure" class="figure figures">{{ event.figure }}</span>
+          <span class="margin">{{
+            [event.margin || event.word, event.points].filter((part) => part !== '').join(', ')
+          }}</span>
         </div>
         <Gauge v-if="mark.cut" :cut="mark.cut" :value="figure" :state="markerOf(mark)" size="large" />
         <ul>
@@ -70,17 +80,18 @@ const print = (): void => window.print()
             <strong>{{ title }}.</strong> {{ sentence }}
           </li>
         </ul>
+        <p v-if="event.next" class="more">{{ event.next }}.</p>
+        <p v-for="line in event.estimates" :key="line" class="more">{{ line }}</p>
       </section>
+      <p v-if="data?.points" class="more">
+        <strong>{{ data.points }}</strong>
+      </p>
+      <p v-for="line in data?.amended" :key="line" class="more">
+        <strong>{{ line }}</strong>
+      </p>
+      <p class="more">{{ data?.retest }}</p>
       <footer>
-        <p class="quiet">
-          {{ day.standard.name }}, version {{ day.standard.version }}, in force from
-          {{ printDate(day.standard.inForceFrom) }}.
-          <template v-if="day.occasion.signedOff"
-            >Signed by {{ day.occasion.signedOff.by }},
-            {{ dateAndTime(day.occasion.signedOff.atMs, day.occasion.zone) }}.</template
-          >
-          <template v-else>Not signed off yet: this result can still change.</template>
-        </p>
+        <p class="quiet">{{ data?.judgedBy }}</p>
         <p class="quiet">Talk to a clinician before training if you had pain, faintness or an injury on the day.</p>
       </footer>
     </article>
@@ -182,5 +193,11 @@ footer p {
     border: 0;
     padding: 0;
   }
+}
+.more {
+  margin: 4px 0 0;
+}
+.actions .btn {
+  margin-left: 8px;
 }
 </style>
