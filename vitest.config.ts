@@ -23,12 +23,19 @@ export default defineConfig({
           globalSetup: ['server/testing/globalSetup.ts'],
           testTimeout: 20_000,
           hookTimeout: 60_000,
+          // each file opens a server and a database of its own; what they import holds no state
+          isolate: false,
         },
       },
       { test: { name: 'cli', include: ['cli/**/*.test.ts'], environment: 'node', testTimeout: 30_000 } },
       {
         plugins: [vue(), icons({ compiler: 'vue3' })],
-        test: { name: 'web', include: ['web/**/*.test.ts'], environment: 'happy-dom', testTimeout: 20_000 },
+        test: {
+          name: 'web',
+          include: ['web/**/*.test.ts'],
+          environment: 'happy-dom',
+          testTimeout: 20_000,
+        },
       },
     ],
   },

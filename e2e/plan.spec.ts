@@ -1,5 +1,5 @@
 /** A new day from nothing: planned, people entered from a spreadsheet's file with faulty rows, then the corrected file. */
-import { expect, test } from './app.ts'
+import { DAY, expect, OFFICER, PASSWORD, test } from './app.ts'
 
 test.use({ room: 'plan' })
 
@@ -53,4 +53,90 @@ test('an officer plans a day and enters people; what is faulty is told and enter
   await expect(page.getByText('4 entered in 1 wave')).toBeVisible()
   await page.getByRole('link', { name: 'Go to muster' }).click()
   await expect(page.getByText('Bram Elvane')).toBeVisible()
+})
+
+test('of two officers who edit one plan the second is told what changed, and puts their own on top', async ({
+  page,
+  signedIn,
+  browser,
+  baseURL,
+}) => {
+  await signedIn(OFFICER)
+  const another = await browser.newContext({ ...(baseURL ? { baseURL } : {}), viewport: { width: 1280, height: 800 } })
+  const second = await another.newPage()
+  await second.request.post('/api/session', { data: { signInName: OFFICER, password: PASSWORD } })
+  const stations = `/days/${DAY}/plan?part=stations`
+  for (const one of [page, second]) {
+    await one.goto(stations)
+    await expect(one.getByLabel('Place').first()).toHaveValue('Gymnasium, west wall')
+  }
+  // the second types before the first has saved
+  await second.getByLabel('Place').nth(1).fill('Corridor')
+  await second.getByLabel('Place').nth(1).blur()
+  await expect(second.getByText('Grip: at Corridor')).toBeVisible()
+  await page.getByLabel('Stations', { exact: true }).nth(4).fill('2')
+  await page.getByLabel('Stations', { exact: true }).nth(4).blur()
+  await page.getByRole('button', { name: 'Save the plan' }).click()
+  await expect(page.getByText('Not saved yet')).toHaveCount(0)
+
+  await expect(second.getByRole('heading', { name: 'Ines Calloway-Brandt changed the plan meanwhile' })).toBeVisible()
+  await expect(second.getByText('Casualty drag 30 m: 2 stations')).toBeVisible()
+  await second.getByRole('button', { name: 'Put my changes on top of theirs' }).click()
+  await second.getByRole('button', { name: 'Save the plan' }).click()
+  await expect(second.getByText('Not saved yet')).toHaveCount(0)
+  await expect(page.getByLabel('Place').nth(1)).toHaveValue('Corridor')
+  await expect(page.getByLabel('Stations', { exact: true }).nth(4)).toHaveValue('2')
+  await another.close()
+})
+
+test('a turn dragged into a rest is named, and laid again when it is let go', async ({ page, signedIn }) => {
+  await signedIn(OFFICER)
+  await page.goto(`/days/${DAY}/plan?part=timetable`)
+  await expect(page.getByText('Every rest, station, capacity and member of the staff fits.')).toBeVisible()
+  const grip = page.getByRole('button', { name: /^Grip, wave 1, 09:10 to/ })
+  const box = await grip.boundingBox()
+  if (!box) throw new Error('The bar of the grip is not drawn.')
+  await page.mouse.move(box.x + 20, box.y + 10)
+  await page.mouse.down()
+  await page.mouse.move(box.x - 40, box.y + 10, { steps: 4 })
+  await page.mouse.up()
+  await expect(
+    page.getByText(/Grip, wave 1: .* would start .* before the rest after Press-ups is over\./),
+  ).toBeVisible()
+  const moved = page.getByRole('button', { name: /^Grip, wave 1, .* put there by hand, breaks a rule/ })
+  await moved.focus()
+  // ten minutes later there is rest enough
+  await page.keyboard.press('Shift+ArrowRight')
+  await expect(page.getByText(/would start/)).toHaveCount(0)
+  await page.getByRole('button', { name: /^Grip, wave 1/ }).focus()
+  await page.keyboard.press('Delete')
+  await expect(grip).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Save the plan' })).toHaveCount(0)
+})
+
+test('somebody joins a station with its code, sees that event alone, and is out when the code ends', async ({
+  page,
+  signedIn,
+  browser,
+  baseURL,
+}) => {
+  await signedIn(OFFICER)
+  await page.goto(`/days/${DAY}/plan?part=papers`)
+  await page.getByRole('button', { name: 'New code' }).click()
+  const code = (await page.locator('.code').first().textContent()) ?? ''
+  const phone = await browser.newContext({ ...(baseURL ? { baseURL } : {}), viewport: { width: 390, height: 844 } })
+  const guest = await phone.newPage()
+  await guest.goto('/sign-in')
+  await guest.getByLabel('Station code').fill(code)
+  await guest.getByLabel('Your name').fill('Bram Elvane')
+  await guest.getByRole('button', { name: 'Join the station' }).click()
+  await expect(guest.getByRole('heading', { name: 'Press-ups' })).toBeVisible()
+  await expect(guest.getByRole('heading', { name: 'Grip' })).toHaveCount(0)
+  await guest.goto('/people')
+  await expect(guest.getByRole('heading', { name: 'Press-ups' })).toBeVisible()
+  await page.getByRole('button', { name: 'End it' }).click()
+  await expect(page.locator('.code')).toHaveCount(0)
+  await guest.reload()
+  await expect(guest.getByLabel('Station code')).toBeVisible()
+  await phone.close()
 })

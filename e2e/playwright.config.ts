@@ -8,7 +8,8 @@ export default defineConfig({
   globalSetup: './globalSetup.ts',
   timeout: 90_000,
   expect: { timeout: 15_000 },
-  workers: 2,
+  // tests wait for clocks and kills more than they compute
+  workers: 3,
   // a slow machine gets a second try; the run says so
   retries: 1,
   reporter: process.env['ABLE_GAUGE_REPORT']

@@ -1,6 +1,5 @@
 /** Standards as the officer in charge works on them: written, pasted, mended, published, tried and compared. */
 import { writeFile } from 'node:fs/promises'
-import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { expect, test } from './app.ts'
 
@@ -183,49 +182,4 @@ test('a hundred thousand results are compared without holding up the page', asyn
   )
   const longestMs = await page.evaluate(() => (window as unknown as { longestMs: number }).longestMs)
   console.log(`Longest task of the page while 100,000 results were compared: ${Math.round(longestMs)} ms.`)
-})
-
-const SCREENS = [
-  '/standards',
-  '/standards/guard-service/4',
-  '/standards/guard-service/5/edit',
-  '/standards/guard-service/4/try',
-  '/standards/constabulary-entry/compare',
-]
-
-test('no room of the standards has a serious barrier, by day or at dusk', async ({ page, signedIn }) => {
-  test.setTimeout(120_000)
-  await signedIn('ines.calloway-brandt')
-  await page.emulateMedia({ reducedMotion: 'reduce' })
-  for (const theme of ['day', 'dusk']) {
-    for (const screen of SCREENS) {
-      await page.goto(screen)
-      await page.evaluate((chosen) => localStorage.setItem('able-gauge-theme', chosen), theme)
-      await page.reload()
-      await expect(page.getByRole('main')).toBeVisible()
-      await page.waitForTimeout(400)
-      const { violations } = await new AxeBuilder({ page }).analyze()
-      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
-      expect(
-        serious.map(
-          ({ id, nodes }) =>
-            `${theme} ${screen} ${id}: ${nodes
-              .slice(0, 3)
-              .map(({ html, failureSummary }) => html.slice(0, 140) + failureSummary)
-              .join(' | ')}`,
-        ),
-      ).toEqual([])
-    }
-  }
-})
-
-test('nothing in the standards is wider than a phone', async ({ page, signedIn }) => {
-  await page.setViewportSize({ width: 390, height: 844 })
-  await signedIn('ines.calloway-brandt')
-  for (const screen of SCREENS) {
-    await page.goto(screen)
-    await expect(page.getByRole('main')).toBeVisible()
-    await page.waitForTimeout(300)
-    expect(await page.evaluate(() => document.documentElement.scrollWidth), screen).toBeLessThanOrEqual(390)
-  }
 })

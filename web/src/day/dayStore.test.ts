@@ -52,7 +52,7 @@ test('a refused capture leaves the verdicts and is told with bib, time and reaso
   await vi.waitFor(() => expect(store.refused).toHaveLength(1))
   expect(store.verdicts.get(entry(28).id)?.marks[1]).toMatchObject({ soFar: 0 })
   const saved = mount(DaySaved, { props: { day }, ...MOUNTED })
-  expect(saved.text()).toContain('1 refused, see why')
+  await vi.waitFor(() => expect(saved.text()).toContain('1 refused, see why'))
   await store.dismissRefused(store.refused[0]?.id ?? '')
   await vi.waitFor(() => expect(saved.text()).not.toContain('see why'))
 })

@@ -138,12 +138,15 @@ section {
 }
 .head {
   display: flex;
+  flex-wrap: wrap;
   justify-content: space-between;
+  gap: 8px;
   align-items: center;
   margin-bottom: 10px;
 }
 .buttons {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
 }
 .notice {

@@ -159,7 +159,8 @@ li {
 .btn-link {
   padding: 0;
   text-align: left;
-  color: var(--bs-link-color);
+  --bs-btn-color: rgb(var(--bs-link-color-rgb));
+  --bs-btn-hover-color: var(--ink);
 }
 .codes li {
   grid-template-columns: auto 1fr auto;

@@ -7,7 +7,11 @@ import { useSession, type Role } from '../session/sessionStore.ts'
 import LibraryRoom from './LibraryRoom.vue'
 
 const push = vi.fn()
-vi.mock('vue-router', () => ({ useRouter: () => ({ push }), useRoute: () => ({ path: '/standards' }) }))
+vi.mock('vue-router', async (original) => ({
+  ...(await original<typeof import('vue-router')>()),
+  useRouter: () => ({ push }),
+  useRoute: () => ({ path: '/standards' }),
+}))
 
 const version = (change: Partial<VersionSummary>): VersionSummary => ({
   id: 'watch',

@@ -1,0 +1,87 @@
+/** Every screen: no serious barrier by day, enough contrast at dusk, nothing wider than a phone. */
+import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { DAY, expect, test } from './app.ts'
+
+test.use({ room: 'barriers' })
+
+const inDay = (...rooms: readonly string[]): string[] => rooms.map((room) => `/days/${DAY}/${room}`)
+const GROUPS: Readonly<Record<string, readonly string[]>> = {
+  'the house': [
+    '/',
+    '/people',
+    '/house-rules',
+    '/standards',
+    '/standards/guard-service/4',
+    '/standards/guard-service/5/edit',
+    '/standards/guard-service/4/try',
+    '/standards/constabulary-entry/compare',
+  ],
+  'plan and muster': inDay(
+    'plan',
+    'plan?part=stations',
+    'plan?part=ground',
+    'plan?part=timetable',
+    'plan?part=papers',
+    'papers/run-sheet',
+    'papers/station-cards',
+    'papers/score-cards',
+    'papers/kit',
+    'muster',
+    'muster?part=conditions',
+    'muster?part=briefing',
+  ),
+  'run and verdicts': inDay(
+    'run',
+    'run/run',
+    'run/press-ups',
+    'run/trunk-hold',
+    'run/grip?way=typed',
+    'cards/grip',
+    'verdicts',
+    'verdicts?part=doubtful',
+    'verdicts?part=hand-out',
+    'sign-off',
+  ),
+}
+
+const seriousIn = async (builder: AxeBuilder): Promise<string[]> => {
+  const { violations } = await builder.analyze()
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`)
+}
+
+const check = async (page: Page, screen: string): Promise<void> => {
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await page.goto(screen)
+  await expect(page.getByRole('main')).toBeVisible()
+  await page.waitForTimeout(300)
+  expect.soft(await seriousIn(new AxeBuilder({ page })), screen).toEqual([])
+  // at dusk the same elements have other colours
+  await page.evaluate(() => (document.documentElement.dataset['theme'] = 'dusk'))
+  expect.soft(await seriousIn(new AxeBuilder({ page }).withRules(['color-contrast'])), `${screen} at dusk`).toEqual([])
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.waitForTimeout(100)
+  const width = await page.evaluate(() => document.documentElement.scrollWidth)
+  expect.soft(width, `${screen} on a phone`).toBeLessThanOrEqual(390)
+}
+
+for (const [group, screens] of Object.entries(GROUPS)) {
+  test(`no serious barrier, by day, at dusk and on a phone: ${group}`, async ({ page, signedIn }) => {
+    test.setTimeout(180_000)
+    await page.emulateMedia({ reducedMotion: 'reduce' })
+    if (group === 'the house') await check(page, '/sign-in')
+    await signedIn('ines.calloway-brandt')
+    for (const screen of screens) await check(page, screen)
+    if (group === 'plan and muster') {
+      // the dialogs in which people are entered and checked in
+      await page.goto(`/days/${DAY}/muster`)
+      await page.setViewportSize({ width: 390, height: 844 })
+      await page.getByRole('button', { name: 'Change Reka Szabo' }).click()
+      await expect(page.getByRole('dialog').getByText('Screening and consent')).toBeVisible()
+      await page.waitForTimeout(400)
+      expect.soft(await seriousIn(new AxeBuilder({ page })), 'check-in').toEqual([])
+    }
+  })
+}
