@@ -18,6 +18,7 @@ const PHONE = { width: 390, height: 844 }
 const PICTURES = [
   { name: 'days', as: 'ines.calloway-brandt', path: '/', screen: LAPTOP },
   { name: 'plan', as: 'ines.calloway-brandt', path: `${DAY}/plan`, screen: LAPTOP },
+  { name: 'timetable', as: 'ines.calloway-brandt', path: `${DAY}/plan?part=timetable`, screen: LAPTOP },
   { name: 'muster', as: 'odile.harrow', path: `${DAY}/muster`, screen: LAPTOP },
   { name: 'run', as: 'pell.varga', path: `${DAY}/run`, screen: LAPTOP },
   {
@@ -37,13 +38,6 @@ const PICTURES = [
     after: undoAll,
   },
   {
-    name: 'hold',
-    as: 'wanda.lofthouse',
-    rehearse: { standardId: 'constabulary-entry', version: 3, eventId: 'trunk-hold', speed: 12 },
-    screen: LAPTOP,
-    before: holdSome,
-  },
-  {
     name: 'course',
     as: 'joss.adair-nakata',
     rehearse: { standardId: 'drill-yard-course', version: 1, eventId: 'course', speed: 20 },
@@ -53,7 +47,6 @@ const PICTURES = [
   { name: 'laps', as: 'pell.varga', path: `${DAY}/run/run`, screen: LAPTOP, setUp: runWaveTwo },
   { name: 'laps-phone', as: 'pell.varga', path: `${DAY}/run/run`, screen: PHONE },
   { name: 'verdicts', as: 'ines.calloway-brandt', path: `${DAY}/verdicts`, screen: LAPTOP, before: showQuist },
-  { name: 'verdicts-phone', as: 'ines.calloway-brandt', path: `${DAY}/verdicts`, screen: PHONE },
   {
     name: 'result-sheet',
     as: 'ines.calloway-brandt',
@@ -63,6 +56,7 @@ const PICTURES = [
     full: true,
   },
   { name: 'sign-off', as: 'ines.calloway-brandt', path: `${DAY}/sign-off`, screen: LAPTOP },
+  { name: 'person', as: 'ines.calloway-brandt', path: '/people', screen: LAPTOP, before: openPerson },
   { name: 'library', as: 'ines.calloway-brandt', path: '/standards', screen: LAPTOP },
   { name: 'standard', as: 'ines.calloway-brandt', path: '/standards/guard-service/4', screen: LAPTOP },
   {
@@ -173,15 +167,11 @@ async function undoAll(tab) {
   }
 }
 
-/** A minute into a hold: one has been cautioned, two have let go. */
-async function holdSome(tab) {
-  await tab.keyboard.press('s')
-  await tab.getByText('Position lost').first().waitFor({ timeout: 8_000 })
-  await tab.waitForTimeout(4_000)
-  for (const key of ['4', 'c', '2']) await tab.keyboard.press(key)
-  await tab.waitForTimeout(2_500)
-  await tab.keyboard.press('6')
-  await tab.waitForTimeout(600)
+/** Somebody with three years behind her. */
+async function openPerson(tab) {
+  await tab.getByRole('searchbox').fill('Ashgrove')
+  await tab.getByRole('link', { name: 'Hyacinth Ashgrove' }).click()
+  await tab.getByRole('heading', { name: 'Over time' }).waitFor()
 }
 
 /** One candidate on the stairs behind another who is further on. */
