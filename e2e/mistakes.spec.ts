@@ -7,11 +7,11 @@ test.describe.configure({ mode: 'serial' })
 
 test('a wrong password is told in words and the name stays', async ({ page }) => {
   await page.goto('/sign-in')
-  await page.getByLabel('Name').fill('pell.varga')
+  await page.getByLabel('Name', { exact: true }).fill('pell.varga')
   await page.getByLabel('Password').fill('wrong')
   await page.getByRole('button', { name: 'Sign in', exact: true }).click()
   await expect(page.getByRole('alert')).toContainText('Name and password do not belong together')
-  await expect(page.getByLabel('Name')).toHaveValue('pell.varga')
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('pell.varga')
 })
 
 test('a session that has ended leads back to signing in', async ({ page, signedIn, context }) => {

@@ -249,7 +249,6 @@ test('the same from paper cards, keyed in twice, with a slip that is found', asy
   await page.getByRole('link', { name: 'Paper score cards' }).click()
   await expect(page.getByText('Ansa Corran-24')).toBeVisible()
   await checkIn(page)
-  await brief(page)
 
   const key = async (
     event: string,

@@ -75,6 +75,7 @@ export const openDay = async ({
     plan: null,
     records: [],
     screened: [],
+    earlierSetUps: {},
     amendments: [],
     ...change,
   }

@@ -84,7 +84,7 @@ test.each([[null], [[]], ['text'], [7], [undefined]])('%j is refused as a whole'
   expect(findingsOf(plain)).toMatchObject([{ place: '', expected: 'an object' }])
 })
 
-test('ten thousand random changes are each accepted or refused with a place, never a crash', () => {
+test('four thousand random changes are each accepted or refused with a place, never a crash', () => {
   const paths = (value: unknown, path: (string | number)[] = []): (string | number)[][] =>
     typeof value === 'object' && value !== null
       ? Object.entries(value).flatMap(([key, inner]) => [[...path, key], ...paths(inner, [...path, key])])
@@ -99,7 +99,7 @@ test('ten thousand random changes are each accepted or refused with a place, nev
       const parsed = parseStandard(plain)
       if (!parsed.ok) expect(parsed.findings.length).toBeGreaterThan(0)
     }),
-    { numRuns: 10_000 },
+    { numRuns: 4_000 },
   )
 })
 

@@ -280,6 +280,31 @@ test('an archive with one altered byte is refused, and its place is named', asyn
   expect(contentHash(archive)).toMatch(/^[0-9a-f]{64}$/)
 })
 
+test('whoever comes again is shown with what was set up the last time', async () => {
+  const [first, again] = [
+    await addTestDay(server, plainV3(), '2027-01-05', []),
+    await addTestDay(server, plainV3(), '2027-02-05', []),
+  ]
+  const person = { number: 'S-1', givenName: 'Kei', familyName: 'Hollis', birthDate: '1992-02-01', category: 'male' }
+  for (const { occasionId } of [first, again]) {
+    await call('clerk', 'POST', `/api/occasions/${occasionId}/roster`, { waveOf: 12, people: [person] })
+  }
+  const entryIn = async (occasionId: string) => {
+    const { body } = await call('clerk', 'GET', `/api/occasions/${occasionId}`)
+    return { entry: (body['entries'] as { id: string; revision: number }[])[0], earlier: body['earlierSetUps'] }
+  }
+  const { entry } = await entryIn(first.occasionId)
+  const setUp = { 'run.shoes': 'flat' }
+  const change = { revision: entry?.revision, bib: 1, attendance: 'expected', note: '', setUp }
+  expect((await call('clerk', 'PATCH', `/api/occasions/${first.occasionId}/entries/${entry?.id}`, change)).status).toBe(
+    200,
+  )
+  const later = await entryIn(again.occasionId)
+  expect(later.earlier).toEqual({ [later.entry?.id ?? '']: setUp })
+  // not the other way round: what comes later is no earlier set-up
+  expect((await entryIn(first.occasionId)).earlier).toEqual({})
+})
+
 const people = async (search = '') =>
   (await call('clerk', 'GET', `/api/people?search=${search}`)).body['people'] as {
     id: string

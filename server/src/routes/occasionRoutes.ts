@@ -4,7 +4,7 @@ import { readableDay, staffFilter } from '../access/day.ts'
 import { EVERY_ROLE, SEES_BIRTH_DATES, type Account } from '../access/role.ts'
 import { candidateOf, readDay, type DayRecord } from '../dayRecord.ts'
 import { listAmendments } from '../store/amendmentStore.ts'
-import type { Entry } from '../store/entryStore.ts'
+import { listEarlierSetUps, type Entry } from '../store/entryStore.ts'
 import { listOccasions, listStaff } from '../store/occasionStore.ts'
 import { findPlan } from '../store/planStore.ts'
 import { listRecords } from '../store/recordStore.ts'
@@ -37,6 +37,7 @@ export const occasionRoutes: readonly Route[] = [
         plan: await findPlan(server.pool, occasion.id),
         records: (await listRecords(server.pool, occasion.id)).map((record) => recordFor(account, record)),
         screened: [...(await listScreened(server.pool, occasion.id))],
+        earlierSetUps: await listEarlierSetUps(server.pool, occasion.id),
         amendments: await listAmendments(server.pool, occasion.id),
       })
     },

@@ -98,6 +98,22 @@ export const listEntries = async (db: Database, occasionId: string): Promise<Ent
   return rows.map(entryFromRow)
 }
 
+/** What was set up for the people of a day the last time anything was, by entry of this day. */
+export const listEarlierSetUps = async (
+  db: Database,
+  occasionId: string,
+): Promise<Record<string, Readonly<Record<string, string>>>> => {
+  const { rows } = await db.query<{ id: string; set_up: Record<string, string> }>(
+    `select distinct on (e.id) e.id, b.set_up
+       from entries e join occasions o on o.id = e.occasion_id
+       join entries b on b.person_id = e.person_id and b.id <> e.id and b.set_up <> '{}'
+       join occasions p on p.id = b.occasion_id and p.test_date <= o.test_date
+      where e.occasion_id = $1 order by e.id, p.test_date desc`,
+    [occasionId],
+  )
+  return Object.fromEntries(rows.map(({ id, set_up }) => [id, set_up]))
+}
+
 export interface EnteredBib {
   readonly entryId: string
   readonly bib: number | null

@@ -30,6 +30,8 @@ export interface Day {
   readonly records: readonly DayRecordEntry[]
   /** Entries the screening questions were put to. */
   readonly screened: readonly string[]
+  /** What was set up the last time for those who come again, by entry: a retest repeats it. */
+  readonly earlierSetUps: Readonly<Record<string, Readonly<Record<string, string>>>>
   /** What was changed after the signature, oldest first. */
   readonly amendments: readonly (ArchivedAmendment & { readonly by: string })[]
 }

@@ -32,6 +32,7 @@ const day = (entries: Entry[], signedOff: Day['occasion']['signedOff'] = null): 
   plan: null,
   records: [],
   screened: [],
+  earlierSetUps: {},
   amendments: [],
 })
 

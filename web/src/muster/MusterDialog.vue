@@ -89,8 +89,9 @@ const answerNo = (): void => {
         </div>
         <p class="quiet hint">Other units can be written out, such as "150 lb" or "5 ft 8 in".</p>
         <label>Clothing and gear <input v-model="form.gear" class="form-control" maxlength="200" /></label>
-        <label v-for="{ key, label } in setUpFields" :key="key"
-          >{{ label }} <input v-model="form.setUp[key]" class="form-control" maxlength="60" />
+        <label v-for="{ key, label, before } in setUpFields" :key="key"
+          >{{ label }}<small v-if="before" class="quiet">, last time {{ before }}</small>
+          <input v-model="form.setUp[key]" class="form-control" maxlength="60" />
         </label>
         <template v-if="choices.length > 0 || day.standard.roles">
           <h2>Instead of the event as it stands</h2>

@@ -143,6 +143,7 @@ export const useCheckIn = (day: () => Day, entry: () => Entry | null) => {
       (protocol.setUp ?? []).map(({ id: valueId, label, writtenIn }) => ({
         key: `${id}.${valueId}`,
         label: `${name}: ${label}${writtenIn ? ` in ${writtenIn}` : ''}`,
+        before: day().earlierSetUps[entry()?.id ?? '']?.[`${id}.${valueId}`] ?? '',
       })),
     ),
   )
