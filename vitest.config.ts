@@ -2,6 +2,16 @@ import vue from '@vitejs/plugin-vue'
 import icons from 'unplugin-icons/vite'
 import { defineConfig } from 'vitest/config'
 
+const PLUGINS = [vue(), icons({ compiler: 'vue3' })]
+const ALONE = 'web/src/day/dayStore.test.ts'
+/** Most files of the interface share one page: each test takes down what it mounted and closes the day it opened. */
+const WEB = {
+  include: ['web/**/*.test.ts'],
+  environment: 'happy-dom',
+  testTimeout: 20_000,
+  setupFiles: ['web/testing/setup.ts'],
+}
+
 export default defineConfig({
   test: {
     projects: [
@@ -28,15 +38,9 @@ export default defineConfig({
         },
       },
       { test: { name: 'cli', include: ['cli/**/*.test.ts'], environment: 'node', testTimeout: 30_000 } },
-      {
-        plugins: [vue(), icons({ compiler: 'vue3' })],
-        test: {
-          name: 'web',
-          include: ['web/**/*.test.ts'],
-          environment: 'happy-dom',
-          testTimeout: 20_000,
-        },
-      },
+      { plugins: PLUGINS, test: { ...WEB, name: 'web', exclude: [ALONE], isolate: false } },
+      // the store of the open day is watched through a component here, which takes a page of its own
+      { plugins: PLUGINS, test: { ...WEB, name: 'web, alone', include: [ALONE] } },
     ],
   },
 })

@@ -2,6 +2,7 @@
 import path from 'node:path'
 import express, { type Express } from 'express'
 import helmet from 'helmet'
+import { PLANS_DAYS } from './access/role.ts'
 import { requireRole } from './access/session.ts'
 import { refuseElsewhere } from './access/station.ts'
 import { answerErrors, notFound, Problem } from './problem.ts'
@@ -39,9 +40,15 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
     '/api',
     refuseForeignWrites,
     express.text({ limit: '1mb', type: JSON_LINES }),
-    // an archive holds a whole day
-    (request, response, next) =>
-      (request.path === '/archives' ? readArchiveBody : readJsonBody)(request, response, next),
+    // an archive holds a whole day, so only who may bring one is read to the end
+    async (request, response, next) => {
+      if (request.path !== '/archives') {
+        readJsonBody(request, response, next)
+        return
+      }
+      await requireRole(server.pool, request, PLANS_DAYS)
+      readArchiveBody(request, response, next)
+    },
   )
   app.use('/api/session', sessionRouter(server))
   for (const { method, path: routePath, roles, handle } of ROUTES) {

@@ -54,6 +54,10 @@ export interface DayOptions {
 }
 
 let days = 0
+let close = (): void => undefined
+
+/** Closes the day a test opened, so that its clock and its captures do not reach into the next test. */
+export const closeDay = (): void => close()
 
 export const openDay = async ({
   entries,
@@ -84,6 +88,7 @@ export const openDay = async ({
   const session = useSession()
   session.account = { id: 'account', signInName: 'pell.varga', displayName: 'Pell Varga', role }
   const store = useDay()
+  close = store.close
   await store.open(id)
   const clock = useAgreedClock()
   await vi.waitFor(() => {

@@ -2,6 +2,7 @@
 import { factsOf } from '../protocol/eventKind.ts'
 import { combinePerson } from './combinePerson.ts'
 import { chosenEvent } from './chosenEvent.ts'
+import { decidedMark } from './decision.ts'
 import type { JudgedOn } from './ground.ts'
 import type { Candidate, Mark, Verdict } from './mark.ts'
 import { say } from './say.ts'
@@ -34,22 +35,12 @@ export const amendVerdict = (
 }
 
 const amendMark = (on: JudgedOn, candidate: Candidate, mark: Mark, { as, reason }: Amendment): Mark => {
-  const { eventId, alternateId, variantId, cut } = mark
-  const event = on.standard.events.find(({ id }) => id === eventId)
-  const measured = 'measured' in mark ? mark.measured : null
-  const rounded = 'rounded' in mark ? mark.rounded : null
-  const points = 'points' in mark ? mark.points : undefined
-  return {
-    eventId,
-    ...(alternateId ? { alternateId } : {}),
-    ...(variantId ? { variantId } : {}),
-    cut,
-    measured,
-    rounded,
+  const event = on.standard.events.find(({ id }) => id === mark.eventId)
+  const figures = {
+    measured: 'measured' in mark ? mark.measured : null,
+    rounded: 'rounded' in mark ? mark.rounded : null,
     unit: event ? factsOf(chosenEvent(on.standard, event, candidate).event.protocol).unit : 'done',
-    ...(points ? { points } : {}),
-    kind: 'decided',
-    as,
-    trace: [...mark.trace, say({ code: 'amended', as, reason })],
-  }
+    ...('points' in mark && mark.points ? { points: mark.points } : {}),
+  } as const
+  return decidedMark(mark, figures, as, say({ code: 'amended', as, reason }))
 }

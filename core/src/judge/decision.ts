@@ -2,6 +2,7 @@
 import type { Capture } from '../capture/capture.ts'
 import type { Mark } from './mark.ts'
 import { say } from './say.ts'
+import type { TraceStep } from './trace.ts'
 
 export interface OfficersDecision {
   readonly as: 'met' | 'short'
@@ -18,20 +19,27 @@ export const decisionsIn = (settled: readonly Capture[]): Map<string, OfficersDe
 }
 
 /** Settles an open mark. A mark that is not open stays as it is: a decision cannot overrule the figures. */
-export const applyDecision = (mark: Mark, decision: OfficersDecision | undefined): Mark => {
-  if (!decision || mark.kind !== 'open') return mark
-  const { eventId, alternateId, variantId, cut, measured, rounded, unit, points } = mark
-  return {
-    eventId,
-    ...(alternateId ? { alternateId } : {}),
-    ...(variantId ? { variantId } : {}),
-    cut,
-    measured,
-    rounded,
-    unit,
-    ...(points ? { points } : {}),
-    kind: 'decided',
-    as: decision.as,
-    trace: [...mark.trace, say({ code: 'decided', ...decision })],
-  }
-}
+export const applyDecision = (mark: Mark, decision: OfficersDecision | undefined): Mark =>
+  decision && mark.kind === 'open' ? decidedMark(mark, mark, decision.as, say({ code: 'decided', ...decision })) : mark
+
+type Decided = Extract<Mark, { kind: 'decided' }>
+
+/** A mark as somebody ruled it, with the figures it had and the ruling at the end of its trace. */
+export const decidedMark = (
+  { eventId, alternateId, variantId, cut, trace }: Mark,
+  { measured, rounded, unit, points }: Pick<Decided, 'measured' | 'rounded' | 'unit' | 'points'>,
+  as: Decided['as'],
+  ruling: TraceStep,
+): Decided => ({
+  eventId,
+  ...(alternateId ? { alternateId } : {}),
+  ...(variantId ? { variantId } : {}),
+  cut,
+  measured,
+  rounded,
+  unit,
+  ...(points ? { points } : {}),
+  kind: 'decided',
+  as,
+  trace: [...trace, ruling],
+})

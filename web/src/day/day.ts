@@ -1,13 +1,17 @@
 /** A test day as the server sends it. */
-import type {
-  ArchivedAmendment,
-  DayPlan,
-  DayRecordEntry,
-  EntryFacts,
-  Occasion,
-  PersonFacts,
-  Standard,
-  StaffMember,
+import {
+  chosenEvent,
+  chosenFor,
+  type ArchivedAmendment,
+  type DayCandidate,
+  type DayPlan,
+  type DayRecordEntry,
+  type EntryFacts,
+  type Occasion,
+  type PersonFacts,
+  type Standard,
+  type StandardEvent,
+  type StaffMember,
 } from '@able-gauge/core'
 
 export type Entry = EntryFacts & {
@@ -42,6 +46,19 @@ export interface StoredPlan {
   readonly editedBy: string
   readonly editedAtMs: number
 }
+
+/** Somebody entered, as judging knows them. */
+export const candidateFrom = (entry: Entry): DayCandidate => {
+  const { id, wave, category, ageYears, ageCountedOn } = entry
+  return { entryId: id, wave, category, ageYears, ageCountedOn, ...chosenFor(entry) }
+}
+
+/** What somebody really does in an event: an alternate in its place, a variant of it, or the event itself. */
+export const eventFor = ({ standard }: Pick<Day, 'standard'>, event: StandardEvent, entry: Entry): StandardEvent =>
+  chosenEvent(standard, event, candidateFrom(entry)).event
+
+export const eventName = ({ standard }: Pick<Day, 'standard'>, eventId: string): string =>
+  standard.events.find(({ id }) => id === eventId)?.name ?? eventId
 
 /** "T. Okafor-Lind" */
 export const shortName = ({ person }: Pick<Entry, 'person'>): string =>

@@ -1,7 +1,6 @@
 /** The day that is open: what the server has, what this device has captured, and what follows from both. */
 import {
   captureId,
-  chosenFor,
   combineDay,
   markEvent,
   type Agreement,
@@ -21,7 +20,7 @@ import { followDay } from '../sync/liveDay.ts'
 import { findKeptDay, keepDay, keepRecorded } from '../sync/keptDays.ts'
 import { countOfOthers, deviceId, drop, keep, listWaiting, rewrite, type WaitingCapture } from '../sync/outbox.ts'
 import { makeCaptureLedger } from './captureLedger.ts'
-import type { Day, Entry } from './day.ts'
+import { candidateFrom, type Day, type Entry } from './day.ts'
 import { useCalm } from './useCalm.ts'
 
 /** Names this page among those that have used this device: its monotonic clock is its own. */
@@ -61,12 +60,7 @@ export const useDay = defineStore('day', () => {
   const entry = (entryId: string | null): Entry | undefined =>
     entryId === null ? undefined : entriesById.value.get(entryId)
 
-  const candidates = computed(() =>
-    (day.value?.entries ?? []).map((entered) => {
-      const { id, wave, category, ageYears, ageCountedOn } = entered
-      return { entryId: id, wave, category, ageYears, ageCountedOn, ...chosenFor(entered) }
-    }),
-  )
+  const candidates = computed(() => (day.value?.entries ?? []).map(candidateFrom))
 
   /** Everybody's mark in an event; judged again only when that event changes. */
   const marksIn = (eventId: string): ComputedRef<ReadonlyMap<string, Mark>> => {

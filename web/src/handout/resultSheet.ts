@@ -1,7 +1,5 @@
 /** What a person takes home, as plain data: each event with its figure, cut, margin, estimates, what comes next. */
 import {
-  chosenEvent,
-  chosenFor,
   estimatesFor,
   gaugeScale,
   positionOn,
@@ -14,7 +12,7 @@ import {
   type Reading,
   type Verdict,
 } from '@able-gauge/core'
-import { fullName, type Day, type Entry } from '../day/day.ts'
+import { candidateFrom, eventFor, eventName, fullName, type Day, type Entry } from '../day/day.ts'
 import { dateAndTime } from '../ui/localTime.ts'
 import { chipOf, figureOf, markerOf, wordFor } from '../ui/verdictWords.ts'
 
@@ -86,7 +84,7 @@ const sheetEvent = (day: Day, entry: Entry, mark: Mark): SheetEvent => {
   const unit = 'unit' in mark ? mark.unit : 'count'
   const points = 'points' in mark && mark.points ? mark.points : null
   return {
-    name: day.standard.events.find(({ id }) => id === mark.eventId)?.name ?? mark.eventId,
+    name: eventName(day, mark.eventId),
     figure: figure === null ? '' : printQuantity(figure, unit, mark.cut?.publishedIn),
     word: wordFor(mark),
     margin: 'margin' in mark ? sayMargin(mark.margin, mark.unit) : '',
@@ -144,14 +142,12 @@ const readingOf = ({ trace }: Mark): Reading | null => {
   return null
 }
 
-const estimatesOf = ({ standard }: Day, entry: Entry, mark: Mark): string[] => {
-  const event = standard.events.find(({ id }) => id === mark.eventId)
+const estimatesOf = (day: Day, entry: Entry, mark: Mark): string[] => {
+  const event = day.standard.events.find(({ id }) => id === mark.eventId)
   const reading = readingOf(mark)
   if (!event || !reading || !('measured' in mark) || mark.measured === null) return []
-  const { id: entryId, ageYears, ageCountedOn, category } = entry
-  const candidate = { entryId, ageYears, ageCountedOn, category, ...chosenFor(entry) }
-  const { protocol } = chosenEvent(standard, event, candidate).event
-  return estimatesFor(protocol, mark.measured, reading, candidate).map(
+  const { protocol } = eventFor(day, event, entry)
+  return estimatesFor(protocol, mark.measured, reading, candidateFrom(entry)).map(
     ({ name, value, unit, source, isWithin, range }) =>
       `${name} about ${value} ${unit} (${source})${isWithin ? '' : `, outside its range of ${range}`}. An estimate decides nothing.`,
   )

@@ -197,14 +197,4 @@ const save = async (): Promise<void> => {
 .short .form-select {
   width: 110px;
 }
-.tick {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  min-height: 40px;
-}
-.tick input {
-  width: 20px;
-  height: 20px;
-}
 </style>

@@ -2,7 +2,7 @@
 /** The same words for everybody: general part and each event, read aloud, confirmed by a name; large to turn towards the group. */
 import { recordsOf } from '@able-gauge/core'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
-import { wavesOf, type Day } from '../day/day.ts'
+import { eventName, wavesOf, type Day } from '../day/day.ts'
 import { useHouseRules } from '../day/houseRules.ts'
 import { useRecords } from '../day/useRecords.ts'
 import { useSession } from '../session/sessionStore.ts'
@@ -38,14 +38,14 @@ const tick = (id: string): void => {
 const wave = ref(0)
 const given = computed(() => recordsOf(props.day.records, 'briefed'))
 const mayConfirm = computed(() => session.may('officer', 'grader', 'timer') && !props.day.occasion.signedOff)
-const eventName = (id: string): string => props.day.standard.events.find((event) => event.id === id)?.name ?? id
+const nameOfEvent = (id: string): string => eventName(props.day, id)
 const sayGiven = ({ eventIds, wave: to }: (typeof given.value)[number]['content']): string => {
   const what =
     eventIds.length === 0
       ? 'The general part'
       : eventIds.length === props.day.standard.events.length
         ? 'All of it'
-        : `General part and ${eventIds.map(eventName).join(', ')}`
+        : `General part and ${eventIds.map(nameOfEvent).join(', ')}`
   return `${what}, ${to === undefined ? 'to everybody' : `to wave ${to}`}`
 }
 const confirm = async (): Promise<void> => {
@@ -163,16 +163,6 @@ article {
 }
 article p {
   margin: 2px 0 2px 32px;
-}
-.tick {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  min-height: 40px;
-}
-.tick input {
-  width: 20px;
-  height: 20px;
 }
 ul {
   padding-left: 18px;

@@ -55,11 +55,13 @@ const nextArrival = computed(() => [...props.day.entries].sort(byBib).find(isAwa
 const following = computed(() =>
   [...props.day.entries].sort(byBib).find((entry) => isAwaited(entry) && entry.id !== editingId.value),
 )
-const holdsOf = (entryId: string): string =>
-  openHolds(props.day.records)
-    .filter(({ content }) => content.entryId === entryId)
+/** Why somebody is held, then the note; a note that says the same is said once. */
+const remarksOn = ({ id, note }: Entry): string => {
+  const reasons = openHolds(props.day.records)
+    .filter(({ content }) => content.entryId === id)
     .map(({ content }) => content.reason)
-    .join('; ')
+  return [...new Set([...reasons, note])].filter((text) => text !== '').join('; ')
+}
 </script>
 
 <template>
@@ -114,9 +116,7 @@ const holdsOf = (entryId: string): string =>
             <td data-label="Category">{{ categoryName(entry.category) }}</td>
             <td class="figures" data-label="Wave">{{ entry.wave }}</td>
             <td class="attendance">
-              <strong>{{ WORDS[entry.attendance] }}</strong><span class="quiet">
-                {{ [holdsOf(entry.id), entry.note].filter((text) => text !== '').join('. ') }}</span
-              >
+              <strong>{{ WORDS[entry.attendance] }}</strong><span class="quiet"> {{ remarksOn(entry) }}</span>
             </td>
             <td v-if="mayEdit" class="change">
               <button

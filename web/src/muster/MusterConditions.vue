@@ -190,16 +190,6 @@ const sayConditions = ({
   border-top: 1px solid var(--line);
   padding-top: 10px;
 }
-.tick {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  min-height: 40px;
-}
-.tick input {
-  width: 20px;
-  height: 20px;
-}
 @media (max-width: 900px) {
   .columns {
     grid-template-columns: minmax(0, 1fr);

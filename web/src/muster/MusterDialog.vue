@@ -180,13 +180,6 @@ p {
   grid-template-columns: 1fr 1fr;
   gap: 10px;
 }
-.tick {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  min-height: 40px;
-}
-.tick input,
 .question input {
   width: 20px;
   height: 20px;

@@ -3,7 +3,7 @@
 import { kitList, printCalendar } from '@able-gauge/core'
 import { computed, onMounted, ref } from 'vue'
 import { call, inWords } from '../api.ts'
-import type { Day } from '../day/day.ts'
+import { eventName, type Day } from '../day/day.ts'
 import { useSession } from '../session/sessionStore.ts'
 import { saveFile } from '../ui/saveFile.ts'
 import type { PlanDraft } from './usePlan.ts'
@@ -24,7 +24,7 @@ interface StationCode {
 const session = useSession()
 const { timetable } = useTimetable(() => props.day, props.draft.plan)
 const kit = computed(() => kitList(props.day.standard, props.draft.plan.value, props.day.entries.length))
-const eventName = (id: string): string => props.day.standard.events.find((event) => event.id === id)?.name ?? id
+const nameOfEvent = (id: string): string => eventName(props.day, id)
 
 const PAPERS = [
   { paper: 'run-sheet', name: 'Run sheet', says: 'the day for whoever leads it' },
@@ -36,7 +36,7 @@ const PAPERS = [
 const saveCalendar = (): void => {
   const { id, name, venue, zone, testDate } = props.day.occasion
   const text = printCalendar(
-    { id, name, venue, zone, testDate, eventName },
+    { id, name, venue, zone, testDate, eventName: nameOfEvent },
     props.draft.plan.value,
     timetable.value,
     Date.now(),
@@ -104,7 +104,7 @@ const end = (code: string): Promise<void> => attempt(() => call('DELETE', `${pat
         <ul class="codes">
           <li v-for="station in codes" :key="station.code">
             <strong class="figures code">{{ station.code }}</strong>
-            <span>{{ station.eventIds.map(eventName).join(', ') }}, {{ station.role }}</span>
+            <span>{{ station.eventIds.map(nameOfEvent).join(', ') }}, {{ station.role }}</span>
             <button class="btn btn-quiet btn-sm" @click="end(station.code)">End it</button>
           </li>
         </ul>

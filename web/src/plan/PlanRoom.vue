@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The plan: the day and its people, stations and staff, ground, timetable, kit and papers. Changes are saved together. */
 import { computed } from 'vue'
-import { useRoute } from 'vue-router'
+import { onBeforeRouteLeave, useRoute } from 'vue-router'
 import type { Day } from '../day/day.ts'
 import { useSession } from '../session/sessionStore.ts'
 import PlanDay from './PlanDay.vue'
@@ -28,6 +28,12 @@ const route = useRoute()
 const session = useSession()
 const draft = usePlan(() => props.day)
 const mayEdit = computed(() => session.may('officer') && !props.day.occasion.signedOff)
+/** Whoever goes on with the day keeps what they planned; what cannot be saved holds them here. */
+onBeforeRouteLeave(async () => {
+  if (!mayEdit.value || draft.changes.value.length === 0) return true
+  await draft.save()
+  return draft.problem.value === '' && draft.meanwhile.value === null
+})
 const part = computed(() => PARTS.find((one) => one.part === route.query['part'])?.part ?? 'day')
 </script>
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Opens the console that belongs to the kind of the event; figures can be typed from a card in every event. */
-import { chosenEvent, chosenFor, type EventKind, type ProtocolOf, type StandardEvent } from '@able-gauge/core'
+import type { EventKind, ProtocolOf, StandardEvent } from '@able-gauge/core'
 import { computed, type Component } from 'vue'
 import { useRoute } from 'vue-router'
-import type { Day, Entry } from '../day/day.ts'
+import { eventFor, type Day, type Entry } from '../day/day.ts'
 import CandidateRoom from './CandidateRoom.vue'
 import ChainConsole from './chain/ChainConsole.vue'
 import CourseConsole from './course/CourseConsole.vue'
@@ -42,11 +42,10 @@ const event = computed(() => props.day.standard.events.find(({ id }) => id === r
 const way = computed(() => wayIn(route.query['way']))
 
 /** A candidate does the event itself or an alternate of another kind; its captures belong to the battery's event. */
-const doneBy = (one: StandardEvent, entry: Entry): StandardEvent => {
-  const { id: entryId, ageYears, ageCountedOn, category } = entry
-  const candidate = { entryId, ageYears, ageCountedOn, category, ...chosenFor(entry) }
-  return { ...chosenEvent(props.day.standard, one, candidate).event, id: one.id }
-}
+const doneBy = (one: StandardEvent, entry: Entry): StandardEvent => ({
+  ...eventFor(props.day, one, entry),
+  id: one.id,
+})
 const consoleFor = ({ protocol }: StandardEvent): Component => {
   // one repetition's load that is computed from several is read, not lifted step by step
   const isRead = way.value === 'typed' || (protocol.kind === 'heaviestLift' && protocol.estimate !== undefined)

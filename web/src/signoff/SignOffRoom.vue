@@ -4,7 +4,7 @@ import { confirmationOf, openHolds, openProtests, recordsOf } from '@able-gauge/
 import { BFormInput } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { call, inWords } from '../api.ts'
-import { byBib, fullName, type Day, type Entry } from '../day/day.ts'
+import { byBib, eventName, fullName, type Day, type Entry } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useSession } from '../session/sessionStore.ts'
 import { dateAndTime } from '../ui/localTime.ts'
@@ -60,7 +60,7 @@ const nameOf = (entryId: string): string => {
   const entry = props.day.entries.find(({ id }) => id === entryId)
   return entry ? `${entry.bib ?? ''} ${fullName(entry)}` : ''
 }
-const eventName = (id: string): string => props.day.standard.events.find((event) => event.id === id)?.name ?? id
+const nameOfEvent = (id: string): string => eventName(props.day, id)
 
 const sign = async (): Promise<void> => {
   busy.value = true
@@ -93,7 +93,7 @@ const sign = async (): Promise<void> => {
       <template v-if="day.amendments.length > 0">
         <h2>Amended since</h2>
         <p v-for="one in day.amendments" :key="one.id">
-          {{ nameOf(one.entryId) }}, {{ eventName(one.eventId) }}: {{ one.as }}. {{ one.reason }}
+          {{ nameOf(one.entryId) }}, {{ nameOfEvent(one.eventId) }}: {{ one.as }}. {{ one.reason }}
           <small class="quiet">{{ one.by }}, {{ dateAndTime(one.atMs, day.occasion.zone) }}</small>
         </p>
       </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Cases to look at before the signature, one below the other, each with why it is here. */
 import { printTime, type DoubtfulCase, type OpenReason } from '@able-gauge/core'
-import { fullName, type Day } from '../day/day.ts'
+import { eventName, fullName, type Day } from '../day/day.ts'
 
 const props = defineProps<{
   day: Day
@@ -41,7 +41,7 @@ const nameOf = (id: string): string => {
   const entry = entryOf(id)
   return entry ? fullName(entry) : ''
 }
-const eventName = (id: string): string => props.day.standard.events.find((event) => event.id === id)?.name ?? id
+const nameOfEvent = (id: string): string => eventName(props.day, id)
 </script>
 
 <template>
@@ -56,7 +56,7 @@ const eventName = (id: string): string => props.day.standard.events.find((event)
       >
         <strong class="figures">{{ entryOf(one.entryId)?.bib ?? '–' }}</strong>
         <span>
-          <strong>{{ nameOf(one.entryId) }}, {{ eventName(one.eventId) }}</strong>
+          <strong>{{ nameOf(one.entryId) }}, {{ nameOfEvent(one.eventId) }}</strong>
           <small>{{ sayCase(one) }}</small>
         </span>
         <span class="chip">{{ needsDecision(one) ? '◈ to decide' : '◇ to look at' }}</span>

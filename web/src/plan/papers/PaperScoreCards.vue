@@ -1,23 +1,21 @@
 <script setup lang="ts">
 /** A card for each person with a box for each figure, for when the devices fail; keyed in afterwards, twice. */
-import { chosenEvent, chosenFor, slotsOf } from '@able-gauge/core'
+import { slotsOf } from '@able-gauge/core'
 import { computed } from 'vue'
-import { byBib, fullName, type Day } from '../../day/day.ts'
+import { byBib, eventFor, fullName, type Day } from '../../day/day.ts'
 
 const props = defineProps<{
   day: Day
 }>()
 
 const cards = computed(() =>
-  [...props.day.entries].sort(byBib).map((entry) => {
-    const { id: entryId, ageYears, ageCountedOn, category } = entry
-    const candidate = { entryId, ageYears, ageCountedOn, category, ...chosenFor(entry) }
-    const events = props.day.standard.events.map((event) => {
-      const { event: done } = chosenEvent(props.day.standard, event, candidate)
+  [...props.day.entries].sort(byBib).map((entry) => ({
+    entry,
+    events: props.day.standard.events.map((event) => {
+      const done = eventFor(props.day, event, entry)
       return { id: event.id, name: done.name, slots: slotsOf(done.protocol) }
-    })
-    return { entry, events }
-  }),
+    }),
+  })),
 )
 </script>
 

@@ -1,7 +1,5 @@
 /** Paper cards of one event keyed in twice: the figures typed, the two keyings compared, what agrees put on record. */
 import {
-  chosenEvent,
-  chosenFor,
   keyedDifferences,
   parseField,
   printField,
@@ -13,7 +11,7 @@ import {
   type StandardEvent,
 } from '@able-gauge/core'
 import { computed, ref } from 'vue'
-import { byBib, type Day, type Entry } from '../../day/day.ts'
+import { byBib, eventFor, type Day, type Entry } from '../../day/day.ts'
 import { useDay } from '../../day/dayStore.ts'
 import { useRecords } from '../../day/useRecords.ts'
 
@@ -33,11 +31,7 @@ export const useCards = (day: () => Day, event: StandardEvent) => {
     [...day().entries]
       .filter(({ attendance }) => attendance === 'present')
       .sort(byBib)
-      .map((entry) => {
-        const { id: entryId, ageYears, ageCountedOn, category } = entry
-        const candidate = { entryId, ageYears, ageCountedOn, category, ...chosenFor(entry) }
-        return { entry, slots: slotsOf(chosenEvent(day().standard, event, candidate).event.protocol) }
-      }),
+      .map((entry) => ({ entry, slots: slotsOf(eventFor(day(), event, entry).protocol) })),
   )
   const slotOf = (entryId: string, slot: string): Slot | undefined =>
     rows.value.find(({ entry }) => entry.id === entryId)?.slots.find(({ id }) => id === slot)

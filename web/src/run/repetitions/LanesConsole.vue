@@ -36,6 +36,8 @@ const work = useSharedWork(() => props.day, props.event)
 const { ready } = work
 const { queue, entries, chosenIds, toggle, takeNext, waiting } = useGroup(() => props.day, props.event, LANES)
 const starting = ref(false)
+/** Lanes whose start is on its way to the disk: what is pressed for them waits its turn behind it, and is not lost. */
+const going = ref<ReadonlySet<string>>(new Set())
 /** The lane whose refusal still asks for its reason. */
 const refusing = ref<string | null>(null)
 
@@ -49,7 +51,7 @@ const lanes = computed(() =>
       attempt,
       mark,
       keys: LANE_KEYS[index] ?? LANE_KEYS[0],
-      phase: isOver ? ('over' as const) : phaseOf(attempt),
+      phase: isOver ? ('over' as const) : going.value.has(entry.id) ? ('running' as const) : phaseOf(attempt),
       refused: Object.values(attempt.tally.refused).reduce((sum, count) => sum + count, 0),
       cautionsLeft: protocol.cautionsAllowed - attempt.tally.cautions,
       mayRestart: phaseOf(attempt) === 'running' && mayRestart(protocol, attempt) === 'yes',
@@ -102,7 +104,10 @@ const beginStart = (): void => {
 }
 const onGo = (moment: AgreedMoment): void => {
   starting.value = false
-  for (const { entry } of toStart.value) void work.observe(entry.id, { kind: 'started', payload: {} }, moment)
+  const starts = toStart.value.map(({ entry }) => entry.id)
+  going.value = new Set(starts)
+  const written = starts.map((id) => work.observe(id, { kind: 'started', payload: {} }, moment))
+  void Promise.allSettled(written).then(() => (going.value = new Set()))
 }
 
 const keys = computed<Readonly<Record<string, () => void>>>(() => {
