@@ -45,6 +45,10 @@ const GROUPS: Readonly<Record<string, readonly string[]>> = {
   ),
 }
 
+/** Screens worked outdoors in the evening, and one of each other sort: all colours come from the same tokens. */
+const AT_DUSK =
+  /^\/$|house-rules|edit$|part=(stations|timetable|papers|conditions)|muster$|run\/|cards\/|part=doubtful|sign-off/
+
 const seriousIn = async (builder: AxeBuilder): Promise<string[]> => {
   const { violations } = await builder.options({ resultTypes: ['violations'] }).analyze()
   return violations
@@ -71,11 +75,15 @@ const check = async (page: Page, screen: string): Promise<void> => {
   await page.evaluate(() => (document.documentElement.dataset['theme'] = 'day'))
   await expect(page.getByRole('main')).toBeVisible()
   await expect(page.getByText('Opening the day')).toHaveCount(0)
-  await page.waitForTimeout(200)
+  await page.waitForTimeout(150)
   expect.soft(await seriousIn(new AxeBuilder({ page })), screen).toEqual([])
-  // at dusk the same elements have other colours
-  await page.evaluate(() => (document.documentElement.dataset['theme'] = 'dusk'))
-  expect.soft(await seriousIn(new AxeBuilder({ page }).withRules(['color-contrast'])), `${screen} at dusk`).toEqual([])
+  if (AT_DUSK.test(screen)) {
+    // the same elements have other colours
+    await page.evaluate(() => (document.documentElement.dataset['theme'] = 'dusk'))
+    expect
+      .soft(await seriousIn(new AxeBuilder({ page }).withRules(['color-contrast'])), `${screen} at dusk`)
+      .toEqual([])
+  }
   await page.setViewportSize({ width: 390, height: 844 })
   await page.waitForTimeout(100)
   const width = await page.evaluate(() => document.documentElement.scrollWidth)
