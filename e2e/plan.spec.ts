@@ -140,3 +140,26 @@ test('somebody joins a station with its code, sees that event alone, and is out 
   await expect(guest.getByLabel('Station code')).toBeVisible()
   await phone.close()
 })
+
+test('an answer that needs clearance holds somebody until the officer lifts it, and saving then lets them start', async ({
+  page,
+  signedIn,
+}) => {
+  await signedIn(OFFICER)
+  await page.goto(`/days/${DAY}/muster`)
+  await page.getByRole('button', { name: 'Change Tomasz Wrenfield' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByRole('button', { name: 'Nothing to report' }).click()
+  await dialog.getByRole('group', { name: 'Have you fainted' }).getByLabel('yes').check()
+  await expect(dialog.getByText(/Needs clearance\. Saving raises a hold/)).toBeVisible()
+  await dialog.getByRole('button', { name: 'Save' }).click()
+  const row = page.getByRole('row', { name: /Tomasz Wrenfield/ })
+  await expect(row).toContainText('held Screening: an answer needs clearance')
+  await page.getByRole('button', { name: 'Change Tomasz Wrenfield' }).click()
+  await dialog.getByLabel(/Reason for lifting the hold/).fill('Cleared by the medical officer.')
+  await dialog.getByRole('button', { name: 'Lift the hold' }).click()
+  await expect(dialog.getByText('Hold: Screening')).toHaveCount(0)
+  await dialog.getByRole('button', { name: 'Save' }).click()
+  await expect(row).toContainText('here')
+  await expect(row).not.toContainText('held')
+})

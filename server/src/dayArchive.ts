@@ -19,7 +19,7 @@ import { addAmendment, listAmendments } from './store/amendmentStore.ts'
 import { findAllCaptures, restoreCaptures } from './store/captureStore.ts'
 import { restoreEntry } from './store/entryStore.ts'
 import { addOccasion, addStaffMember, findOccasion, listStaff } from './store/occasionStore.ts'
-import { addPerson, findPeopleByIds } from './store/personStore.ts'
+import { addPerson, findOwnersOfNumbers, findPeopleByIds } from './store/personStore.ts'
 import { findPlan, writePlan } from './store/planStore.ts'
 import { listRecords, restoreRecord } from './store/recordStore.ts'
 import { addSignOff, findSignature, listSnapshots, type VerdictSnapshot } from './store/signOffStore.ts'
@@ -138,11 +138,10 @@ const othersInTheWay = async (db: Database, { standard, people }: DayArchive): P
     db,
     people.map(({ id }) => id),
   )
-  const { rows: numbers } = await db.query<{ id: string; number: string }>(
-    'select id, number from people where number = any($1)',
-    [people.map(({ number }) => number)],
+  const ownerOf = await findOwnersOfNumbers(
+    db,
+    people.map(({ number }) => number),
   )
-  const ownerOf = new Map(numbers.map(({ id, number }) => [number, id]))
   return [
     ...(isOther
       ? [

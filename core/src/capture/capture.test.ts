@@ -118,6 +118,16 @@ test('crossings before the start and after the finish are left out and noted', (
   })
 })
 
+test.each([
+  ['disqualified', 'ended'],
+  ['breach', 'ended'],
+  ['withdrawn', 'complete'],
+  ['didNotFinish', 'complete'],
+] as const)('after the finish, %s leaves the run %s', (reason, kind) => {
+  const stop = at(700_000, { kind: 'stopped', payload: { reason } })
+  expect(measureOf([start(), ...five(500_000), stop])).toMatchObject({ kind })
+})
+
 test('the clocks of two devices add their uncertainty; one device has none of its own', () => {
   const stamps = five(500_000)
   expect(measureOf([start(), ...stamps])).toMatchObject({ clockUncertaintyMs: 0 })

@@ -43,8 +43,9 @@ export const reduceTimedDistance = (
   const counted = beforeEnd.slice(0, laps)
   const notes = notesOf(crossings.length - since.length, since.length - counted.length, counted)
 
-  // a finish stands whatever comes after it, but for a disqualification
-  const decisive = stops.find(({ payload }) => payload.reason === 'disqualified') ?? (finish ? undefined : end)
+  // a finish stands whatever comes after it, but for what an officer rules
+  const ruled = stops.find(({ payload: { reason } }) => reason === 'disqualified' || reason === 'breach')
+  const decisive = ruled ?? (finish ? undefined : end)
   if (decisive) {
     const { reason, note } = decisive.payload
     return {

@@ -1,4 +1,5 @@
 /** What an organisation asks and allows on its own account: screening questions, heat limits, words of the briefing. */
+import { Temporal } from 'temporal-polyfill'
 import { Choice, Flag, NestedList, Optional, Slug, Text, TextList, Whole } from '../document/rules.ts'
 
 export class ScreeningQuestion {
@@ -26,7 +27,7 @@ export class HouseRules {
   @TextList(30, 600) briefing!: string[]
   /** Whether nobody is checked in without consent. */
   @Flag() consentNeeded!: boolean
-  /** Days after which the data of somebody who does not come again may be made anonymous. */
+  /** Personal data is kept at least so many days after the last test, and may be erased from then on; left out, at any time. */
   @Optional() @Whole(1, 36_500) keepDays?: number
 }
 
@@ -59,6 +60,15 @@ export class ScreeningAnswer {
   @Slug() questionId!: string
   @Choice(['yes', 'no']) answer!: 'yes' | 'no'
 }
+
+/**
+ * The first day on which somebody's personal data may be erased; null for any day.
+ * @param lastTest YYYY-MM-DD, or null for somebody who was never tested
+ */
+export const erasableFrom = ({ keepDays }: Pick<HouseRules, 'keepDays'>, lastTest: string | null): string | null =>
+  keepDays === undefined || lastTest === null
+    ? null
+    : Temporal.PlainDate.from(lastTest).add({ days: keepDays }).toString()
 
 /** The questions whose answers need clearance, or that were left out. */
 export const screeningConcerns = (

@@ -3,7 +3,7 @@ import { demoStandard } from '../../testing/demoStandard.ts'
 import { parseDocument } from '../document/parseDocument.ts'
 import { checkChoices } from './checkChoices.ts'
 import { chosenFor, NO_CHOICES } from './entry.ts'
-import { FIRST_HOUSE_RULES, heatAdvice, screeningConcerns } from './houseRules.ts'
+import { erasableFrom, FIRST_HOUSE_RULES, heatAdvice, screeningConcerns } from './houseRules.ts'
 import { keyedDifferences } from './keyedCards.ts'
 import {
   confirmationOf,
@@ -117,4 +117,10 @@ test('judging gets what muster entered, and nothing empty', () => {
     alternates: { a: 'b' },
     role: 'x',
   })
+})
+
+test('personal data may be erased from the day the house rules name, and at any time without one', () => {
+  expect(erasableFrom({ keepDays: 730 }, '2024-11-24')).toBe('2026-11-24')
+  expect(erasableFrom({}, '2024-11-24')).toBeNull()
+  expect(erasableFrom({ keepDays: 730 }, null)).toBeNull()
 })

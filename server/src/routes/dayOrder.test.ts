@@ -361,6 +361,61 @@ test('a double is merged with a trace, but not two people of one day', async () 
     'person.dayOpen',
   )
 })
+test('a double’s number, entered again, leads to the person it was merged into', async () => {
+  const day = await addTestDay(server, plainV3(), '2027-03-05', [])
+  const enter = async (number: string) => {
+    const person = { number, givenName: 'Bram', familyName: 'Elvane', birthDate: '1991-02-03', category: 'male' }
+    const { body } = await call('clerk', 'POST', `/api/occasions/${day.occasionId}/roster`, {
+      waveOf: 12,
+      people: [person],
+    })
+    return (body['outcomes'] as { kind: string }[])[0]?.kind
+  }
+  const insert = (number: string) =>
+    server.pool.query<{ id: string }>(
+      `insert into people (id, number, given_name, family_name, birth_date)
+       values (gen_random_uuid(), $1, 'Bram', 'Elvane', '1991-02-03') returning id`,
+      [number],
+    )
+  const [first, second, third] = [await insert('M-1'), await insert('M-2'), await insert('M-3')].map(
+    ({ rows }) => rows[0]?.id,
+  )
+  for (const [double, into] of [
+    [first, second],
+    [second, third],
+  ]) {
+    await call('officer', 'POST', `/api/people/${double}/merge`, { intoId: into, reason: 'entered twice' })
+  }
+  expect(await enter('M-1')).toBe('entered')
+  expect(await enter('M-2')).toBe('already')
+  const { tests } = (await call('clerk', 'GET', `/api/people/${third}`)).body
+  expect(tests).toHaveLength(1)
+})
+test('whoever went away while held stays away when the hold is lifted', async () => {
+  const away = await addTestDay(server, plainV3(), '2027-04-05', [{ bib: 1 }])
+  const path = `/api/occasions/${away.occasionId}`
+  const id = randomUUID()
+  await call('grader', 'POST', `${path}/records`, {
+    id,
+    content: { kind: 'holdRaised', entryId: away.entryIds[0], reason: 'dizzy' },
+  })
+  const entry = async () =>
+    ((await call('clerk', 'GET', path)).body['entries'] as { revision: number; attendance: string }[])[0]
+  const change = { revision: (await entry())?.revision, bib: 1, attendance: 'withdrawn', note: 'went home' }
+  expect((await call('clerk', 'PATCH', `${path}/entries/${away.entryIds[0]}`, change)).status).toBe(200)
+  const content = { kind: 'holdLifted', holdId: id, reason: 'cleared' }
+  expect((await call('officer', 'POST', `${path}/records`, { id: randomUUID(), content })).status).toBe(201)
+  expect((await entry())?.attendance).toBe('withdrawn')
+})
+test('what the house rules keep is not erased before its day', async () => {
+  const { rules, revision } = (await call('officer', 'GET', '/api/house-rules')).body
+  await call('officer', 'PUT', '/api/house-rules', { revision, rules: { ...(rules as object), keepDays: 36_500 } })
+  const id = archive.people.find((one) => one.id !== archive.people[0]?.id)?.id
+  expect((await call('officer', 'POST', `/api/people/${id}/erase`, { reason: 'too soon' })).body.title).toBe(
+    'person.kept',
+  )
+  await call('officer', 'PUT', '/api/house-rules', { revision: Number(revision) + 1, rules })
+})
 test('erasing takes the name and leaves the results', async () => {
   const id = archive.people.find((one) => one.id !== archive.people[0]?.id)?.id
   expect((await call('officer', 'POST', `/api/people/${id}/erase`, { reason: 'two years are over' })).status).toBe(204)

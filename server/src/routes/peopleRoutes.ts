@@ -3,6 +3,7 @@ import {
   ageOn,
   ageReferenceDate,
   amendVerdict,
+  erasableFrom,
   judgeEvent,
   measureReadings,
   rules,
@@ -15,9 +16,11 @@ import { MUSTERING, PLANS_DAYS } from '../access/role.ts'
 import { inTransaction, type Database } from '../database.ts'
 import { invalidInput, notFound, Problem } from '../problem.ts'
 import { listAmendments } from '../store/amendmentStore.ts'
+import { findHouseRules } from '../store/houseRulesStore.ts'
 import {
   erasePerson,
   findPerson,
+  lastTestOf,
   listChangesOf,
   listTestsOf,
   mergePeople,
@@ -147,6 +150,15 @@ export const peopleRoutes: readonly Route[] = [
       const [open] = await openDaysOf(server.pool, person.id)
       if (open !== undefined) {
         throw new Problem(409, 'person.dayOpen', `"${open}" is not signed off yet, and this person is entered there.`)
+      }
+      const { rules: house } = await findHouseRules(server.pool)
+      const from = erasableFrom(house, await lastTestOf(server.pool, person.id))
+      if (from !== null && new Date().toISOString().slice(0, 10) < from) {
+        throw new Problem(
+          409,
+          'person.kept',
+          `The house rules keep this person's data until ${from}. Nothing was erased.`,
+        )
       }
       await inTransaction(server.pool, (db) => erasePerson(db, person.id, reason, account.id))
       response.status(204).end()

@@ -15,7 +15,7 @@ import { readDay, type DayRecord } from '../dayRecord.ts'
 import { invalidInput, Problem } from '../problem.ts'
 import { holdDayOpen } from '../store/captureStore.ts'
 import { notifyDay } from '../store/dayNotices.ts'
-import { setAttendance } from '../store/entryStore.ts'
+import { releaseHeld, setAttendance } from '../store/entryStore.ts'
 import { addRecord, listRecords } from '../store/recordStore.ts'
 import { readBody } from './body.ts'
 import { param, type Route } from './route.ts'
@@ -89,10 +89,7 @@ const followHold = async (
     (hold) => hold.id !== content.holdId && hold.content.entryId === lifted.entryId,
   )
   if (others.length > 0) return
-  const { rows } = await db.query<{ identity_checked: boolean }>('select identity_checked from entries where id = $1', [
-    lifted.entryId,
-  ])
-  await setAttendance(db, occasionId, lifted.entryId, rows[0]?.identity_checked ? 'present' : 'expected')
+  await releaseHeld(db, occasionId, lifted.entryId)
 }
 
 /** What a log entry names has to be there. */

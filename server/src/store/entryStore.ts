@@ -122,16 +122,6 @@ export interface EnteredBib {
   readonly isOwn: boolean
 }
 
-/** The ids of everybody entered, with bib and wave. @param accountId whose own entry is marked */
-export const listBibs = async (db: Database, occasionId: string, accountId: string): Promise<EnteredBib[]> => {
-  const { rows } = await db.query<{ id: string; bib: number | null; wave: number; is_own: boolean }>(
-    `select e.id, e.bib, e.wave, coalesce(e.person_id = a.person_id, false) as is_own
-       from entries e left join accounts a on a.id = $2 where e.occasion_id = $1`,
-    [occasionId, accountId],
-  )
-  return rows.map(({ id, bib, wave, is_own }) => ({ entryId: id, bib, wave, isOwn: is_own }))
-}
-
 /** Changes an entry if nobody else has since `revision`. */
 export const changeEntry = async (
   db: Database,
@@ -185,6 +175,15 @@ export const setAttendance = async (
     [occasionId, entryId, attendance],
   )
   return rowCount === 1
+}
+
+/** Lets somebody start again whose last hold was lifted; whoever is absent or has withdrawn meanwhile stays so. */
+export const releaseHeld = async (db: Database, occasionId: string, entryId: string): Promise<void> => {
+  await db.query(
+    `update entries set attendance = case when identity_checked then 'present' else 'expected' end, revision = revision + 1
+      where occasion_id = $1 and id = $2 and attendance = 'held'`,
+    [occasionId, entryId],
+  )
 }
 
 /** Puts people into waves. @returns ids whose wave has changed */

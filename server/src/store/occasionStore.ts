@@ -60,7 +60,7 @@ export const addStaffMember = async (
 export const addAllStaff = async (db: Database, occasionId: string): Promise<void> => {
   await db.query(
     `insert into occasion_staff (occasion_id, account_id, duty)
-     select $1, id, role from accounts where role <> 'viewer' on conflict do nothing`,
+     select $1, id, role from accounts where role <> 'viewer' and password_hash <> '' on conflict do nothing`,
     [occasionId],
   )
 }

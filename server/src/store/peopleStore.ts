@@ -117,9 +117,19 @@ export const mergePeople = async (
   if (rows[0]) return { kind: 'sameDay', day: rows[0].name }
   const { rowCount } = await db.query('update entries set person_id = $2 where person_id = $1', [doubleId, intoId])
   await db.query('update self_tests set person_id = $2 where person_id = $1', [doubleId, intoId])
-  await db.query('update people set merged_into = $2 where id = $1', [doubleId, intoId])
+  // doubles merged into the double before go with it
+  await db.query('update people set merged_into = $2 where id = $1 or merged_into = $1', [doubleId, intoId])
   await addChange(db, doubleId, 'merged', { into: intoId, entries: rowCount ?? 0 }, reason, accountId)
   return { kind: 'merged', entries: rowCount ?? 0 }
+}
+
+/** The last test date of a person, YYYY-MM-DD, or null. */
+export const lastTestOf = async (db: Database, personId: string): Promise<string | null> => {
+  const { rows } = await db.query<{ last_test: string | null }>(
+    'select max(o.test_date) as last_test from entries e join occasions o on o.id = e.occasion_id where e.person_id = $1',
+    [personId],
+  )
+  return rows[0]?.last_test ?? null
 }
 
 /** Days of a person that are not signed off. */

@@ -19,3 +19,12 @@ export const findPeopleByIds = async (db: Database, ids: readonly string[]): Pro
   const { rows } = await db.query<{ id: string }>('select id from people where id = any($1::uuid[])', [ids])
   return new Set(rows.map(({ id }) => id))
 }
+
+/** Whose a number is: person ids by number. */
+export const findOwnersOfNumbers = async (db: Database, numbers: readonly string[]): Promise<Map<string, string>> => {
+  const { rows } = await db.query<{ id: string; number: string }>(
+    'select id, number from people where number = any($1)',
+    [numbers],
+  )
+  return new Map(rows.map(({ id, number }) => [number, id]))
+}

@@ -88,10 +88,10 @@ const firstWaveWithRoom = (inWave: ReadonlyMap<number, number>, waveOf: number):
   return wave
 }
 
-/** By number first: names are written in many ways. People a rehearsal made up are nobody. */
+/** By number first: names are written in many ways. A double leads to the person it was merged into; people a rehearsal made up are nobody. */
 const findPerson = async (db: Database, row: RosterRow): Promise<PersonOnRecord | undefined> => {
   const { rows } = await db.query<PersonOnRecord>(
-    `select id, given_name, family_name, birth_date from people
+    `select coalesce(merged_into, id) as id, given_name, family_name, birth_date from people
       where not made_up and (number = $1
          or (lower(given_name) = lower($2) and lower(family_name) = lower($3) and birth_date = $4))
       order by number = $1 desc limit 1`,

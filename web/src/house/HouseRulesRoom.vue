@@ -12,6 +12,7 @@ interface Draft {
   consentNeeded: boolean
   heat: { fromC: number; advice: 'change' | 'stop'; measure: string }[]
   briefing: string
+  keepDays: number | ''
 }
 
 const house = useHouseRules()
@@ -28,6 +29,7 @@ const begin = (): void => {
     consentNeeded: rules.consentNeeded,
     heat: rules.heat.map(({ fromDeciC, ...rest }) => ({ ...rest, fromC: fromDeciC / 10 })),
     briefing: rules.briefing.join('\n'),
+    keepDays: rules.keepDays ?? '',
   }
 }
 onMounted(async () => {
@@ -52,7 +54,7 @@ const save = async (): Promise<void> => {
   problem.value = ''
   saved.value = false
   const next: HouseRules = {
-    ...rules,
+    ...(value.keepDays === '' ? {} : { keepDays: value.keepDays }),
     screening: value.screening,
     consent: value.consent.trim(),
     consentNeeded: value.consentNeeded,
@@ -166,6 +168,13 @@ const save = async (): Promise<void> => {
         <p class="quiet">One sentence a line. What belongs to one event stands in its standard.</p>
         <textarea v-model="draft.briefing" class="form-control" rows="7" aria-label="Briefing for everybody" />
       </section>
+      <section class="sheet part">
+        <h2>Personal data</h2>
+        <label class="short"
+          >Kept at least so many days after the last test, and erasable from then on (empty: at any time)
+          <input v-model.number="draft.keepDays" class="form-control figures" type="number" min="1" max="36500"
+        /></label>
+      </section>
       <button class="btn btn-primary">Save the house rules</button>
       <span v-if="saved" role="status"> Saved.</span>
     </form>
@@ -191,7 +200,7 @@ const save = async (): Promise<void> => {
   display: flex;
   gap: 6px;
   align-items: center;
-  white-space: nowrap;
+  flex-wrap: wrap;
 }
 .short .form-control,
 .short .form-select {

@@ -1,14 +1,18 @@
-import { FIRST_HOUSE_RULES } from '@able-gauge/core'
+import { FIRST_HOUSE_RULES, parseStandard, type DayRecordEntry, type Standard } from '@able-gauge/core'
 import { expect, test } from 'vitest'
+import { nextTick } from 'vue'
 import { entry, json, openDay, problem } from '../../testing/openDay.ts'
 import { useHouseRules } from '../day/houseRules.ts'
 import { choicesIn, useCheckIn } from './useCheckIn.ts'
 import { plainV3 } from '@able-gauge/core/testing'
-import { parseStandard, type Standard } from '@able-gauge/core'
 
-const open = async (change: Parameters<typeof entry>[1] = {}, plain?: Standard) => {
+const open = async (
+  change: Parameters<typeof entry>[1] = {},
+  plain?: Standard,
+  records: readonly DayRecordEntry[] = [],
+) => {
   const one = entry(28, { attendance: 'expected', consented: false, identityChecked: false, ...change })
-  const opened = await openDay({ entries: [one], role: 'clerk', ...(plain ? { plain } : {}) })
+  const opened = await openDay({ entries: [one], role: 'clerk', change: { records }, ...(plain ? { plain } : {}) })
   useHouseRules().rules = FIRST_HOUSE_RULES
   const checkIn = useCheckIn(
     () => opened.store.day ?? opened.day,
@@ -91,4 +95,15 @@ test('what the standard offers instead of an event is offered, and goes with its
   expect(sent(server, 'PATCH')).toMatchObject({
     choices: { variants: { 'press-ups': 'knees' }, alternates: {}, exemptions: {}, reason: 'wrist' },
   })
+})
+
+test('once the hold is lifted, saving does not hold anew', async () => {
+  const hold = { kind: 'holdRaised' as const, entryId: entry(28).id, reason: 'screening' }
+  const kept = { id: 'h', seq: 1, actorId: 'a', actor: 'Odile', atMs: 0, content: hold }
+  const { checkIn, store, day } = await open({ attendance: 'held' }, undefined, [kept])
+  expect(checkIn.holds.value).toHaveLength(1)
+  expect(checkIn.form.attendance).toBe('held')
+  store.day = { ...day, records: [] }
+  await nextTick()
+  expect(checkIn.form.attendance).toBe('present')
 })

@@ -138,6 +138,13 @@ export const useCheckIn = (day: () => Day, entry: () => Entry | null) => {
   )
   const concerns = computed(() => screeningConcerns({ screening: [...questions.value] }, answers.value))
   const holds = computed(() => openHolds(day().records).filter(({ content }) => content.entryId === entry()?.id))
+  // once the last hold is lifted, saving must not hold anew
+  watch(
+    () => holds.value.length,
+    (now, before) => {
+      if (now === 0 && before > 0 && form.attendance === 'held') form.attendance = 'present'
+    },
+  )
   const setUpFields = computed(() =>
     day().standard.events.flatMap(({ id, name, protocol }) =>
       (protocol.setUp ?? []).map(({ id: valueId, label, writtenIn }) => ({
@@ -218,7 +225,7 @@ export const useCheckIn = (day: () => Day, entry: () => Entry | null) => {
         if (held) {
           form.attendance = attendance = 'held'
           await store.reread(id)
-          revision = day().entries.find((other) => other.id === one.id)?.revision ?? revision
+          revision = store.entry(one.id)?.revision ?? revision
         }
       }
       await call('PATCH', path, { ...sent.value, attendance, revision })

@@ -72,7 +72,7 @@ const captures = computed(() => {
       <VerdictDecision v-if="mayDecide" :event-id="event.id" :entry="entry" />
       <CapturesAside v-if="aside" :day="day" :captures="captures" />
       <button class="btn btn-quiet" @click="showCaptures = true">Open the captures</button>
-      <VerdictRulings :day="day" :event="event" :entry="entry" :captures="captures" />
+      <VerdictRulings :mark="mark" :day="day" :event="event" :entry="entry" :captures="captures" />
       <CaptureListDialog
         v-model="showCaptures"
         :day="day"

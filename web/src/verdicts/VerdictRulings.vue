@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What else can be ruled about one person in one event: protest, withdrawal, disqualification, breach, a second attempt; after the signature, an amendment. */
-import { openProtests, voidedIds, type Capture, type StandardEvent, type StopReason } from '@able-gauge/core'
+import { openProtests, voidedIds, type Capture, type Mark, type StandardEvent, type StopReason } from '@able-gauge/core'
 import { computed, ref } from 'vue'
 import { call, inWords } from '../api.ts'
 import type { Day, Entry } from '../day/day.ts'
@@ -15,6 +15,7 @@ const props = defineProps<{
   entry: Entry
   /** Of this person in this event. */
   captures: readonly Capture[]
+  mark: Mark
 }>()
 
 const store = useDay()
@@ -37,9 +38,14 @@ const RULINGS: readonly {
   { id: 'second', label: 'A second attempt: what was captured counts no more', officer: true, after: false },
   { id: 'amend', label: 'Amend the signed mark', officer: true, after: true },
 ]
+/** A result that is complete stands: whoever withdraws after it does so in the next event. */
+const isComplete = computed(() => !['waiting', 'running', 'open'].includes(props.mark.kind))
 const offered = computed(() =>
   RULINGS.filter(
-    ({ officer, after }) => after === signed.value && (isOfficer.value || (!officer && session.may('grader', 'clerk'))),
+    ({ id, officer, after }) =>
+      after === signed.value &&
+      !(id === 'withdrawn' && isComplete.value) &&
+      (isOfficer.value || (!officer && session.may('grader', 'clerk'))),
   ),
 )
 
