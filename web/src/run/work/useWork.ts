@@ -1,7 +1,14 @@
 /** What every console of one candidate in one event shares: its captures, its mark, capturing in turn, stopping, undoing. */
-import type { Capture, Mark, Observation, StandardEvent, StopReason } from '@able-gauge/core'
+import {
+  markEvent,
+  type Capture,
+  type Mark,
+  type Observation,
+  type StandardEvent,
+  type StopReason,
+} from '@able-gauge/core'
 import { computed, type ComputedRef } from 'vue'
-import type { Day, Entry } from '../../day/day.ts'
+import { candidateFrom, type Day, type Entry } from '../../day/day.ts'
 import { useDay } from '../../day/dayStore.ts'
 import { useSession } from '../../session/sessionStore.ts'
 import { useAgreedClock, type AgreedMoment } from '../../sync/agreedClock.ts'
@@ -35,7 +42,18 @@ export const useWork = (day: () => Day, event: StandardEvent, entry: () => Entry
   const clock = useAgreedClock()
   const settled = store.settledIn(event.id)
   const own = computed(() => settled.value.filter(({ entryId }) => entryId === entry().id))
-  const mark = computed(() => store.marksIn(event.id).value.get(entry().id))
+  /**
+   * Judged here for this one candidate: the marks of everybody may follow a moment later on a busy device, and a console that
+   * takes a new try for the old result would not hear the finish of it.
+   */
+  const mark = computed<Mark | undefined>(() => {
+    const { standard, occasion } = day()
+    const battery = standard.events.find(({ id }) => id === event.id)
+    if (!battery) return undefined
+    const { id } = entry()
+    const concerning = settled.value.filter(({ entryId }) => entryId === null || entryId === id)
+    return markEvent({ standard, testDate: occasion.testDate }, battery, [candidateFrom(entry())], concerning).get(id)
+  })
   const isDone = computed(() => {
     const kind = mark.value?.kind
     return kind !== undefined && kind !== 'waiting' && kind !== 'running'
