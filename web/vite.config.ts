@@ -1,11 +1,18 @@
 import vue from '@vitejs/plugin-vue'
 import icons from 'unplugin-icons/vite'
 import { defineConfig } from 'vite'
+import { compression, defineAlgorithm } from 'vite-plugin-compression2'
 import { serviceWorker } from './serviceWorker.ts'
+
+/** Beside each file one that is sent in its place: what is made once need not be made for every phone. */
+const compressed = compression({
+  algorithms: [defineAlgorithm('gzip', { level: 9 }), defineAlgorithm('brotliCompress')],
+  threshold: 1_000,
+})
 
 export default defineConfig({
   root: import.meta.dirname,
-  plugins: [vue(), icons({ compiler: 'vue3' }), serviceWorker()],
+  plugins: [vue(), icons({ compiler: 'vue3' }), serviceWorker(), compressed],
   build: { outDir: 'dist', emptyOutDir: true, chunkSizeWarningLimit: 900 },
   server: { proxy: { '/api': 'http://127.0.0.1:4680' } },
   css: {

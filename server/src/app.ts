@@ -1,10 +1,12 @@
 /** Puts the server together. */
 import path from 'node:path'
-import express, { type Express } from 'express'
+import express, { type Express, type Request } from 'express'
+import staticGzip from 'express-static-gzip'
 import helmet from 'helmet'
-import { PLANS_DAYS } from './access/role.ts'
+import { PLANS_DAYS, type Account } from './access/role.ts'
 import { requireRole } from './access/session.ts'
 import { refuseElsewhere } from './access/station.ts'
+import { limited, type Limits } from './limits.ts'
 import { answerErrors, notFound, Problem } from './problem.ts'
 import { ROUTES } from './routes/index.ts'
 import type { Server } from './routes/route.ts'
@@ -13,15 +15,14 @@ import { sessionRouter } from './routes/sessionRoutes.ts'
 /** How instruments send: one JSON object a line. */
 const JSON_LINES = 'application/x-ndjson'
 
-const isJson = (request: { headers: { 'content-type'?: string | undefined } }): boolean =>
-  request.headers['content-type'] !== JSON_LINES
-const readJsonBody = express.json({ limit: '1mb', type: isJson })
-const readArchiveBody = express.json({ limit: '64mb', type: isJson })
+const readJsonBody = express.json({ limit: '1mb', type: 'application/json' })
+const readArchiveBody = express.json({ limit: '64mb', type: 'application/json' })
 
 /** @param webFolder the built application, or null to serve the interface alone */
 export const buildApp = (server: Server, webFolder: string | null): Express => {
   const app = express()
-  app.set('trust proxy', 'loopback')
+  // what a header says of the address counts only from a proxy that somebody named
+  app.set('trust proxy', server.trustedProxy ?? false)
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -39,6 +40,8 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
   app.use(
     '/api',
     refuseForeignWrites,
+    refuseOtherForms,
+    keepNowhere,
     express.text({ limit: '1mb', type: JSON_LINES }),
     // an archive holds a whole day, so only who may bring one is read to the end
     async (request, response, next) => {
@@ -51,12 +54,23 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
     },
   )
   app.use('/api/session', sessionRouter(server))
-  for (const { method, path: routePath, roles, handle } of ROUTES) {
-    app[method](routePath, async (request, response) => {
-      const account = await requireRole(server.pool, request, roles)
-      refuseElsewhere(account, method, routePath, request.params)
-      await handle({ server, request, response, account })
-    })
+  const accounts = new WeakMap<Request, Account>()
+  const limit = limitsOf(server.limits, (request) => accounts.get(request)?.id ?? '')
+  for (const { method, path: routePath, roles, cost, handle } of ROUTES) {
+    app[method](
+      routePath,
+      async (request, _response, next) => {
+        const account = await requireRole(server.pool, request, roles)
+        refuseElsewhere(account, method, routePath, request.params)
+        accounts.set(request, account)
+        next()
+      },
+      ...(cost ? [limit[cost]] : []),
+      async (request, response) => {
+        const account = accounts.get(request)
+        if (account) await handle({ server, request, response, account })
+      },
+    )
   }
   app.use('/api', () => {
     throw notFound('address in this interface')
@@ -66,19 +80,62 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
   return app
 }
 
+/** What costs the server much is counted for each account. */
+const limitsOf = ({ costly, rehearsals }: Limits, keyOf: (request: Request) => string) => ({
+  costly: limited({
+    windowMinutes: 1,
+    most: costly,
+    keyOf,
+    failuresOnly: false,
+    code: 'limit.costly',
+    sentence: () => 'This account asked for much within a minute. Wait a little, then ask again.',
+  }),
+  rehearsal: limited({
+    windowMinutes: 60,
+    most: rehearsals,
+    keyOf,
+    failuresOnly: false,
+    code: 'limit.rehearsals',
+    sentence: () => 'This account has begun many rehearsals within an hour. Use one of those, or wait.',
+  }),
+})
+
 /** A page of another site may not write with somebody's session, even where a browser would send the cookie. */
 const refuseForeignWrites: express.RequestHandler = (request, _response, next) => {
   const origin = request.get('Origin')
-  const foreign = origin !== undefined && URL.canParse(origin) && new URL(origin).host !== request.get('Host')
-  if (foreign && request.method !== 'GET')
+  // a page without an origin of its own says "null"
+  const foreign = origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== request.get('Host'))
+  if (foreign && request.method !== 'GET' && request.method !== 'HEAD')
     throw new Problem(403, 'access.origin', 'This request comes from another site.')
+  next()
+}
+
+/** Forms of other sites can send text and form fields, but not JSON. */
+const refuseOtherForms: express.RequestHandler = (request, _response, next) => {
+  const hasBody = request.headers['transfer-encoding'] !== undefined || Number(request.get('Content-Length') ?? 0) > 0
+  if (hasBody && !request.is('application/json') && !request.is(JSON_LINES)) {
+    throw new Problem(415, 'input.form', `Nothing was stored. Expected a body of JSON, sent as application/json.`)
+  }
+  next()
+}
+
+/** What the interface answers is about people: no browser and no proxy keeps it. */
+const keepNowhere: express.RequestHandler = (_request, response, next) => {
+  response.set('Cache-Control', 'no-store')
   next()
 }
 
 const serveWeb = (app: Express, webFolder: string): void => {
   app.use(
     '/assets',
-    express.static(path.join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+    staticGzip(path.join(webFolder, 'assets'), {
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      serveStatic: { immutable: true, maxAge: '1y' },
+    }),
+    () => {
+      throw notFound('file')
+    },
   )
   // the service worker is asked for anew each time, so that a new version is noticed
   app.use(

@@ -33,7 +33,7 @@ const post = (captures: readonly Capture[]) => ({ captures, actorId: server.acco
 
 test('posts that arrive together are each stored once, numbered without gaps, in their order', async () => {
   const occasionId = await day()
-  const writer = makeCaptureWriter(server.pool)
+  const writer = makeCaptureWriter(server.inside.days)
   const posts = Array.from({ length: 60 }, () => [crossing(), crossing()])
   const additions = await Promise.all(posts.map((captures) => writer.add(occasionId, post(captures))))
   expect(additions.every((addition) => addition.kind === 'stored' && addition.added === 2)).toBe(true)
@@ -43,7 +43,7 @@ test('posts that arrive together are each stored once, numbered without gaps, in
 })
 test('the same capture in two posts at once is stored once and answered twice with its number', async () => {
   const occasionId = await day()
-  const writer = makeCaptureWriter(server.pool)
+  const writer = makeCaptureWriter(server.inside.days)
   const one = crossing()
   const additions = await Promise.all([[one], [one, crossing()], [one]].map((all) => writer.add(occasionId, post(all))))
   const seqs = additions.map((addition) => (addition.kind === 'stored' ? addition.seqs.get(one.id) : addition.kind))
@@ -52,7 +52,7 @@ test('the same capture in two posts at once is stored once and answered twice wi
 })
 test('a post that clashes or breaks a constraint fails alone', async () => {
   const occasionId = await day()
-  const writer = makeCaptureWriter(server.pool)
+  const writer = makeCaptureWriter(server.inside.days)
   const known = crossing()
   const strangerMs = crossing({ entryId: '00000000-0000-4000-8000-00000000dead' })
   const results = await Promise.allSettled([
@@ -71,7 +71,7 @@ test('a post that clashes or breaks a constraint fails alone', async () => {
 })
 test('a signed day takes nothing new, and still answers for what it has', async () => {
   const occasionId = await day()
-  const writer = makeCaptureWriter(server.pool)
+  const writer = makeCaptureWriter(server.inside.days)
   const known = crossing()
   await writer.add(occasionId, post([known]))
   await closeLedger(server.pool, occasionId)

@@ -2,7 +2,8 @@
  * Writes captures that arrive while others are being written together in the next transaction. A day's ledger lets one
  * transaction through at a time, so a commit for each post would make them queue for the disk one by one.
  */
-import { inTransaction, type Pool } from './database.ts'
+import { isPassing, TooBusy } from './databaseFault.ts'
+import type { DayQueue } from './dayQueue.ts'
 import { addPosts, type Addition, type Post } from './store/captureStore.ts'
 
 export interface CaptureWriter {
@@ -17,8 +18,10 @@ interface Waiting {
 }
 
 const MOST_TOGETHER = 200
+/** Posts that wait for one day beyond this are sent back to the devices, which keep them and come again. */
+const MOST_WAITING = 1_000
 
-export const makeCaptureWriter = (pool: Pool): CaptureWriter => {
+export const makeCaptureWriter = (days: DayQueue): CaptureWriter => {
   const queues = new Map<string, Waiting[]>()
 
   const add = (occasionId: string, post: Post): Promise<Addition> =>
@@ -26,7 +29,8 @@ export const makeCaptureWriter = (pool: Pool): CaptureWriter => {
       const waiting = { post, resolve, reject }
       const queue = queues.get(occasionId)
       if (queue) {
-        queue.push(waiting)
+        if (queue.length < MOST_WAITING) queue.push(waiting)
+        else reject(new TooBusy(`${queue.length} posts wait for this day already.`))
         return
       }
       queues.set(occasionId, [waiting])
@@ -39,10 +43,10 @@ export const makeCaptureWriter = (pool: Pool): CaptureWriter => {
     queues.delete(occasionId)
   }
 
-  /** What one post breaks must not fail the others, so after an error each is tried alone. */
+  /** What one post breaks must not fail the others, so after an error each is tried alone; a fault of the database fails all. */
   const write = async (occasionId: string, together: readonly Waiting[]): Promise<void> => {
     try {
-      const additions = await inTransaction(pool, (db) =>
+      const additions = await days.run(occasionId, (db) =>
         addPosts(
           db,
           occasionId,
@@ -53,6 +57,7 @@ export const makeCaptureWriter = (pool: Pool): CaptureWriter => {
     } catch (error) {
       const [only, another] = together
       if (only && !another) only.reject(error)
+      else if (isPassing(error)) for (const one of together) one.reject(error)
       else for (const one of together) await write(occasionId, [one])
     }
   }

@@ -9,23 +9,58 @@ const DATE_OID = 1082
 // a calendar date stays text: as a Date it would become midnight in the server's zone
 pg.types.setTypeParser(DATE_OID, (text) => text)
 
-export const openPool = (connectionString: string): Pool =>
-  new pg.Pool({ connectionString, max: 12, idleTimeoutMillis: 30_000, connectionTimeoutMillis: 5_000 })
+/** How long one connection may keep others waiting, in ms. */
+export interface Patience {
+  readonly statementMs: number
+  readonly lockMs: number
+  readonly idleInTransactionMs: number
+}
+
+/** For what somebody waits for in front of a screen. */
+export const SHORT: Patience = { statementMs: 10_000, lockMs: 3_000, idleInTransactionMs: 5_000 }
+/** For whole days at a time: archives, judging, the demo. */
+export const LONG: Patience = { statementMs: 120_000, lockMs: 10_000, idleInTransactionMs: 120_000 }
+
+const CONNECT_MS = 5_000
+
+/** @param most connections at once */
+export const openPool = (connectionString: string, most = 12, patience: Patience = SHORT): Pool => {
+  const pool = new pg.Pool({
+    connectionString,
+    max: most,
+    idleTimeoutMillis: 30_000,
+    connectionTimeoutMillis: CONNECT_MS,
+    statement_timeout: patience.statementMs,
+    lock_timeout: patience.lockMs,
+    idle_in_transaction_session_timeout: patience.idleInTransactionMs,
+    // a server that no longer answers at all must not be waited for either
+    query_timeout: patience.statementMs + CONNECT_MS,
+  })
+  // a connection that breaks, idle or borrowed, is told to whoever uses it by the query that fails; an error event
+  // without a listener would end the process
+  pool.on('error', ignore)
+  pool.on('connect', (client) => client.on('error', ignore))
+  return pool
+}
+
+const ignore = (): void => undefined
 
 /** Runs work in one transaction: all of it is kept, or nothing when it throws. */
 export const inTransaction = async <Result>(pool: Pool, work: (db: Database) => Promise<Result>): Promise<Result> => {
   const client = await pool.connect()
+  let broken: Error | undefined
   try {
     await client.query('begin')
     const result = await work(client)
     await client.query('commit')
     return result
   } catch (error) {
+    // a connection that cannot even roll back is thrown away, and with it the transaction
     await client.query('rollback').catch((rollbackError: unknown) => {
-      throw new AggregateError([error, rollbackError], 'The transaction failed and could not be rolled back.')
+      broken = rollbackError instanceof Error ? rollbackError : new Error('rollback failed', { cause: rollbackError })
     })
     throw error
   } finally {
-    client.release()
+    client.release(broken)
   }
 }

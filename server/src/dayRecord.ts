@@ -4,7 +4,9 @@ import {
   ageReferenceDate,
   chosenFor,
   judgeDay,
+  timeBoundsOf,
   type DayCandidate,
+  type JudgedOn,
   type Occasion,
   type RecordedCapture,
   type Standard,
@@ -13,6 +15,7 @@ import {
 import type { Database } from './database.ts'
 import { findAllCaptures } from './store/captureStore.ts'
 import { listEntries, type Entry } from './store/entryStore.ts'
+import { listRecords } from './store/recordStore.ts'
 import type { VerdictSnapshot } from './store/signOffStore.ts'
 import { getStandard, type PublishedStandard } from './store/standardStore.ts'
 
@@ -38,6 +41,13 @@ export const candidateOf = ({ ageRule }: Standard, testDate: string, entry: Entr
   return { entryId: id, wave, category, ageYears, ageCountedOn, ...chosenFor(entry) }
 }
 
+/** What the marks of a day are judged by. */
+export const groundOf = async (db: Database, occasion: Occasion, standard: Standard): Promise<JudgedOn> => ({
+  standard,
+  testDate: occasion.testDate,
+  bounds: timeBoundsOf(occasion, standard, await listRecords(db, occasion.id)),
+})
+
 export interface JudgedDay {
   readonly candidates: readonly DayCandidate[]
   readonly captures: readonly RecordedCapture[]
@@ -46,10 +56,10 @@ export interface JudgedDay {
 
 /** Judges a day from its captures as they are on record now. */
 export const judgeRecord = async (db: Database, { occasion, published, entries }: DayRecord): Promise<JudgedDay> => {
-  const { testDate } = occasion
-  const candidates = entries.map((entry) => candidateOf(published.standard, testDate, entry))
+  const on = await groundOf(db, occasion, published.standard)
+  const candidates = entries.map((entry) => candidateOf(published.standard, occasion.testDate, entry))
   const captures = await findAllCaptures(db, occasion.id)
-  return { candidates, captures, verdicts: judgeDay({ standard: published.standard, testDate }, candidates, captures) }
+  return { candidates, captures, verdicts: judgeDay(on, candidates, captures) }
 }
 
 /** What is kept of each verdict: the standard's hash, all it was judged from, and the verdict with its trace. */

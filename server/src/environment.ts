@@ -6,6 +6,8 @@ export interface Environment {
   readonly demo: boolean
   readonly logLevel: string
   readonly webFolder: string | null
+  /** Address or subnet of the proxy in front, or null. */
+  readonly trustedProxy: string | null
 }
 
 /** @throws Error naming the setting that is missing or wrong */
@@ -16,6 +18,7 @@ export const readEnvironment = (env: Readonly<Record<string, string | undefined>
   demo: env['ABLE_GAUGE_DEMO'] === '1',
   logLevel: env['ABLE_GAUGE_LOG'] ?? 'warn',
   webFolder: env['ABLE_GAUGE_WEB'] ?? null,
+  trustedProxy: env['ABLE_GAUGE_TRUSTED_PROXY'] || null,
 })
 
 export const needed = (env: Readonly<Record<string, string | undefined>>, name: string): string => {

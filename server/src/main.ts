@@ -1,29 +1,19 @@
 /** Starts a server process. */
-import { createServer } from 'node:http'
 import pino from 'pino'
-import { buildApp } from './app.ts'
-import { makeCaptureWriter } from './captureWriter.ts'
-import { openPool } from './database.ts'
 import { readEnvironment } from './environment.ts'
-import { openLiveFeed } from './live/liveFeed.ts'
+import { logError } from './logError.ts'
+import { openServer } from './openServer.ts'
 import { runRehearsals } from './rehearsal/rehearsalRunner.ts'
 
-const { databaseUrl, host, port, demo, logLevel, webFolder } = readEnvironment(process.env)
-const log = pino({ level: logLevel })
-const pool = openPool(databaseUrl)
-// a connection that breaks while idle is replaced by the pool; without a listener it would end the process
-pool.on('error', (error) => log.warn({ err: error }, 'idle database connection lost'))
-const feed = openLiveFeed(databaseUrl, log)
-const writer = makeCaptureWriter(pool)
-const rehearsals = runRehearsals(pool, writer, log)
-const http = createServer(buildApp({ pool, feed, writer, log, demo }, webFolder))
+const { databaseUrl, host, port, demo, logLevel, webFolder, trustedProxy } = readEnvironment(process.env)
+const log = pino({ level: logLevel, serializers: { err: logError } })
+const { server, http, close } = await openServer({ databaseUrl, demo, webFolder, trustedProxy, log })
+const rehearsals = runRehearsals(server, log)
 
 const stop = (): void => {
-  http.close()
-  http.closeAllConnections()
   void rehearsals
     .close()
-    .then(() => Promise.allSettled([feed.close(), pool.end()]))
+    .then(close)
     .then(() => process.exit(0))
 }
 

@@ -1,7 +1,7 @@
 /** What was measured on signed-off days under one version: for comparing it with another. */
 import { measureEvent, settle, type PastMeasure, type PastResult } from '@able-gauge/core'
 import type { Database } from './database.ts'
-import { readDay } from './dayRecord.ts'
+import { groundOf, readDay } from './dayRecord.ts'
 import { findAllCaptures } from './store/captureStore.ts'
 import { listSignedDays } from './store/occasionStore.ts'
 
@@ -10,11 +10,19 @@ export const pastResultsUnder = async (db: Database, standardId: string, version
   const results: PastResult[] = []
   for (const occasion of await listSignedDays(db, standardId, version)) {
     const { published, entries } = await readDay(db, occasion)
+    const { bounds } = await groundOf(db, occasion, published.standard)
     const captures = await findAllCaptures(db, occasion.id)
     const people = entries.map(({ id, wave }) => ({ entryId: id, wave }))
     const measures = published.standard.events.map((event) => ({
       event,
-      byEntry: measureEvent(() => event, people, settle(captures.filter(({ eventId }) => eventId === event.id))),
+      byEntry: measureEvent(
+        () => event,
+        people,
+        settle(
+          captures.filter(({ eventId }) => eventId === event.id),
+          bounds,
+        ),
+      ),
     }))
     for (const { id, person, category, bodyMassG } of entries) {
       const own: Record<string, PastMeasure> = {}

@@ -1,8 +1,9 @@
 /** Brings the database up to date and, when asked, loads the demo once. Runs before the server, as the database's owner. */
+import { readdirSync } from 'node:fs'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { runner } from 'node-pg-migrate'
-import { inTransaction, openPool } from './database.ts'
+import { inTransaction, LONG, openPool } from './database.ts'
 import { loadDemo } from './demo/loadDemo.ts'
 import { needed } from './environment.ts'
 
@@ -10,6 +11,7 @@ const SQL_FOLDER = path.join(path.dirname(fileURLToPath(import.meta.url)), '..',
 
 /** Applies the migrations that are missing, each in a transaction of its own. @param databaseUrl of the owner */
 export const migrate = async (databaseUrl: string): Promise<void> => {
+  await refuseNewer(databaseUrl)
   await runner({
     databaseUrl,
     dir: SQL_FOLDER,
@@ -21,12 +23,33 @@ export const migrate = async (databaseUrl: string): Promise<void> => {
   })
 }
 
+/** A program older than its database does not know what is kept there, and must not write beside it. @throws Error */
+const refuseNewer = async (databaseUrl: string): Promise<void> => {
+  const pool = openPool(databaseUrl, 1)
+  try {
+    const { rows: tables } = await pool.query<{ known: boolean }>(
+      `select to_regclass('public.migrations') is not null as known`,
+    )
+    if (!tables[0]?.known) return
+    const { rows } = await pool.query<{ name: string }>('select name from migrations order by id')
+    const own = new Set(readdirSync(SQL_FOLDER).map((file) => path.parse(file).name))
+    const newer = rows.map(({ name }) => name).filter((name) => !own.has(name))
+    if (newer.length === 0) return
+    throw new Error(
+      `The database was made by a newer Able Gauge (it has ${newer.join(', ')}). Nothing was changed. ` +
+        'Start the newer program, or give this one a database of its own.',
+    )
+  } finally {
+    await pool.end()
+  }
+}
+
 const prepare = async (): Promise<void> => {
   await migrate(needed(process.env, 'ABLE_GAUGE_OWNER_URL'))
   if (process.env['ABLE_GAUGE_DEMO'] !== '1') return
-  const pool = openPool(needed(process.env, 'ABLE_GAUGE_DATABASE_URL'))
+  const pool = openPool(needed(process.env, 'ABLE_GAUGE_DATABASE_URL'), 2, LONG)
   try {
-    await inTransaction(pool, loadDemo)
+    await inTransaction(pool, (db) => loadDemo(db))
   } finally {
     await pool.end()
   }

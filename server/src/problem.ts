@@ -1,7 +1,8 @@
 /** Answers that say what is wrong: problem documents (RFC 9457) with a stable code and, for input, the places. */
-import type { ErrorRequestHandler } from 'express'
+import type { ErrorRequestHandler, Request } from 'express'
 import type { Logger } from 'pino'
 import type { Finding } from '@able-gauge/core'
+import { databaseFault, type DatabaseFault } from './databaseFault.ts'
 
 export class Problem extends Error {
   constructor(
@@ -11,6 +12,8 @@ export class Problem extends Error {
     /** A sentence for the person who reads it. */
     readonly detail: string,
     readonly findings: readonly Finding[] = [],
+    /** When trying again may help, in seconds. */
+    readonly retryAfterSeconds: number | null = null,
   ) {
     super(detail)
   }
@@ -23,7 +26,7 @@ export const invalidInput = (findings: readonly Finding[]): Problem => {
 
 export const notFound = (what: string): Problem => new Problem(404, 'notFound', `There is no such ${what}.`)
 
-/** The one error handler. What we did not foresee is logged whole and answered without details. */
+/** The one error handler. What we did not foresee is logged and answered without details. */
 export const answerErrors =
   (log: Logger): ErrorRequestHandler =>
   (error: unknown, request, response, next) => {
@@ -32,8 +35,12 @@ export const answerErrors =
       return
     }
     const problem = problemFrom(error)
-    if (problem.status >= 500) log.error({ err: error, method: request.method, path: request.path }, 'request failed')
-    const { status, code, detail, findings } = problem
+    const fault = databaseFault(error)
+    if (problem.status >= 500 || fault === 'refusedValue') {
+      log.error({ err: error, fault, method: request.method, route: routeOf(request) }, problem.code)
+    }
+    const { status, code, detail, findings, retryAfterSeconds } = problem
+    if (retryAfterSeconds !== null) response.set('Retry-After', String(retryAfterSeconds))
     response
       .status(status)
       .type('application/problem+json')
@@ -42,6 +49,8 @@ export const answerErrors =
 
 const problemFrom = (error: unknown): Problem => {
   if (error instanceof Problem) return error
+  const fault = databaseFault(error)
+  if (fault) return OF_FAULT[fault]()
   const type = bodyParserType(error)
   if (type === 'entity.parse.failed') {
     const found = error instanceof Error ? error.message : 'unreadable text'
@@ -51,9 +60,48 @@ const problemFrom = (error: unknown): Problem => {
   }
   if (type === 'entity.too.large')
     return new Problem(413, 'input.tooLarge', 'Nothing was stored. The body is larger than 1 MB.')
-  if (type !== undefined) return new Problem(400, 'input.unreadable', 'Nothing was stored. The body could not be read.')
+  const status = statusOf(error)
+  if (status === 404) return notFound('file')
+  if (status !== null) {
+    return new Problem(status, 'input.unreadable', 'Nothing was stored. The request could not be read as it was sent.')
+  }
   return new Problem(500, 'server.failed', 'The server could not do this. Nothing was stored; please try again.')
 }
+
+/** Paths name people and days, so the log says which route it was. */
+const routeOf = (request: Request): string => {
+  const route = request.route as { path?: unknown } | undefined
+  return typeof route?.path === 'string' ? route.path : 'none'
+}
+
+const KEPT = 'Nothing was stored; what your device holds stays there and is sent again.'
+
+const OF_FAULT: Readonly<Record<DatabaseFault, () => Problem>> = {
+  unavailable: () =>
+    new Problem(503, 'server.noDatabase', `The database cannot be reached for a moment. ${KEPT}`, [], 2),
+  busy: () => new Problem(503, 'server.busy', `Others are writing here, and it takes too long. ${KEPT}`, [], 1),
+  diskFull: () =>
+    new Problem(
+      507,
+      'server.diskFull',
+      `The disk of the server is full. ${KEPT} Whoever looks after the server has to make room.`,
+      [],
+      30,
+    ),
+  refusedValue: () => new Problem(422, 'input.invalid', 'Nothing was stored. A value is beyond what can be kept.'),
+  conflict: () =>
+    new Problem(409, 'input.conflict', 'Nothing was stored. It clashes with something that was stored meanwhile.'),
+}
+
+/** Express, its router and its parsers mark what the caller did wrong with a status; anything else is ours. */
+const statusOf = (error: unknown): number | null =>
+  error instanceof Error &&
+  'status' in error &&
+  typeof error.status === 'number' &&
+  error.status >= 400 &&
+  error.status < 500
+    ? error.status
+    : null
 
 /** body-parser marks its errors with a type of its own. */
 const bodyParserType = (error: unknown): string | undefined =>

@@ -1,6 +1,6 @@
 /** A server on a database of its own, with accounts of every role and a way to call it as each of them. */
 import { randomUUID } from 'node:crypto'
-import { createServer, type Server as HttpServer } from 'node:http'
+import type { Server as HttpServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import pg from 'pg'
 import pino from 'pino'
@@ -8,10 +8,11 @@ import { inject } from 'vitest'
 import { parseStandard, type Attendance, type Finding, type Standard } from '@able-gauge/core'
 import { hashPassword } from '../src/access/password.ts'
 import { ROLES, type Role } from '../src/access/role.ts'
-import { buildApp } from '../src/app.ts'
-import { makeCaptureWriter } from '../src/captureWriter.ts'
-import { openPool, type Pool } from '../src/database.ts'
-import { openLiveFeed } from '../src/live/liveFeed.ts'
+import type { Pool } from '../src/database.ts'
+import { LIMITS, type Limits } from '../src/limits.ts'
+import { openServer } from '../src/openServer.ts'
+import type { Server } from '../src/routes/route.ts'
+import type { TimeSources } from '../src/serverClock.ts'
 import { addAccount } from '../src/store/accountStore.ts'
 import { addEntry } from '../src/store/entryStore.ts'
 import { addOccasion, addStaffMember } from '../src/store/occasionStore.ts'
@@ -34,8 +35,12 @@ export interface Answer {
 export interface TestServer {
   readonly address: string
   readonly pool: Pool
+  /** What handlers of this server work with. */
+  readonly inside: Server & { readonly http: HttpServer }
   /** Ids of the accounts, one for each role. */
   readonly accountIds: Readonly<Record<Role, string>>
+  /** Lets the server compare its clocks now. */
+  readonly lookAtClock: () => Promise<void>
   /** Another server process on the same database. */
   readonly another: () => Promise<{ address: string; close: () => Promise<void> }>
   /** Changes what no role of the application may, as the person would who looks after the database. */
@@ -51,11 +56,24 @@ const inRole = <Value>(of: (role: Role) => Value): Record<Role, Value> => ({
   viewer: of('viewer'),
 })
 
-export const openTestServer = async ({ demo = false, demoAccounts = false } = {}): Promise<TestServer> => {
+export interface TestSettings {
+  readonly demo?: boolean
+  readonly demoAccounts?: boolean
+  readonly limits?: Limits
+  readonly time?: TimeSources
+}
+
+export const openTestServer = async ({
+  demo = false,
+  demoAccounts = false,
+  limits = LIMITS,
+  time,
+}: TestSettings = {}): Promise<TestServer> => {
   const database = `test_${randomUUID().replaceAll('-', '')}`
   await asSuperuser(`create database ${database} template ${inject('template')}`)
   const url = inject('appUrl').replace('DATABASE', database)
-  const pool = openPool(url)
+  const first = await listen(url, demo, limits, time)
+  const { pool } = first.server
   const accountIds = inRole(() => randomUUID())
   const passwordHash = await hashPassword(PASSWORD)
   for (const role of ROLES) {
@@ -68,13 +86,14 @@ export const openTestServer = async ({ demo = false, demoAccounts = false } = {}
       isDemo: demoAccounts,
     })
   }
-  const first = await listen(url, pool, demo)
   return {
     address: first.address,
     pool,
+    inside: { ...first.server, http: first.http },
+    lookAtClock: first.lookAtClock,
     accountIds,
     asOwner: (sql) => asSuperuser(sql, database),
-    another: () => listen(url, openPool(url), demo),
+    another: () => listen(url, demo, limits),
     close: async () => {
       await first.close()
       await asSuperuser(`drop database if exists ${database} with (force)`)
@@ -82,31 +101,33 @@ export const openTestServer = async ({ demo = false, demoAccounts = false } = {}
   }
 }
 
-const listen = async (
-  url: string,
-  pool: Pool,
-  demo: boolean,
-): Promise<{ address: string; close: () => Promise<void> }> => {
-  pool.on('error', () => undefined)
-  const log = pino({ level: 'silent' })
-  const feed = openLiveFeed(url, log)
-  const http = createServer(buildApp({ pool, feed, writer: makeCaptureWriter(pool), log, demo }, null))
-  await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve))
-  return {
-    address: `http://127.0.0.1:${(http.address() as AddressInfo).port}`,
-    close: async () => {
-      await closeHttp(http)
-      await feed.close()
-      await pool.end()
-    },
-  }
+interface Listening {
+  readonly server: Server
+  readonly http: HttpServer
+  readonly address: string
+  readonly lookAtClock: () => Promise<void>
+  readonly close: () => Promise<void>
 }
 
-const closeHttp = (http: HttpServer): Promise<void> =>
-  new Promise((resolve) => {
-    http.close(() => resolve())
-    http.closeAllConnections()
+const listen = async (databaseUrl: string, demo: boolean, limits: Limits, time?: TimeSources): Promise<Listening> => {
+  const log = pino({ level: 'silent' })
+  const { server, http, clock, close } = await openServer({
+    databaseUrl,
+    demo,
+    webFolder: null,
+    log,
+    limits,
+    ...(time ? { time } : {}),
   })
+  await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve))
+  return {
+    server,
+    http,
+    address: `http://127.0.0.1:${(http.address() as AddressInfo).port}`,
+    lookAtClock: clock.look,
+    close,
+  }
+}
 
 const asSuperuser = async (sql: string, database?: string): Promise<void> => {
   const url = new URL(inject('superUrl'))

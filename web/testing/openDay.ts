@@ -9,6 +9,7 @@ import { standardNamed, type StandardName } from '@able-gauge/core/testing'
 import type { Day, Entry } from '../src/day/day.ts'
 import { useDay } from '../src/day/dayStore.ts'
 import { useSession, type Role } from '../src/session/sessionStore.ts'
+import { dateIn } from '../src/ui/localTime.ts'
 import { useAgreedClock } from '../src/sync/agreedClock.ts'
 
 export interface PlayedServer {
@@ -42,6 +43,8 @@ export const entry = (bib: number, change: Partial<Entry> = {}): Entry => ({
 })
 
 export interface DayOptions {
+  /** At the venue; that of the first capture, or today's, when left out. */
+  readonly testDate?: string
   readonly entries: readonly Entry[]
   readonly captures?: readonly Capture[]
   readonly standard?: StandardName
@@ -66,10 +69,12 @@ export const openDay = async ({
   plain,
   role = 'timer',
   signedOff = null,
+  testDate = dateIn(captures[0]?.atMs ?? Date.now(), 'Etc/GMT-12'),
   change = {},
 }: DayOptions) => {
   const id = `day-${(days += 1)}`
-  const occasion = { id, name: 'Test day', venue: 'Fallow Point track', zone: 'Etc/GMT-12', testDate: '2026-11-24' }
+  const zone = 'Etc/GMT-12'
+  const occasion = { id, name: 'Test day', venue: 'Fallow Point track', zone, testDate }
   const day: Day = {
     occasion: { ...occasion, standardId: 'constabulary-entry', standardVersion: 3, rehearsal: null, signedOff },
     standard: plain ?? standardNamed(standard),
@@ -115,7 +120,12 @@ export const problem = (status: number, code: string, detail: string): Response 
 const playServer = (day: Day, captures: readonly Capture[]): PlayedServer => {
   const asked: PlayedServer['asked'] = []
   const answers = new Map<string, () => Response>()
-  const recorded = captures.map((capture, index) => ({ ...capture, seq: index + 1, actorId: 'account', receivedMs: 0 }))
+  const recorded = captures.map((capture, index) => ({
+    ...capture,
+    seq: index + 1,
+    actorId: 'account',
+    receivedMs: capture.atMs,
+  }))
   vi.stubGlobal('fetch', async (path: string, { method, body }: { method: string; body?: string }) => {
     const chosen = [...answers].find(([key]) => key.startsWith(`${method} `) && path.endsWith(key.split(' ')[1] ?? ''))
     if (method !== 'GET') asked.push({ method, path, body: body === undefined ? undefined : JSON.parse(body) })

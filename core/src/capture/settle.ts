@@ -1,5 +1,6 @@
 /** First step of every reduction: captures in any order of arrival -> those that stand, in the order they happened. */
 import type { Capture } from './capture.ts'
+import { byArrival, type TimeBounds } from './timeBounds.ts'
 
 /**
  * Applies voids, late assignments, moves and replacements, and sorts by agreed time, then id. The result does not depend
@@ -8,10 +9,12 @@ import type { Capture } from './capture.ts'
  * A void can itself be voided, which brings its target back; of two voids naming each other the later one stands.
  * A correction stands even when its agreed time is before its target's: two devices' clocks may differ by their
  * uncertainty. Of several corrections of the same thing the latest stands.
+ * @param bounds the days' own; a capture whose time cannot be is ordered by its arrival. Null to take every time as it is
  * @returns captures that stand, without the corrections themselves
  */
-export const settle = (captures: readonly Capture[]): Capture[] => {
-  const ordered = [...new Map(captures.map((capture) => [capture.id, capture])).values()].sort(byTimeThenId)
+export const settle = (captures: readonly Capture[], bounds: TimeBounds | null = null): Capture[] => {
+  const timed = bounds ? captures.map((capture) => byArrival(capture, bounds)) : captures
+  const ordered = [...new Map(timed.map((capture) => [capture.id, capture])).values()].sort(byTimeThenId)
   const voided = voidedIds(ordered)
   const corrections = new Map<string, Corrections>()
   let movedAny = false

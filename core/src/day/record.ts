@@ -2,7 +2,19 @@
  * The day's log beside the captures: conditions, briefings, holds, protests, confirmations, cards keyed in. Entries of the log
  * are only ever added, as captures are; what stands is worked out from all of them.
  */
-import { Choice, FreeText, NestedList, OneOf, Optional, Slug, SlugList, Text, Uuid, Whole } from '../document/rules.ts'
+import {
+  CalendarDate,
+  Choice,
+  FreeText,
+  NestedList,
+  OneOf,
+  Optional,
+  Slug,
+  SlugList,
+  Text,
+  Uuid,
+  Whole,
+} from '../document/rules.ts'
 
 /** Measured at the venue. Temperatures in tenths of a degree Celsius. */
 export class Conditions {
@@ -87,6 +99,19 @@ export class CardsKeyed {
   @NestedList(() => KeyedFigure, 1, 5_000) figures!: KeyedFigure[]
 }
 
+/** The officer opens the day on another date than it was planned for: what is captured then belongs to it. */
+export class DayOpened {
+  @Choice(['dayOpened']) kind!: 'dayOpened'
+  @CalendarDate() date!: string
+  @Text(300) reason!: string
+}
+
+/** The server noticed that its wall clock was set, by how much, while the day was under way. It writes this itself. */
+export class ClockStepped {
+  @Choice(['clockStepped']) kind!: 'clockStepped'
+  @Whole(-4_000_000_000_000, 4_000_000_000_000) byMs!: number
+}
+
 export const RECORDS = {
   conditions: Conditions,
   heatDecided: HeatDecided,
@@ -97,6 +122,8 @@ export const RECORDS = {
   protested: Protested,
   protestAnswered: ProtestAnswered,
   cardsKeyed: CardsKeyed,
+  dayOpened: DayOpened,
+  clockStepped: ClockStepped,
 } as const
 
 export type RecordKind = keyof typeof RECORDS

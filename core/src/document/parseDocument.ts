@@ -31,13 +31,25 @@ export const parseDocument = <Document extends object>(
   return findings.length > 0 ? { ok: false, findings } : { ok: true, value: document }
 }
 
-/** Names that would reach an object's prototype, and nesting no document of ours has, are refused before anything else. */
+/** Signs that nobody types and no database keeps as they are; a line may break, and a tab may stand. */
+const UNPRINTABLE = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f\p{Surrogate}]/u
+
+/** Whether a text can be kept and printed: no control characters, no half of a surrogate pair. */
+export const isPrintable = (text: string): boolean => !UNPRINTABLE.test(text)
+
+/**
+ * Names that would reach an object's prototype, nesting no document of ours has and texts that cannot be printed are refused
+ * before anything else.
+ */
 const findMisshapen = (value: unknown, place: string, depth: number): Finding | undefined => {
+  if (typeof value === 'string' && !isPrintable(value)) {
+    return { place, code: 'printable', found: showFound(value), expected: 'text without control characters' }
+  }
   if (typeof value !== 'object' || value === null) return undefined
   if (depth > DEEPEST) return { place, code: 'depth', found: 'deeper nesting', expected: `at most ${DEEPEST} levels` }
   for (const [key, inner] of Object.entries(value)) {
     const innerPlace = join(place, key, Array.isArray(value))
-    if (FORBIDDEN_KEYS.has(key)) {
+    if (FORBIDDEN_KEYS.has(key) || !isPrintable(key)) {
       return { place: innerPlace, code: 'unknownProperty', found: showFound(key), expected: 'no such property' }
     }
     if (inner === undefined && Array.isArray(value)) {

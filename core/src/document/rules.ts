@@ -168,12 +168,19 @@ export const CalendarDate = (): PropertyDecorator =>
     described({ kind: 'plain', schema: { type: 'string', format: 'date' } }),
     ValidateBy({
       name: 'calendarDate',
-      validator: { validate: isCalendarDate, defaultMessage: () => 'a date that exists, as YYYY-MM-DD' },
+      validator: {
+        validate: isCalendarDate,
+        defaultMessage: () => `a date that exists, as YYYY-MM-DD, from ${FIRST_DATE} to ${LAST_DATE}`,
+      },
     }),
   )
 
+/** Nobody who is tested was born before, and no day is planned after; a slip of the key mostly is. */
+const [FIRST_DATE, LAST_DATE] = ['1900-01-01', '2199-12-31']
+
 export const isCalendarDate = (value: unknown): value is string => {
   if (typeof value !== 'string' || !/^\d{4}-\d{2}-\d{2}$/.test(value)) return false
+  if (value < FIRST_DATE || value > LAST_DATE) return false
   try {
     Temporal.PlainDate.from(value, { overflow: 'reject' })
     return true

@@ -3,6 +3,7 @@
  * signature and amendments, under a hash chain. docs/formats/archive.md describes it.
  */
 import { CaptureDocument, type RecordedCapture } from '../capture/capture.ts'
+import { timeBoundsOf } from '../capture/timeBounds.ts'
 import { brokenLinks, chainOf, headOf, placed, type ChainItem } from '../day/chain.ts'
 import type { EntryFacts, PersonFacts } from '../day/entry.ts'
 import { RecordDocument, type DayRecordEntry } from '../day/record.ts'
@@ -141,9 +142,10 @@ const altered = (place: string, expected: string): Finding => ({
 })
 
 /** The verdicts once more, from the captures: a file whose hashes were all made anew after a change does not get through. */
-const judgedAgain = ({ verdicts, captures, occasion }: DayArchive, standard: Standard): Finding[] => {
+const judgedAgain = ({ verdicts, captures, records, occasion }: DayArchive, standard: Standard): Finding[] => {
   const candidates = verdicts.map(({ inputs }) => inputs.candidate)
-  const again = judgeDay({ standard, testDate: occasion.testDate }, candidates, captures)
+  const bounds = timeBoundsOf({ ...occasion, rehearsal: null }, standard, records)
+  const again = judgeDay({ standard, testDate: occasion.testDate, bounds }, candidates, captures)
   return verdicts.flatMap(({ entryId, verdict, standardHash }, index) => [
     ...(standardHash === contentHash(standard)
       ? []

@@ -5,12 +5,12 @@ import type { AgeRule } from '../standard/standard.ts'
  * Somebody born on 29 February has their birthday, in a year without one, on the date the standard names.
  * @param birthDate YYYY-MM-DD
  * @param onDate YYYY-MM-DD
- * @throws RangeError when the date lies before the birth
+ * @returns a negative number when the date lies before the birth: no band holds it, so that a mistyped date becomes a
+ *   case to decide and stops nothing
  * @example ageOn('2000-02-29', '2026-02-28', '1 March')     // 25
  * @example ageOn('2000-02-29', '2026-02-28', '28 February') // 26
  */
 export const ageOn = (birthDate: string, onDate: string, leapDayBirthday: AgeRule['leapDayBirthday']): number => {
-  if (onDate < birthDate) throw new RangeError(`${onDate} is before the birth on ${birthDate}.`)
   const [birthYear, birthday] = [yearOf(birthDate), monthAndDay(birthDate)]
   const [year, day] = [yearOf(onDate), monthAndDay(onDate)]
   return year - birthYear - (day < birthdayIn(birthday, year, leapDayBirthday) ? 1 : 0)

@@ -1,5 +1,7 @@
 /** Cases a person has to look at before a day is signed: what the captures leave open, and what somebody protests. */
 import { openProtests, type DayRecordEntry } from '../day/record.ts'
+import type { Capture } from '../capture/capture.ts'
+import { byArrival, clockSteps, isTimely, type TimeBounds } from '../capture/timeBounds.ts'
 import type { Standard } from '../standard/standard.ts'
 import type { Mark, Verdict } from './mark.ts'
 import type { OpenReason } from './outcome.ts'
@@ -12,16 +14,24 @@ export type DoubtfulCase = { readonly entryId: string; readonly eventId: string 
   | { readonly kind: 'watches'; readonly apartMs: number }
   | { readonly kind: 'nearTheCut' }
   | { readonly kind: 'protest'; readonly protestId: string; readonly text: string }
+  /** Captured, by its own clock, outside the day or later than it arrived; ordered by its arrival. */
+  | { readonly kind: 'untimely'; readonly count: number }
+  /** The server's clock was set while this was measured. */
+  | { readonly kind: 'clockStepped'; readonly byMs: number }
 )
 
 /**
  * Lists them in the order of the battery, protests last.
  * @param verdicts by entry, in the order people are listed
+ * @param captures of the day, as they are on record
+ * @param bounds moments the day can hold
  */
 export const doubtfulCases = (
   { events, uncertainty }: Pick<Standard, 'events' | 'uncertainty'>,
   verdicts: ReadonlyMap<string, Verdict>,
   records: readonly DayRecordEntry[],
+  captures: readonly Capture[] = [],
+  bounds: TimeBounds | null = null,
 ): DoubtfulCase[] => {
   const people = [...verdicts]
   const marked = events.flatMap(({ id: eventId }) => {
@@ -41,7 +51,44 @@ export const doubtfulCases = (
     protestId: id,
     text,
   }))
-  return [...marked, ...protests]
+  return [...marked, ...timeDoubts(captures, records, bounds), ...protests]
+}
+
+/** What the clocks make doubtful, each person and event once. */
+const timeDoubts = (
+  captures: readonly Capture[],
+  records: readonly DayRecordEntry[],
+  bounds: TimeBounds | null,
+): DoubtfulCase[] => {
+  const steps = clockSteps(records)
+  if (!bounds && steps.length === 0) return []
+  const timed = new Map<string, { entryId: string; eventId: string; untimely: number; fromMs: number; toMs: number }>()
+  for (const capture of captures) {
+    const { atMs } = bounds ? byArrival(capture, bounds) : capture
+    const untimely = bounds !== null && !isTimely(capture, bounds) ? 1 : 0
+    for (const entryId of concerned(capture)) {
+      const { eventId } = capture
+      const key = `${eventId} ${entryId}`
+      const known = timed.get(key) ?? { entryId, eventId, untimely: 0, fromMs: atMs, toMs: atMs }
+      timed.set(key, {
+        ...known,
+        untimely: known.untimely + untimely,
+        fromMs: Math.min(known.fromMs, atMs),
+        toMs: Math.max(known.toMs, atMs),
+      })
+    }
+  }
+  return [...timed.values()].flatMap(({ entryId, eventId, untimely, fromMs, toMs }): DoubtfulCase[] => [
+    ...(untimely > 0 ? [{ entryId, eventId, kind: 'untimely' as const, count: untimely }] : []),
+    ...steps
+      .filter((step) => fromMs < step.atMs && step.atMs <= toMs)
+      .map(({ byMs }) => ({ entryId, eventId, kind: 'clockStepped' as const, byMs })),
+  ])
+}
+
+const concerned = (capture: Capture): readonly string[] => {
+  if (capture.kind === 'waveStarted') return capture.payload.entryIds
+  return capture.entryId === null ? [] : [capture.entryId]
 }
 
 type Doubt =

@@ -1,4 +1,5 @@
 /** Everything found about a candidate in an event before the measure is looked at. */
+import type { TimeBounds } from '../capture/timeBounds.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
 import { chosenEvent, type ChosenEvent } from './chosenEvent.ts'
 import { compileScoring, type CompiledScoring } from './compileScoring.ts'
@@ -10,6 +11,8 @@ import type { Candidate } from './mark.ts'
 export interface JudgedOn {
   readonly standard: Standard
   readonly testDate: string
+  /** Moments the day can hold; left out where nothing is judged by when it was captured. */
+  readonly bounds?: TimeBounds | null
 }
 
 /** The least points the standard asks of an event, in hundredths, or null. */

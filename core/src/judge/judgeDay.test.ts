@@ -117,3 +117,20 @@ test('a short verdict that came early says so, and names the first day of a rete
   ])
   expect(verdict.trace[1]?.title).toBe('May retest from 8 December 2026')
 })
+
+test('one person whose captures cannot be judged is a case to look at, and nobody else notices', () => {
+  const standard = standardNamed('v3')
+  const on = { standard, testDate: '2026-11-24' }
+  const well = { entryId: 'well', wave: 1, category: 'female', ageYears: 27, ageCountedOn: '2026-11-24' }
+  const broken = { ...well, entryId: 'broken' }
+  const alone = judgeDay(on, [well], [])
+  const started = { eventId: 'press-ups', entryId: 'broken', deviceId: 'd', deviceMs: 0, atMs: 1, uncertaintyMs: 0 }
+  const captures = [
+    { ...started, id: '1', kind: 'started', payload: {} },
+    { ...started, id: '2', kind: 'refused', payload: null },
+  ] as unknown as Capture[]
+  const together = judgeDay(on, [broken, well], captures)
+  expect(together.get('well')).toEqual(alone.get('well'))
+  expect(together.get('broken')?.marks[0]).toMatchObject({ kind: 'open', reason: 'notJudged', measured: null })
+  expect(together.get('broken')?.outcome).toBe('open')
+})

@@ -2,6 +2,7 @@
 import type { Capture } from '../capture/capture.ts'
 import { measureEvent } from '../capture/measureEntry.ts'
 import { settle } from '../capture/settle.ts'
+import { factsOf } from '../protocol/eventKind.ts'
 import type { StandardEvent } from '../standard/standard.ts'
 import { chosenEvent } from './chosenEvent.ts'
 import { applyDecision, decisionsIn } from './decision.ts'
@@ -9,6 +10,7 @@ import { combinePerson } from './combinePerson.ts'
 import type { JudgedOn } from './ground.ts'
 import { judgeEvent } from './judgeEvent.ts'
 import type { Candidate, Mark, Verdict } from './mark.ts'
+import { say } from './say.ts'
 
 /** A candidate with the wave they run in. */
 export interface DayCandidate extends Candidate {
@@ -27,7 +29,7 @@ export const judgeDay = (
 ): Map<string, Verdict> => {
   const marksPerEvent = on.standard.events.map((event) => {
     const ofEvent = captures.filter(({ eventId }) => eventId === event.id)
-    return markEvent(on, event, candidates, settle(ofEvent))
+    return markEvent(on, event, candidates, settle(ofEvent, on.bounds))
   })
   return combineDay(on, candidates, marksPerEvent)
 }
@@ -42,19 +44,39 @@ export const markEvent = (
   candidates: readonly DayCandidate[],
   settled: readonly Capture[],
 ): Map<string, Mark> => {
-  const measures = measureEvent(
-    (candidate: DayCandidate) => chosenEvent(on.standard, event, candidate).event,
-    candidates,
-    settled,
-  )
   const decisions = decisionsIn(settled)
-  return new Map(
-    candidates.map((candidate) => {
+  const markAll = (some: readonly DayCandidate[]): [string, Mark][] => {
+    const measures = measureEvent(
+      (candidate: DayCandidate) => chosenEvent(on.standard, event, candidate).event,
+      some,
+      settled,
+    )
+    return some.map((candidate) => {
       const measure = measures.get(candidate.entryId) ?? { kind: 'notStarted' as const, notes: [] }
       const mark = judgeEvent(on, event, candidate, measure)
       return [candidate.entryId, applyDecision(mark, decisions.get(candidate.entryId))]
-    }),
-  )
+    })
+  }
+  try {
+    return new Map(markAll(candidates))
+  } catch (error) {
+    // one person whose captures cannot be judged must not keep everybody else from a verdict
+    if (!(error instanceof Error)) throw error
+    return new Map(candidates.flatMap((candidate) => markAlone(event, candidate, () => markAll([candidate]))))
+  }
+}
+
+/** A mark that nothing stops: what cannot be judged is for a person to look at. */
+const markAlone = (event: StandardEvent, { entryId }: DayCandidate, mark: () => [string, Mark][]): [string, Mark][] => {
+  try {
+    return mark()
+  } catch (error) {
+    if (!(error instanceof Error)) throw error
+    const reason = 'notJudged'
+    const trace = [say({ code: 'open', reason })]
+    const nothing = { cut: null, measured: null, rounded: null, unit: factsOf(event.protocol).unit }
+    return [[entryId, { ...nothing, eventId: event.id, kind: 'open', reason, trace }]]
+  }
 }
 
 /** Combines the marks of all events into verdicts. @param marksPerEvent in the standard's order */

@@ -11,4 +11,11 @@ export const OUTCOMES = [
 ] as const
 export type Outcome = (typeof OUTCOMES)[number]
 
-export type OpenReason = 'nearTheCut' | 'stoppedForSafety' | 'noBand' | 'severalBands' | 'noBodyMass'
+export type OpenReason =
+  | 'nearTheCut'
+  | 'stoppedForSafety'
+  | 'noBand'
+  | 'severalBands'
+  | 'noBodyMass'
+  /** What was captured makes no sense to the rules: a person has to look. */
+  | 'notJudged'

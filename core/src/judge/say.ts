@@ -283,6 +283,10 @@ const OPEN_WORDS: Readonly<Record<OpenReason, Words>> = {
     title: 'Body mass is missing',
     sentence: 'The cut is a share of body mass, which was not recorded.',
   },
+  notJudged: {
+    title: 'Cannot be judged',
+    sentence: 'What was captured makes no sense to the rules of the event. An officer looks at it.',
+  },
   severalBands: {
     title: 'Several bands fit',
     sentence: 'The standard has more than one row for this age and scoring category.',

@@ -6,11 +6,13 @@ import { loadDemo } from './loadDemo.ts'
 import { DEMO_PASSWORD } from './password.ts'
 
 let server: TestServer
+/** 20:00 on 24 November 2026 at the venue. */
+const EVENING_MS = Date.UTC(2026, 10, 24, 8)
 let officer: Caller
 
 beforeAll(async () => {
   server = await openTestServer({ demo: true })
-  await inTransaction(server.pool, loadDemo)
+  await inTransaction(server.pool, (db) => loadDemo(db, EVENING_MS))
   officer = new Caller(server.address)
 })
 afterAll(() => server.close())
@@ -53,6 +55,19 @@ test('loading it again changes nothing', async () => {
   const count = async () =>
     (await server.pool.query<{ n: number }>('select count(*)::integer as n from captures')).rows[0]?.n
   const before = await count()
-  await inTransaction(server.pool, loadDemo)
+  await inTransaction(server.pool, (db) => loadDemo(db, EVENING_MS))
   expect(await count()).toBe(before)
+})
+
+test('a half-run day is of today; loaded in the morning it is of yesterday and was opened today', async () => {
+  const HALF_RUN = '01930000-0000-7000-8000-000000002026'
+  const dayOf = async () => (await officer.call('GET', `/api/occasions/${HALF_RUN}`)).body
+  const before = await dayOf()
+  expect(before['occasion']).toMatchObject({ testDate: '2026-11-24' })
+  expect(JSON.stringify(before['records'])).not.toContain('dayOpened')
+  for (const nowMs of [EVENING_MS + 12 * 3_600_000, EVENING_MS + 12 * 3_600_000 + 1]) {
+    await inTransaction(server.pool, (db) => loadDemo(db, nowMs))
+  }
+  const opened = ((await dayOf())['records'] as { content: object }[]).filter(({ content }) => 'date' in content)
+  expect(opened.map(({ content }) => content)).toMatchObject([{ kind: 'dayOpened', date: '2026-11-25' }])
 })

@@ -18,6 +18,7 @@ import {
   seededRandom,
   slotsOf,
   stamp,
+  timeBoundsOf,
   type Capture,
   type EventPlan,
   type FieldForm,
@@ -37,10 +38,10 @@ import { addCaptures, closeLedger } from '../store/captureStore.ts'
 import { addDraft } from '../store/draftStore.ts'
 import { addEntry } from '../store/entryStore.ts'
 import { writeHouseRules } from '../store/houseRulesStore.ts'
-import { addOccasion, addStaffMember, findOccasion } from '../store/occasionStore.ts'
+import { addOccasion, addStaffMember, findOccasion, listStaff } from '../store/occasionStore.ts'
 import { addPerson } from '../store/personStore.ts'
 import { writePlan } from '../store/planStore.ts'
-import { addRecord } from '../store/recordStore.ts'
+import { addRecord, listRecords } from '../store/recordStore.ts'
 import { addSignOff } from '../store/signOffStore.ts'
 import { addStandard, getStandard } from '../store/standardStore.ts'
 import { DemoDay } from './demoDay.ts'
@@ -55,15 +56,59 @@ const DEMO_HEAT: HouseRules['heat'] = [
   { fromDeciC: 280, advice: 'stop', measure: 'No runs and no marches; the day is put off.' },
 ]
 
-/** Loads the demo unless it is there already. @throws Error naming the file and place of anything unsound in it */
-export const loadDemo = async (db: Database): Promise<void> => {
-  if ((await listDemoAccounts(db)).length > 0) return
+/**
+ * Loads the demo unless it is there already. A day that is half run is of today, however long ago it was written down.
+ * @throws Error naming the file and place of anything unsound in it
+ */
+export const loadDemo = async (db: Database, nowMs: number = Date.now()): Promise<void> => {
+  const days = await Promise.all((await filesIn('days')).map(readDayFile))
+  if ((await listDemoAccounts(db)).length > 0) {
+    for (const day of days) await openToday(db, day, nowMs)
+    return
+  }
   const accounts = await loadStaff(db)
   const people = await loadPeople(db)
   for (const file of await filesIn('standards')) await addStandard(db, await readStandard(file))
   for (const file of await filesIn('drafts')) await loadDraft(db, file, known(accounts, DRAFTED_BY))
   await writeHouseRules(db, { ...FIRST_HOUSE_RULES, heat: DEMO_HEAT }, 0)
-  for (const file of await filesIn('days')) await loadDay(db, await readDayFile(file), accounts, people)
+  for (const day of days) {
+    await loadDay(db, ofToday(day, nowMs), accounts, people, seedOf(day))
+    await openToday(db, day, nowMs)
+  }
+}
+
+/** The results follow from the day as it was written down, whatever date it is moved to. */
+const seedOf = ({ testDate }: DemoDay): number => Number(testDate.replaceAll('-', ''))
+
+/** The half-run day ends before noon. */
+const LAST_HOUR = 12
+
+/** The newest date at which all that a day holds has happened. */
+const ofToday = (day: DemoDay, nowMs: number): DemoDay => {
+  if (day.signedOffBy !== undefined) return day
+  const now = momentIn(day.zone, nowMs)
+  const date = now.hour < LAST_HOUR ? now.toPlainDate().subtract({ days: 1 }) : now.toPlainDate()
+  return { ...day, testDate: date.toString() }
+}
+
+const momentIn = (zone: string, nowMs: number): Temporal.ZonedDateTime =>
+  Temporal.Instant.fromEpochMilliseconds(nowMs).toZonedDateTimeISO(zone)
+
+/** An officer would open yesterday's day today; nobody should have to in a demo. */
+const openToday = async (db: Database, { id, zone, signedOffBy }: DemoDay, nowMs: number): Promise<void> => {
+  const occasion = signedOffBy === undefined ? await findOccasion(db, id) : null
+  if (!occasion || occasion.signedOff) return
+  const { standard } = await getStandard(db, occasion.standardId, occasion.standardVersion)
+  const bounds = timeBoundsOf(occasion, standard, await listRecords(db, id)) ?? []
+  if (bounds.some(({ fromMs, beforeMs }) => nowMs >= fromMs && nowMs < beforeMs)) return
+  const [officer] = (await listStaff(db, id)).filter(({ role }) => role === 'officer')
+  if (!officer) return
+  const content = {
+    kind: 'dayOpened' as const,
+    date: momentIn(zone, nowMs).toPlainDate().toString(),
+    reason: 'The half-run day of the demo goes on today.',
+  }
+  await addRecord(db, id, { id: randomUUID(), content, actorId: officer.accountId, atMs: nowMs })
 }
 
 const filesIn = async (folder: string): Promise<string[]> =>
@@ -141,6 +186,7 @@ const loadDay = async (
   day: DemoDay,
   accounts: ReadonlyMap<string, string>,
   people: ReadonlyMap<string, DemoPerson>,
+  seed: number,
 ): Promise<void> => {
   const { standard } = await getStandard(db, day.standard.id, day.standard.version)
   const { id, name, venue, zone, testDate } = day
@@ -154,7 +200,7 @@ const loadDay = async (
     await addEntry(db, { id: entryId, occasionId: id, personId, bib, wave, category, attendance, note, bodyMassG })
     entryIds.set(bib, entryId)
   }
-  for (const { actor, captures } of capturesOf(day, standard, entryIds)) {
+  for (const { actor, captures } of capturesOf(day, standard, entryIds, seed)) {
     const addition = await addCaptures(
       db,
       id,
@@ -250,8 +296,13 @@ interface ActorCaptures {
   readonly captures: readonly Capture[]
 }
 
-const capturesOf = (day: DemoDay, standard: Standard, entryIds: ReadonlyMap<number, string>): ActorCaptures[] => {
-  const random = seededRandom(Number(day.testDate.replaceAll('-', '')))
+const capturesOf = (
+  day: DemoDay,
+  standard: Standard,
+  entryIds: ReadonlyMap<number, string>,
+  seed: number,
+): ActorCaptures[] => {
+  const random = seededRandom(seed)
   const momentAt = (time: string): number =>
     Temporal.PlainDate.from(day.testDate).toZonedDateTime({ timeZone: day.zone, plainTime: time }).epochMilliseconds
   const entryOf = (bib: number): string => {

@@ -1,4 +1,4 @@
-/** Wakes those who follow a day whenever any server process has added something to it. */
+/** Wakes those who follow a day, or what an account may, whenever any server process has changed something. */
 import type { Logger } from 'pino'
 import { listenForNotices, type Listener, type NoticeKind } from '../store/dayNotices.ts'
 
@@ -8,7 +8,7 @@ export interface LiveFeed {
   /** Counts the notices heard about a day: what was read before the last one may lack something. */
   readonly heardOf: (occasionId: string) => number
   /** @returns a function that ends it */
-  readonly follow: (occasionId: string, wake: Wake) => () => void
+  readonly follow: (subjectId: string, wake: Wake) => () => void
   readonly close: () => Promise<void>
 }
 
@@ -24,9 +24,9 @@ export const openLiveFeed = (connectionString: string, log: Logger): LiveFeed =>
   let closed = false
 
   const counts = new Map<string, number>()
-  const heard = (occasionId: string, kind: NoticeKind): void => {
-    counts.set(occasionId, (counts.get(occasionId) ?? 0) + 1)
-    for (const wake of followers.get(occasionId) ?? []) wake(kind)
+  const heard = (subjectId: string, kind: NoticeKind): void => {
+    counts.set(subjectId, (counts.get(subjectId) ?? 0) + 1)
+    for (const wake of followers.get(subjectId) ?? []) wake(kind)
   }
 
   const connect = async (): Promise<void> => {
@@ -35,7 +35,7 @@ export const openLiveFeed = (connectionString: string, log: Logger): LiveFeed =>
       listener = await listenForNotices(connectionString, heard, again)
       waitMs = FIRST_RETRY_MS
       // what was missed while unconnected is found by asking again
-      for (const occasionId of followers.keys()) heard(occasionId, 'day')
+      for (const subjectId of followers.keys()) heard(subjectId, 'day')
     } catch (error) {
       again(error)
     }
@@ -56,12 +56,12 @@ export const openLiveFeed = (connectionString: string, log: Logger): LiveFeed =>
 
   return {
     heardOf: (occasionId) => counts.get(occasionId) ?? 0,
-    follow: (occasionId, wake) => {
-      const wakes = followers.get(occasionId) ?? new Set()
-      followers.set(occasionId, wakes.add(wake))
+    follow: (subjectId, wake) => {
+      const wakes = followers.get(subjectId) ?? new Set()
+      followers.set(subjectId, wakes.add(wake))
       return () => {
         wakes.delete(wake)
-        if (wakes.size === 0) followers.delete(occasionId)
+        if (wakes.size === 0) followers.delete(subjectId)
       }
     },
     close: async () => {

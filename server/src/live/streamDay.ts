@@ -40,17 +40,45 @@ const readPage = (
   return read
 }
 
+/** What a stream is opened with. */
+export interface Following {
+  readonly occasionId: string
+  readonly accountId: string
+  /** The last number the follower has. */
+  readonly afterSeq: number
+  /** Whether whoever follows still may: the session or code can end meanwhile. */
+  readonly mayFollow: () => Promise<boolean>
+  /** How long what was sent may stay unread, in ms. */
+  readonly slowReaderMs: number
+}
+
 export const streamDay = (
   server: Pick<Server, 'pool' | 'feed' | 'log'>,
-  occasionId: string,
-  fromSeq: number,
+  { occasionId, accountId, afterSeq, mayFollow, slowReaderMs }: Following,
   response: Response,
 ): void => {
-  let lastSeq = fromSeq
+  let lastSeq = afterSeq
   let sending = false
   let wanted = false
+  let dayChanged = false
   let ended = false
   let gathering: NodeJS.Timeout | null = null
+
+  /** Writes and waits until it is read, so that nothing piles up here for somebody who does not read. */
+  const deliver = (text: string): Promise<void> =>
+    new Promise((resolve) => {
+      if (ended || response.write(text)) {
+        resolve()
+        return
+      }
+      const tooSlow = setTimeout(() => response.destroy(), slowReaderMs)
+      const done = (): void => {
+        clearTimeout(tooSlow)
+        response.off('drain', done).off('close', done)
+        resolve()
+      }
+      response.on('drain', done).on('close', done)
+    })
 
   /** One reader at a time; a wake while it reads makes it read once more. */
   const send = async (): Promise<void> => {
@@ -60,11 +88,15 @@ export const streamDay = (
     try {
       while (wanted && !ended) {
         wanted = false
+        if (dayChanged) {
+          dayChanged = false
+          await deliver('event: day\ndata: {}\n\n')
+        }
         const page = await readPage(server, occasionId, lastSeq)
         if (!page) continue
         lastSeq = page.lastSeq
         wanted = true
-        response.write(page.text)
+        await deliver(page.text)
       }
     } catch (error) {
       // the follower comes back by itself with the last number it has
@@ -72,6 +104,15 @@ export const streamDay = (
       response.end()
     } finally {
       sending = false
+    }
+  }
+
+  const endUnlessAllowed = async (): Promise<void> => {
+    try {
+      if (!(await mayFollow())) response.end()
+    } catch (error) {
+      // without a database nobody can tell; the next heartbeat asks again
+      server.log.warn({ err: error }, 'live stream not checked')
     }
   }
 
@@ -83,19 +124,24 @@ export const streamDay = (
   })
   response.write('retry: 1000\n\n')
   const unfollow = server.feed.follow(occasionId, (what) => {
-    if (what === 'day') response.write('event: day\ndata: {}\n\n')
+    if (what === 'day') dayChanged = true
     // a few notices close together are read at once
     gathering ??= setTimeout(() => {
       gathering = null
       void send()
     }, GATHER_MS)
   })
-  const heartbeat = setInterval(() => response.write(': still here\n\n'), HEARTBEAT_MS)
+  const unfollowAccess = server.feed.follow(accountId, () => void endUnlessAllowed())
+  const heartbeat = setInterval(() => {
+    void endUnlessAllowed()
+    if (!sending) void deliver(': still here\n\n')
+  }, HEARTBEAT_MS)
   response.on('close', () => {
     ended = true
     clearInterval(heartbeat)
     if (gathering) clearTimeout(gathering)
     unfollow()
+    unfollowAccess()
   })
   void send()
 }

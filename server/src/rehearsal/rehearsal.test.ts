@@ -31,7 +31,9 @@ const start = (change: object = {}) =>
     ...change,
   })
 const runHere = (): void => {
-  runners.push(runRehearsals(server.pool, makeCaptureWriter(server.pool), pino({ level: 'silent' })))
+  runners.push(
+    runRehearsals({ ...server.inside, writer: makeCaptureWriter(server.inside.days) }, pino({ level: 'silent' })),
+  )
 }
 
 test('a rehearsal becomes a day of made-up people that two processes fill with the same captures, once', async () => {

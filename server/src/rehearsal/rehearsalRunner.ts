@@ -4,9 +4,9 @@
  */
 import { rehearseDay, type Capture, type RehearsedPerson } from '@able-gauge/core'
 import type { Logger } from 'pino'
-import type { CaptureWriter } from '../captureWriter.ts'
 import type { Pool } from '../database.ts'
 import { candidateOf, readDay } from '../dayRecord.ts'
+import type { Server } from '../routes/route.ts'
 import { findOccasion, listStaff } from '../store/occasionStore.ts'
 import { listRehearsalsSince, type Rehearsal } from '../store/rehearsalStore.ts'
 
@@ -28,7 +28,10 @@ const LOOK_EVERY_MS = 2_000
 const LASTS_MS = 12 * 3_600_000
 const MOST_TOGETHER = 400
 
-export const runRehearsals = (pool: Pool, writer: CaptureWriter, log: Logger): RehearsalRunner => {
+export const runRehearsals = (
+  { pool, writer, clock }: Pick<Server, 'pool' | 'writer' | 'clock'>,
+  log: Logger,
+): RehearsalRunner => {
   const playing = new Map<string, Playing>()
   let lookedMs = 0
   let closed = false
@@ -36,18 +39,18 @@ export const runRehearsals = (pool: Pool, writer: CaptureWriter, log: Logger): R
   let turn: Promise<void> = Promise.resolve()
 
   const look = async (): Promise<void> => {
-    for (const rehearsal of await listRehearsalsSince(pool, Date.now() - LASTS_MS)) {
+    for (const rehearsal of await listRehearsalsSince(pool, clock.nowMs() - LASTS_MS)) {
       if (!playing.has(rehearsal.occasionId)) playing.set(rehearsal.occasionId, await prepare(pool, rehearsal))
     }
   }
 
   const play = async (one: Playing): Promise<void> => {
     const { rehearsal, captures, actorId } = one
-    const nowMs = rehearsal.fromMs + (Date.now() - rehearsal.fromMs) * rehearsal.speed
+    const nowMs = rehearsal.fromMs + (clock.nowMs() - rehearsal.fromMs) * rehearsal.speed
     while (!closed) {
       const due = captures.slice(one.added, one.added + MOST_TOGETHER).filter(({ atMs }) => atMs <= nowMs)
       if (due.length === 0) return
-      await writer.add(rehearsal.occasionId, { captures: due, actorId, receivedMs: Date.now() })
+      await writer.add(rehearsal.occasionId, { captures: due, actorId, receivedMs: clock.nowMs() })
       one.added += due.length
     }
   }

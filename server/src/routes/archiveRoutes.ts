@@ -13,6 +13,7 @@ export const archiveRoutes: readonly Route[] = [
     method: 'get',
     path: '/api/occasions/:occasionId/archive',
     roles: PLANS_DAYS,
+    cost: 'costly',
     handle: async (call) => {
       const { server, response, account } = call
       const occasion = await readableDay(server.pool, account, param(call, 'occasionId'))
@@ -23,6 +24,7 @@ export const archiveRoutes: readonly Route[] = [
     method: 'post',
     path: '/api/archives',
     roles: PLANS_DAYS,
+    cost: 'costly',
     handle: async ({ server, request, response }) => {
       const read = readArchive(request.body as unknown)
       if (!read.ok) {

@@ -39,7 +39,11 @@ export const captureRoutes: readonly Route[] = [
       const { standard } = await getStandard(server.pool, occasion.standardId, occasion.standardVersion)
       const captures = resolveCaptures(batch.captures, standard, entered, account)
       refuseOwnWave(captures, entered)
-      const addition = await server.writer.add(occasion.id, { captures, actorId: account.id, receivedMs: Date.now() })
+      const addition = await server.writer.add(occasion.id, {
+        captures,
+        actorId: account.id,
+        receivedMs: server.clock.nowMs(),
+      })
       switch (addition.kind) {
         case 'stored':
           response.json({ captures: captures.map(({ id }) => ({ id, seq: addition.seqs.get(id) })) })

@@ -14,9 +14,7 @@ import {
 } from '@able-gauge/core'
 import { workableDay } from '../access/day.ts'
 import { MUSTERING } from '../access/role.ts'
-import { inTransaction } from '../database.ts'
 import { invalidInput, notFound, Problem } from '../problem.ts'
-import { holdDayOpen } from '../store/captureStore.ts'
 import { notifyDay } from '../store/dayNotices.ts'
 import { changeEntry, listEntries, setAttendance } from '../store/entryStore.ts'
 import { findHouseRules } from '../store/houseRulesStore.ts'
@@ -24,6 +22,7 @@ import { addRecord, listRecords } from '../store/recordStore.ts'
 import { listScreenings, writeScreening } from '../store/screeningStore.ts'
 import { getStandard } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
+import { inOpenDay } from './openDay.ts'
 import { param, type Route } from './route.ts'
 
 class EntryChangeBody {
@@ -62,10 +61,7 @@ export const entryRoutes: readonly Route[] = [
       const findings = changeFindings(standard, others)
       if (findings.length > 0) throw invalidInput(findings)
       const { rules: house } = await findHouseRules(server.pool)
-      const update = await inTransaction(server.pool, async (db) => {
-        if (!(await holdDayOpen(db, occasion.id))) {
-          throw new Problem(409, 'day.signedOff', 'The day is signed off. Entries can no longer be changed.')
-        }
+      const update = await inOpenDay(server, occasion.id, async (db) => {
         const before = (await listEntries(db, occasion.id)).find(({ id }) => id === entryId)
         if (!before) throw notFound('entry on this day')
         const holds = openHolds(await listRecords(db, occasion.id)).filter(({ content }) => content.entryId === entryId)
@@ -85,7 +81,12 @@ export const entryRoutes: readonly Route[] = [
         if (result.kind !== 'changed') return result
         if (attendance === 'held' && holds.length === 0) {
           const content = { kind: 'holdRaised' as const, entryId, reason: note || 'Held at muster' }
-          await addRecord(db, occasion.id, { id: randomUUID(), content, actorId: account.id, atMs: Date.now() })
+          await addRecord(db, occasion.id, {
+            id: randomUUID(),
+            content,
+            actorId: account.id,
+            atMs: server.clock.nowMs(),
+          })
         }
         await notifyDay(db, occasion.id, 'day')
         return result
@@ -138,18 +139,20 @@ export const entryRoutes: readonly Route[] = [
           })),
         )
       }
-      const held = await inTransaction(server.pool, async (db) => {
-        if (!(await holdDayOpen(db, occasion.id))) {
-          throw new Problem(409, 'day.signedOff', 'The day is signed off. Entries can no longer be changed.')
-        }
+      const held = await inOpenDay(server, occasion.id, async (db) => {
         if (!(await listEntries(db, occasion.id)).some(({ id }) => id === entryId)) throw notFound('entry on this day')
-        await writeScreening(db, entryId, answers, account.id, Date.now())
+        await writeScreening(db, entryId, answers, account.id, server.clock.nowMs())
         const holds = openHolds(await listRecords(db, occasion.id)).filter(({ content }) => content.entryId === entryId)
         const needed = clearance.length > 0 && !holds.some(({ content }) => content.reason === SCREENING_HOLD)
         if (needed) {
           // which answer it was is for those who may read answers
           const content = { kind: 'holdRaised' as const, entryId, reason: SCREENING_HOLD }
-          await addRecord(db, occasion.id, { id: randomUUID(), content, actorId: account.id, atMs: Date.now() })
+          await addRecord(db, occasion.id, {
+            id: randomUUID(),
+            content,
+            actorId: account.id,
+            atMs: server.clock.nowMs(),
+          })
           await setAttendance(db, occasion.id, entryId, 'held')
         }
         await notifyDay(db, occasion.id, 'day')

@@ -24,7 +24,7 @@ export const instrumentRoutes: readonly Route[] = [
       const { server, request, response, account } = call
       const { occasion, entered } = await captureGround(server.pool, account, param(call, 'occasionId'))
       const { standard } = await getStandard(server.pool, occasion.standardId, occasion.standardVersion)
-      const receivedMs = Date.now()
+      const receivedMs = server.clock.nowMs()
       const eventId = param(call, 'eventId')
       const lines = readLines(request.body)
       const captures = lines.map((line) => captureFrom(occasion.id, eventId, line, entered, receivedMs))

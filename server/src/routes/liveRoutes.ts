@@ -1,17 +1,36 @@
 /** What happens on a day, as it happens (server-sent events), and the server's time for clock agreement. */
+import type { Response } from 'express'
 import { readableDay } from '../access/day.ts'
 import { EVERY_ROLE } from '../access/role.ts'
+import { accountOf } from '../access/session.ts'
 import { streamDay } from '../live/streamDay.ts'
+import { Problem } from '../problem.ts'
 import { afterIn } from './captureRoutes.ts'
 import { param, type Route } from './route.ts'
+
+/** How many streams each account holds on this process. */
+const held = new Map<string, number>()
+
+/** Counts a stream until it closes. @returns false when there are too many */
+const takeStream = (accountId: string, most: number, response: Response): boolean => {
+  const open = held.get(accountId) ?? 0
+  if (open >= most) return false
+  held.set(accountId, open + 1)
+  response.on('close', () => {
+    const left = (held.get(accountId) ?? 1) - 1
+    if (left > 0) held.set(accountId, left)
+    else held.delete(accountId)
+  })
+  return true
+}
 
 export const liveRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/time',
     roles: EVERY_ROLE,
-    handle: async ({ response }) => {
-      response.set('Cache-Control', 'no-store').json({ serverMs: Date.now() })
+    handle: async ({ server, response }) => {
+      response.json({ serverMs: server.clock.nowMs() })
     },
   },
   {
@@ -21,8 +40,14 @@ export const liveRoutes: readonly Route[] = [
     handle: async (call) => {
       const { server, request, response, account } = call
       const occasion = await readableDay(server.pool, account, param(call, 'occasionId'))
-      const lastSeq = afterIn(request.get('Last-Event-ID') ?? request.query['after'])
-      streamDay(server, occasion.id, lastSeq, response)
+      const afterSeq = afterIn(request.get('Last-Event-ID') ?? request.query['after'])
+      const { streams, slowReaderMs } = server.limits
+      if (!takeStream(account.id, streams, response)) {
+        throw new Problem(429, 'live.tooMany', `${streams} days are followed by this account already.`, [], 30)
+      }
+      const mayFollow = async (): Promise<boolean> => (await accountOf(server.pool, request))?.id === account.id
+      const following = { occasionId: occasion.id, accountId: account.id, afterSeq, mayFollow, slowReaderMs }
+      streamDay(server, following, response)
     },
   },
 ]

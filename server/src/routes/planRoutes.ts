@@ -3,10 +3,9 @@ import { randomUUID } from 'node:crypto'
 import { DayPlan, rules, type Finding, type RosterRow, type Standard } from '@able-gauge/core'
 import { workableDay } from '../access/day.ts'
 import { MUSTERING, PLANS_DAYS } from '../access/role.ts'
-import { inTransaction, type Database } from '../database.ts'
+import { inTransaction } from '../database.ts'
 import { invalidInput, Problem } from '../problem.ts'
 import { listAccounts } from '../store/accountStore.ts'
-import { holdDayOpen } from '../store/captureStore.ts'
 import { notifyDay } from '../store/dayNotices.ts'
 import { setWaves } from '../store/entryStore.ts'
 import { addOccasion, addStaffMember, listStaff, removeStaffMember } from '../store/occasionStore.ts'
@@ -14,6 +13,7 @@ import { findPlan, writePlan } from '../store/planStore.ts'
 import { enterPeople, type RosterOutcome } from '../store/rosterStore.ts'
 import { findPublished, getStandard } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
+import { inOpenDay } from './openDay.ts'
 import { param, type Route, type Server } from './route.ts'
 
 class StaffBody {
@@ -212,23 +212,6 @@ export const planRoutes: readonly Route[] = [
     },
   },
 ]
-
-/** Work on a day that must not be signed off meanwhile. @throws Problem 409 once it is */
-const inOpenDay = <Result>(
-  server: Server,
-  occasionId: string,
-  work: (db: Database) => Promise<Result>,
-): Promise<Result> =>
-  inTransaction(server.pool, async (db) => {
-    if (!(await holdDayOpen(db, occasionId))) {
-      throw new Problem(
-        409,
-        'day.signedOff',
-        'The day is signed off. Its plan, its people and its staff stay as they were.',
-      )
-    }
-    return work(db)
-  })
 
 /** @throws Problem 422 naming each account there is not */
 const refuseStrangers = async (server: Server, staff: readonly StaffBody[]): Promise<void> => {

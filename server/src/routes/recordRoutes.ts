@@ -10,14 +10,14 @@ import {
 } from '@able-gauge/core'
 import { workableDay } from '../access/day.ts'
 import { EVERY_ROLE, type Account, type Role } from '../access/role.ts'
-import { inTransaction, type Database } from '../database.ts'
+import type { Database } from '../database.ts'
 import { readDay, type DayRecord } from '../dayRecord.ts'
 import { invalidInput, Problem } from '../problem.ts'
-import { holdDayOpen } from '../store/captureStore.ts'
 import { notifyDay } from '../store/dayNotices.ts'
 import { releaseHeld, setAttendance } from '../store/entryStore.ts'
 import { addRecord, listRecords } from '../store/recordStore.ts'
 import { readBody } from './body.ts'
+import { inOpenDay } from './openDay.ts'
 import { param, type Route } from './route.ts'
 
 /** Who may write what. Only the officer in charge lifts a hold, decides about the heat and answers a protest. */
@@ -31,6 +31,9 @@ export const WRITES: Readonly<Record<RecordKind, readonly Role[]>> = {
   protested: ['officer', 'grader', 'clerk'],
   protestAnswered: ['officer'],
   cardsKeyed: ['officer', 'grader', 'timer', 'clerk'],
+  dayOpened: ['officer'],
+  // the server alone notices this
+  clockStepped: [],
 }
 
 export const recordRoutes: readonly Route[] = [
@@ -43,15 +46,12 @@ export const recordRoutes: readonly Route[] = [
       const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
       const { id, content } = readBody(RecordDocument, request)
       refuseOthers(account, content)
-      await inTransaction(server.pool, async (db) => {
-        if (!(await holdDayOpen(db, occasion.id))) {
-          throw new Problem(409, 'day.signedOff', 'The day is signed off. Nothing is added to its log any more.')
-        }
+      await inOpenDay(server, occasion.id, async (db) => {
         const records = await listRecords(db, occasion.id)
         if (records.some((record) => record.id === id)) return
         const findings = placesWrong(await readDay(db, occasion), records, content)
         if (findings.length > 0) throw invalidInput(findings)
-        await addRecord(db, occasion.id, { id, content, actorId: account.id, atMs: Date.now() })
+        await addRecord(db, occasion.id, { id, content, actorId: account.id, atMs: server.clock.nowMs() })
         await followHold(db, occasion.id, records, content)
         await notifyDay(db, occasion.id, 'day')
       })

@@ -25,6 +25,7 @@ export const rehearsalRoutes: readonly Route[] = [
     method: 'post',
     path: '/api/rehearsals',
     roles: CAPTURING,
+    cost: 'rehearsal',
     handle: async (call) => {
       const { server, request, response } = call
       const {
@@ -46,7 +47,7 @@ export const rehearsalRoutes: readonly Route[] = [
         const expected = `one of ${standard.events.map(({ id }) => id).join(', ')}`
         throw invalidInput([{ place: 'ownEventId', code: 'unknownEvent', found: ownEventId, expected }])
       }
-      const nowMs = Date.now()
+      const nowMs = server.clock.nowMs()
       const wish = { people, speed, waveOf, seed: seed ?? nowMs % 1_000_000_000, ownEventId }
       const id = await inTransaction(server.pool, (db) => makeRehearsal(db, standard, wish, nowMs))
       response.status(201).json({ id })

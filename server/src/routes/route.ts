@@ -1,17 +1,29 @@
 /** A route says who may call it; the assembly checks that before the handler runs. */
 import type { Request, Response } from 'express'
 import type { Logger } from 'pino'
+import { isPrintable } from '@able-gauge/core'
 import type { Account, Role } from '../access/role.ts'
 import type { CaptureWriter } from '../captureWriter.ts'
 import type { Pool } from '../database.ts'
+import type { DayQueue } from '../dayQueue.ts'
+import type { Limits } from '../limits.ts'
 import type { LiveFeed } from '../live/liveFeed.ts'
+import type { ServerClock } from '../serverClock.ts'
+import { notFound } from '../problem.ts'
 
 /** What handlers work with. */
 export interface Server {
+  /** For reading, and for what belongs to no day. */
   readonly pool: Pool
+  /** For whatever writes to a day. */
+  readonly days: DayQueue
   readonly feed: LiveFeed
   readonly writer: CaptureWriter
+  readonly clock: Pick<ServerClock, 'nowMs'>
   readonly log: Logger
+  readonly limits: Limits
+  /** Address of the proxy in front of this server, whose word on addresses counts; null without one. */
+  readonly trustedProxy: string | null
   /** Whether demo accounts may sign in. */
   readonly demo: boolean
 }
@@ -28,12 +40,15 @@ export interface Route {
   readonly path: string
   /** Roles that may call it. */
   readonly roles: readonly Role[]
+  /** Counted against how much one account may ask for in a minute, or how many days it may make up in an hour. */
+  readonly cost?: 'costly' | 'rehearsal'
   readonly handle: (call: Call) => Promise<void>
 }
 
-/** A path parameter that the route's own path guarantees. */
+/** A path parameter that the route's own path guarantees. @throws Problem 404 for one that nothing can be called */
 export const param = ({ request }: Call, name: string): string => {
   const value = request.params[name]
   if (typeof value !== 'string') throw new Error(`The route has no parameter "${name}" in its path.`)
+  if (!isPrintable(value)) throw notFound('address in this interface')
   return value
 }

@@ -1,12 +1,12 @@
 /** Signing in and out. These are the only routes that need no session. */
 import { randomUUID } from 'node:crypto'
 import { Router, type Request } from 'express'
-import { ipKeyGenerator, rateLimit } from 'express-rate-limit'
 import { rules } from '@able-gauge/core'
 import { verifyNothing, verifyPassword } from '../access/password.ts'
 import { accountOf, closeSession, openSession } from '../access/session.ts'
 import type { Account } from '../access/role.ts'
 import { DEMO_PASSWORD } from '../demo/password.ts'
+import { addressOf, limited, type Limits } from '../limits.ts'
 import { Problem } from '../problem.ts'
 import { inTransaction } from '../database.ts'
 import { addAccount, findAccountByName, listDemoAccounts } from '../store/accountStore.ts'
@@ -24,9 +24,10 @@ class StationSignIn {
   @rules.Text(12) code!: string
   /** Who works there, for the record. */
   @rules.Text(80) name!: string
+  /** What the device calls itself, so that one wrong typist closes joining for nobody else. */
+  @rules.Optional() @rules.Text(80) device?: string
 }
 
-const FAILURES_ALLOWED = 10
 const WINDOW_MINUTES = 15
 
 export const sessionRouter = (server: Server): Router => {
@@ -38,7 +39,7 @@ export const sessionRouter = (server: Server): Router => {
     response.json({ account, demo: server.demo ? await demoSignIns(server) : null })
   })
 
-  router.post('/', limitFailures(), async (request, response) => {
+  router.post('/', limitSignIns(server.limits), async (request, response) => {
     const { signInName, password } = readBody(SignIn, request)
     const account = await checkPassword(server, signInName.trim(), password)
     if (!account)
@@ -47,7 +48,7 @@ export const sessionRouter = (server: Server): Router => {
     response.status(201).json({ account })
   })
 
-  router.post('/station', limitFailures(), async (request, response) => {
+  router.post('/station', ...limitCodes(server.limits), async (request, response) => {
     const { code, name } = readBody(StationSignIn, request)
     const station = await findStationCode(pool, code.trim().toUpperCase())
     if (!station) {
@@ -100,26 +101,34 @@ const checkPassword = async (server: Server, signInName: string, password: strin
 }
 
 /** Failed tries are counted for each address and name; a try that succeeds is not. */
-const limitFailures = () =>
-  rateLimit({
-    windowMs: WINDOW_MINUTES * 60_000,
-    limit: FAILURES_ALLOWED,
-    skipSuccessfulRequests: true,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
-    keyGenerator: (request) => `${ipKeyGenerator(request.ip ?? '')} ${nameIn(request)}`,
-    handler: () => {
-      throw new Problem(
-        429,
-        'signIn.tooMany',
-        `Too many failed tries for this name. Wait ${WINDOW_MINUTES} minutes, then try again.`,
-      )
-    },
+const limitSignIns = ({ wrongSignIns }: Limits) =>
+  limited({
+    windowMinutes: WINDOW_MINUTES,
+    most: wrongSignIns,
+    keyOf: (request) => `${addressOf(request)} ${textIn(request, 'signInName')}`,
+    failuresOnly: true,
+    code: 'signIn.tooMany',
+    sentence: (minutes) => `Too many failed tries for this name. Wait ${minutes} minutes, then try again.`,
   })
 
-/** Tries at station codes count together, whatever code and name they give. */
-const nameIn = (request: Request): string => {
-  const body = request.body as { signInName?: unknown; code?: unknown } | undefined
-  if (body?.code !== undefined) return 'station'
-  return typeof body?.signInName === 'string' ? body.signInName.trim().toLowerCase().slice(0, 80) : ''
+/**
+ * A whole field shares one address, so wrong codes are counted for each device, as it names itself; and all together,
+ * because a name costs nothing.
+ */
+const limitCodes = ({ wrongCodes, wrongCodesTogether }: Limits) => {
+  const rule = {
+    windowMinutes: WINDOW_MINUTES,
+    failuresOnly: true,
+    code: 'signIn.tooMany',
+    sentence: (minutes: number) => `Too many wrong station codes. Wait ${minutes} minutes, then try again.`,
+  }
+  return [
+    limited({ ...rule, most: wrongCodes, keyOf: (request) => `${addressOf(request)} ${textIn(request, 'device')}` }),
+    limited({ ...rule, most: wrongCodesTogether, keyOf: () => 'everywhere' }),
+  ]
+}
+
+const textIn = ({ body }: Request, name: string): string => {
+  const value = (body as Record<string, unknown> | undefined)?.[name]
+  return typeof value === 'string' ? value.trim().toLowerCase().slice(0, 80) : ''
 }

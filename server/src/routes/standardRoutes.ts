@@ -142,6 +142,7 @@ export const standardRoutes: readonly Route[] = [
     method: 'get',
     path: `${ONE_VERSION}/results`,
     roles: WRITES_STANDARDS,
+    cost: 'costly',
     handle: async (call) => {
       const { id, version } = versionIn(call)
       if (!(await findPublished(call.server.pool, id, version))) throw notFound('published version')

@@ -3,7 +3,6 @@ import { randomInt } from 'node:crypto'
 import { rules } from '@able-gauge/core'
 import { workableDay } from '../access/day.ts'
 import { PLANS_DAYS } from '../access/role.ts'
-import { inTransaction } from '../database.ts'
 import { invalidInput, notFound } from '../problem.ts'
 import { getStandard } from '../store/standardStore.ts'
 import { addStationCode, endStationCode, listStationCodes } from '../store/stationStore.ts'
@@ -59,7 +58,7 @@ export const stationRoutes: readonly Route[] = [
     handle: async (call) => {
       const { server, response, account } = call
       const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
-      const ended = await inTransaction(server.pool, (db) => endStationCode(db, occasion.id, param(call, 'code')))
+      const ended = await server.days.run(occasion.id, (db) => endStationCode(db, occasion.id, param(call, 'code')))
       if (!ended) throw notFound('station code')
       response.status(204).end()
     },

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { judgeDay, type Mark, type RecordedCapture, type Verdict } from '@able-gauge/core'
 import {
@@ -22,6 +23,9 @@ afterAll(() => server.close())
 
 const marginOf = (mark: Mark | undefined) => (mark && 'margin' in mark ? mark.margin : undefined)
 
+/** The date at the venue of all captures of the table. */
+const CAPTURED_ON = '2026-11-24'
+
 /** Seeds the ids, which have to differ from case to case. */
 let seed = 0
 
@@ -41,6 +45,12 @@ test.each([...groups()])('hand-worked, through HTTP: %s', async (_, cases) => {
     category,
   }))
   const { occasionId, entryIds } = await addTestDay(server, PLAIN_STANDARDS[first.standard], first.testDate, entries)
+  if (first.testDate !== CAPTURED_ON) {
+    // judged by the age on its own date, and captured on another that the officer opened it on
+    const content = { kind: 'dayOpened', date: CAPTURED_ON, reason: 'The table was captured on one date.' }
+    const record = { id: randomUUID(), content }
+    expect((await officer.call('POST', `/api/occasions/${occasionId}/records`, record)).status).toBe(201)
+  }
   for (const [index, handWorked] of cases.entries()) {
     const captures = documents(handWorked, entryIds[index] ?? '', index + 1)
     if (captures.length === 0) continue

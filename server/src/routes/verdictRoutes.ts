@@ -4,7 +4,7 @@ import { amendVerdict, rules, type Occasion } from '@able-gauge/core'
 import { verifyPassword } from '../access/password.ts'
 import { readableDay, workableDay } from '../access/day.ts'
 import { EVERY_ROLE, type Account } from '../access/role.ts'
-import { inTransaction, type Database } from '../database.ts'
+import type { Database } from '../database.ts'
 import { headOfDay } from '../dayArchive.ts'
 import { judgeRecord, readDay, snapshotsOf } from '../dayRecord.ts'
 import { invalidInput, Problem } from '../problem.ts'
@@ -35,6 +35,7 @@ export const verdictRoutes: readonly Route[] = [
     method: 'get',
     path: '/api/occasions/:occasionId/verdicts',
     roles: EVERY_ROLE,
+    cost: 'costly',
     handle: async (call) => {
       const { server, response, account } = call
       const occasion = await readableDay(server.pool, account, param(call, 'occasionId'))
@@ -58,7 +59,7 @@ export const verdictRoutes: readonly Route[] = [
       const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
       const { password, acceptOpen } = readBody(SignOffBody, request)
       await requirePassword(server.pool, account, password)
-      await inTransaction(server.pool, async (db) => {
+      await server.days.run(occasion.id, async (db) => {
         // closing first locks the day: no capture and no change of an entry can come between judging and signing
         if (!(await closeLedger(db, occasion.id)))
           throw new Problem(409, 'day.signedOff', 'The day is signed off already.')
@@ -74,7 +75,7 @@ export const verdictRoutes: readonly Route[] = [
         }
         const snapshots = snapshotsOf(day, judged)
         const head = await headOfDay(db, occasion.id, judged.captures, snapshots)
-        await addSignOff(db, occasion.id, account.id, new Date(), snapshots, head)
+        await addSignOff(db, occasion.id, account.id, new Date(server.clock.nowMs()), snapshots, head)
         await notifyDay(db, occasion.id, 'day')
       })
       response.status(201).json({ signedOff: true })
@@ -106,8 +107,8 @@ export const verdictRoutes: readonly Route[] = [
         ])
       }
       const id = randomUUID()
-      await inTransaction(server.pool, async (db) => {
-        await addAmendment(db, occasion.id, { ...amendment, id, accountId: account.id, atMs: Date.now() })
+      await server.days.run(occasion.id, async (db) => {
+        await addAmendment(db, occasion.id, { ...amendment, id, accountId: account.id, atMs: server.clock.nowMs() })
         await notifyDay(db, occasion.id, 'day')
       })
       response.status(201).json({ id })

@@ -2,8 +2,8 @@
 import pg from 'pg'
 import type { Database } from '../database.ts'
 
-/** `captures`: captures were added. `day`: entries or the signature changed. */
-export type NoticeKind = 'captures' | 'day'
+/** `captures`: captures were added. `day`: entries or the signature changed. `access`: what an account may has changed. */
+export type NoticeKind = 'captures' | 'day' | 'access'
 
 export interface Listener {
   readonly close: () => Promise<void>
@@ -16,6 +16,11 @@ export const notifyDay = async (db: Database, occasionId: string, kind: NoticeKi
   await db.query('select pg_notify($1, $2)', [CHANNEL, `${kind}:${occasionId}`])
 }
 
+/** Tells every server process, once the transaction commits, that a session of an account has ended or changed. */
+export const notifyAccess = async (db: Database, accountId: string): Promise<void> => {
+  await db.query('select pg_notify($1, $2)', [CHANNEL, `access:${accountId}`])
+}
+
 /**
  * Listens on a connection of its own.
  * @param heard called for every notice
@@ -24,13 +29,13 @@ export const notifyDay = async (db: Database, occasionId: string, kind: NoticeKi
  */
 export const listenForNotices = async (
   connectionString: string,
-  heard: (occasionId: string, kind: NoticeKind) => void,
+  heard: (subjectId: string, kind: NoticeKind) => void,
   lost: (error: Error) => void,
 ): Promise<Listener> => {
   const client = new pg.Client({ connectionString })
   client.on('notification', ({ payload }) => {
-    const [kind, occasionId = ''] = (payload ?? '').split(':')
-    heard(occasionId, kind === 'day' ? 'day' : 'captures')
+    const [kind, subjectId = ''] = (payload ?? '').split(':')
+    heard(subjectId, kind === 'day' || kind === 'access' ? kind : 'captures')
   })
   client.on('error', lost)
   await client.connect()

@@ -1,5 +1,6 @@
 import type { Account } from '../access/role.ts'
 import type { Database } from '../database.ts'
+import { notifyAccess } from './dayNotices.ts'
 import { accountFromRow, type AccountRow } from './accountStore.ts'
 
 /** Adds a session and clears away those that have ended. */
@@ -18,7 +19,11 @@ export const addSession = async (
 }
 
 export const removeSession = async (db: Database, tokenHash: Buffer): Promise<void> => {
-  await db.query('delete from sessions where token_hash = $1', [tokenHash])
+  const { rows } = await db.query<{ account_id: string }>(
+    'delete from sessions where token_hash = $1 returning account_id',
+    [tokenHash],
+  )
+  for (const { account_id } of rows) await notifyAccess(db, account_id)
 }
 
 /** The account of a session that has not ended, or null. */

@@ -4,11 +4,14 @@ import { computed, onBeforeUnmount, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useSession } from '../session/sessionStore.ts'
 import DayBar from './DayBar.vue'
+import DayOffDate from './DayOffDate.vue'
 import { useDay } from './dayStore.ts'
 
 const route = useRoute()
 const store = useDay()
 const session = useSession()
+
+const captures = computed(() => ['run', 'event', 'cards'].includes(String(route.name)))
 
 /** On a phone beside one candidate the console takes the whole screen. */
 const besideCandidate = computed(() => route.name === 'event' && route.query['bib'] !== undefined)
@@ -24,6 +27,7 @@ onBeforeUnmount(() => store.close())
 <template>
   <template v-if="store.day">
     <DayBar :class="{ 'beside-candidate': besideCandidate }" :day="store.day" />
+    <DayOffDate v-if="captures && !besideCandidate" :day="store.day" />
     <RouterView :day="store.day" />
   </template>
   <main v-else class="room">

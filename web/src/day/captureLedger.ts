@@ -1,5 +1,5 @@
 /** The captures this device knows of a day, by event: those on record and its own that are still on their way. */
-import { byTimeThenId, settle, type Capture } from '@able-gauge/core'
+import { byArrival, byTimeThenId, settle, type Capture, type TimeBounds } from '@able-gauge/core'
 import { shallowRef, type ShallowRef } from 'vue'
 
 export interface CaptureLedger {
@@ -11,6 +11,8 @@ export interface CaptureLedger {
   readonly settledIn: (eventId: string) => ShallowRef<readonly Capture[]>
   /** Everything captured about an event, corrections included. */
   readonly allIn: (eventId: string) => Capture[]
+  /** Moments the day can hold, as they are known now. */
+  readonly within: (bounds: TimeBounds | null) => void
 }
 
 const CORRECTIONS: ReadonlySet<Capture['kind']> = new Set(['voided', 'assigned', 'moved', 'replaced'])
@@ -20,23 +22,26 @@ export const makeCaptureLedger = (): CaptureLedger => {
   /** Ids that a correction names, which may arrive before what it corrects. */
   const touched = new Set<string>()
   const shown = new Map<string, ShallowRef<readonly Capture[]>>()
+  let bounds: TimeBounds | null = null
+  const timed = (capture: Capture): Capture => (bounds ? byArrival(capture, bounds) : capture)
 
   const allIn = (eventId: string): Capture[] => [...(captures.get(eventId)?.values() ?? [])]
 
   const settledIn = (eventId: string): ShallowRef<readonly Capture[]> => {
     const known = shown.get(eventId)
     if (known) return known
-    const made = shallowRef<readonly Capture[]>(settle(allIn(eventId)))
+    const made = shallowRef<readonly Capture[]>(settle(allIn(eventId), bounds))
     shown.set(eventId, made)
     return made
   }
 
   const refresh = (eventId: string): void => {
-    settledIn(eventId).value = settle(allIn(eventId))
+    settledIn(eventId).value = settle(allIn(eventId), bounds)
   }
 
   /** Something new that corrects nothing and happened last goes to the end, without settling all of them anew. */
-  const append = (capture: Capture): void => {
+  const append = (added: Capture): void => {
+    const capture = timed(added)
     const ref = shown.get(capture.eventId)
     const last = ref?.value.at(-1)
     const isPlain = !CORRECTIONS.has(capture.kind) && !touched.has(capture.id)
@@ -54,7 +59,7 @@ export const makeCaptureLedger = (): CaptureLedger => {
         captures.set(capture.eventId, ofEvent.set(capture.id, capture))
         if (CORRECTIONS.has(capture.kind) && 'captureId' in capture.payload) touched.add(capture.payload.captureId)
         // what this device captured comes back from the server as it was
-        return known?.atMs !== capture.atMs || known.entryId !== capture.entryId
+        return !known || timed(known).atMs !== timed(capture).atMs || known.entryId !== capture.entryId
       })
       const [only, another] = news
       if (only && !another && isAllNew) append(only)
@@ -66,5 +71,10 @@ export const makeCaptureLedger = (): CaptureLedger => {
     },
     settledIn,
     allIn,
+    within: (now) => {
+      if (JSON.stringify(now) === JSON.stringify(bounds)) return
+      bounds = now
+      for (const eventId of shown.keys()) refresh(eventId)
+    },
   }
 }

@@ -32,7 +32,7 @@ test('a day is shown only together with its captures', async () => {
 
 test('what another device captures changes the verdicts here', async () => {
   const { store, server } = await openDay({ entries: [entry(28)], captures: [start] })
-  server.emit('captures', [{ ...crossing(100_000), seq: 2, actorId: 'x', receivedMs: 0 }])
+  server.emit('captures', [{ ...crossing(100_000), seq: 2, actorId: 'x', receivedMs: start.atMs + 100_000 }])
   expect(store.verdicts.get(entry(28).id)?.marks[1]).toMatchObject({ soFar: 1 })
 })
 

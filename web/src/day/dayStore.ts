@@ -3,6 +3,7 @@ import {
   captureId,
   combineDay,
   markEvent,
+  timeBoundsOf,
   type Agreement,
   type Capture,
   type Mark,
@@ -18,13 +19,14 @@ import { REAL_TIME, useAgreedClock, type AgreedMoment } from '../sync/agreedCloc
 import { makeCaptureSender, RETRY_MS, type CaptureSender } from '../sync/captureSender.ts'
 import { followDay } from '../sync/liveDay.ts'
 import { findKeptDay, keepDay, keepRecorded } from '../sync/keptDays.ts'
+import { newId } from '../sync/newId.ts'
 import { countOfOthers, deviceId, drop, keep, listWaiting, rewrite, type WaitingCapture } from '../sync/outbox.ts'
 import { makeCaptureLedger } from './captureLedger.ts'
 import { candidateFrom, type Day, type Entry } from './day.ts'
 import { useCalm } from './useCalm.ts'
 
 /** Names this page among those that have used this device: its monotonic clock is its own. */
-const PAGE = crypto.randomUUID()
+const PAGE = newId()
 
 const SEND_AFTER_MS = 20
 const KEEP_AFTER_MS = 1_000
@@ -120,6 +122,14 @@ export const useDay = defineStore('day', () => {
     })
     void clock.keepAsking()
   }
+
+  /** Moments the open day can hold. */
+  const bounds = computed(() => {
+    if (!day.value) return null
+    const { occasion, standard, records } = day.value
+    return timeBoundsOf(occasion, standard, records)
+  })
+  watch(bounds, (now) => ledger.within(now), { flush: 'sync' })
 
   const show = (fresh: Day): void => {
     clock.pace = fresh.occasion.rehearsal ?? REAL_TIME
@@ -289,6 +299,7 @@ export const useDay = defineStore('day', () => {
     refused,
     waitingOfOthers,
     verdicts,
+    bounds,
     entry,
     settledIn,
     marksIn,

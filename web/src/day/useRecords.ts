@@ -2,6 +2,7 @@
 import type { DayRecordContent } from '@able-gauge/core'
 import { ref } from 'vue'
 import { call, inWords } from '../api.ts'
+import { newId } from '../sync/newId.ts'
 import type { Day } from './day.ts'
 import { useDay } from './dayStore.ts'
 
@@ -16,7 +17,7 @@ export const useRecords = (day: () => Day) => {
     writing.value = true
     problem.value = ''
     try {
-      await call('POST', `/occasions/${id}/records`, { id: crypto.randomUUID(), content })
+      await call('POST', `/occasions/${id}/records`, { id: newId(), content })
       await store.reread(id)
       return true
     } catch (error) {

@@ -24,7 +24,7 @@ const reading = (eventId: string, slot: string, value: number): RecordedCapture 
     receivedMs: 1,
   }) as RecordedCapture
 const judged = async (countG: number, runMs: number) => {
-  const { day } = await openDay({ entries: [ANNA, entry(3, { attendance: 'absent' })] })
+  const { day } = await openDay({ testDate: '2026-11-24', entries: [ANNA, entry(3, { attendance: 'absent' })] })
   const candidate = { entryId: ANNA.id, wave: 1, category: 'female', ageYears: 27, ageCountedOn: '2026-11-24' }
   const captures = [reading('press-ups', 'count', countG), reading('run', 'time', runMs)]
   const verdicts = judgeDay({ standard: day.standard, testDate: day.occasion.testDate }, [candidate], captures)

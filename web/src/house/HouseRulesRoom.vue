@@ -4,6 +4,7 @@ import type { HouseRules } from '@able-gauge/core'
 import { onMounted, ref } from 'vue'
 import { inWords } from '../api.ts'
 import { useHouseRules } from '../day/houseRules.ts'
+import { newId } from '../sync/newId.ts'
 import HouseBand from '../ui/HouseBand.vue'
 
 interface Draft {
@@ -42,7 +43,7 @@ onMounted(async () => {
 })
 
 const addQuestion = (): void => {
-  draft.value?.screening.push({ id: `question-${crypto.randomUUID().slice(0, 8)}`, text: '', holdsOn: 'yes' })
+  draft.value?.screening.push({ id: `question-${newId().slice(0, 8)}`, text: '', holdsOn: 'yes' })
 }
 const addLimit = (): void => {
   draft.value?.heat.push({ fromC: 26, advice: 'change', measure: '' })

@@ -17,7 +17,8 @@ const empty = { number: '', givenName: '', familyName: '', birthDate: '', catego
 const person = reactive({ ...empty })
 const done = ref('')
 const problem = ref('')
-const first = useTemplateRef<HTMLInputElement>('first')
+/** A ref inside a list is a list. */
+const first = useTemplateRef<HTMLInputElement[]>('first')
 
 const FIELDS = [
   { field: 'number', label: 'Number in the organisation' },
@@ -45,8 +46,8 @@ const send = async (): Promise<void> => {
     }
     done.value = sayOutcome(outcome)
     Object.assign(person, empty, { category: person.category })
-    first.value?.focus()
     await store.reread(id)
+    first.value?.[0]?.focus()
   } catch (error) {
     problem.value = inWords(error)
   }

@@ -110,6 +110,33 @@ test('a server that fails is tried again, and nothing is set aside', async () =>
   expect(await idsOf('waiting')).toEqual(['a'])
 })
 
+test('one capture the server fails over holds up nothing behind it, and is tried again later', async () => {
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+  for (const id of ['a', 'b', 'c']) await wait(id)
+  const failsOver = (bad: string) => (ids: readonly string[]) =>
+    ids.includes(bad) ? problem(500, 'The server could not do this.') : stored()
+  answers.push(...Array.from({ length: 4 }, () => failsOver('b')))
+  await sender.send()
+  expect(posted).toEqual([['a', 'b', 'c'], ['a'], ['b'], ['c']])
+  expect(refused).toEqual([])
+  expect(await idsOf('waiting')).toEqual(['b'])
+  vi.advanceTimersByTime(RETRY_MS)
+  vi.useRealTimers()
+  await vi.waitFor(async () => expect(await idsOf('waiting')).toEqual([]))
+})
+
+test.each([405, 415, 431])('an answer of %i is for good and sets only that capture aside', async (status) => {
+  for (const id of ['a', 'b']) await wait(id)
+  answers.push(
+    () => problem(status, 'Nothing was stored.'),
+    () => problem(status, 'Nothing was stored.'),
+    stored,
+  )
+  await sender.send()
+  expect(refused.map(({ id }) => id)).toEqual(['a'])
+  expect(await idsOf('waiting')).toEqual([])
+})
+
 test('captures of another account stay for their owner and are counted', async () => {
   await wait('a', 'somebody else')
   await wait('b')

@@ -46,24 +46,29 @@ export const makeCaptureSender = (occasionId: string, accountId: string, news: S
   }
 
   const sendAll = async (): Promise<void> => {
+    /** What the server stumbled over this time; it is tried again later, and holds up nothing until then. */
+    const stumbled = new Map<string, Refusal>()
     while (!stopped) {
       const all = await listWaiting(occasionId, accountId, 'waiting')
       news.waiting(all.length)
-      const waiting = all.filter((one) => !news.heldBack?.(one))
-      if (waiting.length === 0) return
-      await sendBatch(waiting.slice(0, BATCH))
+      const waiting = all.filter((one) => !news.heldBack?.(one) && !stumbled.has(one.id))
+      if (waiting.length === 0) break
+      await sendBatch(waiting.slice(0, BATCH), stumbled)
     }
+    const [first] = stumbled.values()
+    if (first) throw first
   }
 
-  /** Sends several together; when one of them is refused they go one by one, so that it holds up no other. */
-  const sendBatch = async (batch: readonly WaitingCapture[]): Promise<void> => {
+  /** Sends several together; when the server cannot take one of them they go one by one, so that it holds up no other. */
+  const sendBatch = async (batch: readonly WaitingCapture[], stumbled: Map<string, Refusal>): Promise<void> => {
     try {
       await post(batch)
     } catch (error) {
-      if (!isForGood(error)) throw error
-      const [only] = batch
-      if (batch.length === 1 && only) await setAside(only, inWords(error))
-      else for (const one of batch) await sendBatch([one])
+      if (!(error instanceof Refusal) || !(isForGood(error) || isStumble(error))) throw error
+      const [only, another] = batch
+      if (only && another) for (const one of batch) await sendBatch([one], stumbled)
+      else if (only && isForGood(error)) await setAside(only, inWords(error))
+      else if (only) stumbled.set(only.id, error)
     }
   }
 
@@ -87,6 +92,11 @@ export const makeCaptureSender = (occasionId: string, accountId: string, news: S
   }
 }
 
+/** Refusals that pass: signed out, too slow, too early, too many. */
+const PASSING = [401, 408, 425, 429]
+
 /** A refusal that trying again will not change. */
-const isForGood = (error: unknown): boolean =>
-  error instanceof Refusal && [400, 403, 404, 409, 413, 422].includes(error.status)
+const isForGood = ({ status }: Refusal): boolean => status >= 400 && status < 500 && !PASSING.includes(status)
+
+/** The server failed over what was sent, and may do so again for one of them. */
+const isStumble = ({ status }: Refusal): boolean => status >= 500

@@ -40,5 +40,9 @@ export const dateAndTime = (atMs: number, zone: string): string =>
     minute: '2-digit',
   }).format(atMs)
 
+/** The calendar date at the venue, as YYYY-MM-DD. */
+export const dateIn = (atMs: number, zone: string): string =>
+  new Intl.DateTimeFormat('sv-SE', { timeZone: zone }).format(atMs)
+
 /** Today's calendar date on this device, as YYYY-MM-DD. */
 export const today = (): string => new Intl.DateTimeFormat('sv-SE').format(Date.now())

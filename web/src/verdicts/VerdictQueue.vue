@@ -19,6 +19,7 @@ const OPEN: Readonly<Record<OpenReason, string>> = {
   stoppedForSafety: 'Stopped for safety. An officer decides what follows.',
   noBand: 'No row of the standard is for this person.',
   severalBands: 'Several rows of the standard would be for this person.',
+  notJudged: 'What was captured makes no sense to the rules of the event.',
   noBodyMass: 'The cut follows from body mass, which was not taken at muster.',
 }
 const sayCase = (one: DoubtfulCase): string => {
@@ -33,6 +34,10 @@ const sayCase = (one: DoubtfulCase): string => {
       return 'The mark stands, and lies within what the method can tell.'
     case 'protest':
       return `Protest: ${one.text}`
+    case 'untimely':
+      return `${one.count} captured by a clock outside the day, or ahead of it. Ordered by their arrival.`
+    case 'clockStepped':
+      return `The server's clock was set by ${printTime(Math.abs(one.byMs))} while this was measured.`
   }
 }
 const needsDecision = ({ kind }: DoubtfulCase): boolean => kind === 'open' || kind === 'protest'

@@ -40,7 +40,8 @@ const part = computed(() => {
 })
 const cases = computed(() => {
   const here = new Map(rows.value.map(({ entry, verdict }) => [entry.id, verdict]))
-  return doubtfulCases(props.day.standard, here, props.day.records)
+  const captures = props.day.standard.events.flatMap(({ id }) => store.allIn(id))
+  return doubtfulCases(props.day.standard, here, props.day.records, captures, store.bounds)
 })
 const shown = computed(() => rows.value.filter(({ verdict }) => only.value === 'all' || verdict.outcome === only.value))
 

@@ -1,0 +1,69 @@
+/** Opens what a server process works with, and closes it again. Used by the process itself and by tests. */
+import { createServer, type Server as HttpServer } from 'node:http'
+import type { Logger } from 'pino'
+import { buildApp } from './app.ts'
+import { makeCaptureWriter } from './captureWriter.ts'
+import { openPool } from './database.ts'
+import { makeDayQueue } from './dayQueue.ts'
+import { LIMITS, type Limits } from './limits.ts'
+import { openLiveFeed } from './live/liveFeed.ts'
+import type { Server } from './routes/route.ts'
+import { openServerClock, type ServerClock, type TimeSources } from './serverClock.ts'
+
+export interface OpenServer {
+  readonly server: Server
+  readonly http: HttpServer
+  readonly clock: ServerClock
+  readonly close: () => Promise<void>
+}
+
+export interface Settings {
+  readonly databaseUrl: string
+  /** Whether demo accounts may sign in. */
+  readonly demo: boolean
+  /** The built application, or null to serve the interface alone. */
+  readonly webFolder: string | null
+  readonly log: Logger
+  readonly limits?: Limits
+  readonly trustedProxy?: string | null
+  /** What tells time; the machine's clocks, when left out. */
+  readonly time?: TimeSources
+}
+
+/** Connections for what is read, and for what is written to days: together less than half of what PostgreSQL allows. */
+const [MOST_READING, MOST_WRITING] = [12, 8]
+/** A body that takes longer to arrive is not waited for; streams out are no requests and last. */
+const [HEADERS_MS, REQUEST_MS, LOOK_EVERY_MS] = [10_000, 30_000, 2_000]
+
+export const openServer = async ({
+  databaseUrl,
+  demo,
+  webFolder,
+  log,
+  limits = LIMITS,
+  trustedProxy = null,
+  time,
+}: Settings): Promise<OpenServer> => {
+  const pool = openPool(databaseUrl, MOST_READING)
+  const dayPool = openPool(databaseUrl, MOST_WRITING)
+  const days = makeDayQueue(dayPool)
+  const clock = await openServerClock(pool, days, log, time)
+  const feed = openLiveFeed(databaseUrl, log)
+  const server: Server = { pool, days, feed, writer: makeCaptureWriter(days), clock, log, demo, limits, trustedProxy }
+  const http = createServer(
+    { headersTimeout: HEADERS_MS, requestTimeout: REQUEST_MS, connectionsCheckingInterval: LOOK_EVERY_MS },
+    buildApp(server, webFolder),
+  )
+  return {
+    server,
+    http,
+    clock,
+    close: async () => {
+      clock.close()
+      const closed = new Promise<void>((resolve) => http.close(() => resolve()))
+      http.closeAllConnections()
+      await closed
+      await Promise.allSettled([feed.close(), pool.end(), dayPool.end()])
+    },
+  }
+}
