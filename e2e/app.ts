@@ -42,7 +42,7 @@ export const test = base.extend<{ signedIn: (signInName: string) => Promise<void
       await cluster.makeDatabase(database, demo ? TEMPLATE : undefined)
       if (!demo) {
         prepareDatabase(cluster, database, false)
-        addOfficer(cluster.appUrl(database))
+        addOfficer(cluster.ownerUrl(database))
       }
       const port = await freePort()
       const start = async (): Promise<ChildProcess> =>
@@ -74,7 +74,7 @@ export const test = base.extend<{ signedIn: (signInName: string) => Promise<void
 })
 
 /** As somebody who sets the program up would, with `npm run account`. */
-const addOfficer = (databaseUrl: string): void => {
+const addOfficer = (ownerUrl: string): void => {
   const args = [
     '--import',
     'tsx',
@@ -85,7 +85,7 @@ const addOfficer = (databaseUrl: string): void => {
   ]
   spawnSync(process.execPath, args, {
     cwd: ROOT,
-    env: { ...process.env, ABLE_GAUGE_DATABASE_URL: databaseUrl, ABLE_GAUGE_PASSWORD: PASSWORD },
+    env: { ...process.env, ABLE_GAUGE_OWNER_URL: ownerUrl, ABLE_GAUGE_PASSWORD: PASSWORD },
   })
 }
 

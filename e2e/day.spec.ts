@@ -141,5 +141,10 @@ test('the verdicts tell their reasons, on screen and on the sheet', async ({ pag
   await page.getByRole('button', { name: 'Whole verdict' }).click()
   await page.getByRole('link', { name: 'Result sheet to print' }).click()
   await expect(page.getByRole('heading', { name: 'Mirren Quist' })).toBeVisible()
-  await expect(page.getByText('May retest from 8 December 2026.')).toBeVisible()
+  const { occasion } = (await (await page.request.get(`/api/occasions/${DAY}`)).json()) as {
+    occasion: { testDate: string }
+  }
+  const retest = new Date(Date.parse(occasion.testDate) + 14 * 86_400_000)
+  const words = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeZone: 'UTC' }).format(retest)
+  await expect(page.getByText(`May retest from ${words}.`)).toBeVisible()
 })

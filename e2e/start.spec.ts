@@ -48,6 +48,7 @@ const start = async (...options: string[]): Promise<Started> => {
 const signIn = async (): Promise<string> => {
   const answer = await fetch(`http://127.0.0.1:${port}/api/session`, {
     method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
     body: JSON.stringify({ signInName: 'joss.adair-nakata', password: 'tarn-isles-demo' }),
   })
   return answer.headers.get('Set-Cookie')?.split(';')[0] ?? ''
@@ -152,6 +153,7 @@ test('without the demo there is no account until one is added, and no demo accou
   expect(added.stderr).toBe('')
   const answer = await fetch(`http://127.0.0.1:${port}/api/session`, {
     method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
     body: JSON.stringify({ signInName: 'first.officer', password: 'correct horse battery' }),
   })
   expect(answer.status).toBe(201)

@@ -48,7 +48,7 @@ await run(async () => {
         stdio: ['ignore', 'inherit', 'inherit'],
         env: {
           ...process.env,
-          ABLE_GAUGE_DATABASE_URL: cluster.appUrl(DATABASE),
+          ABLE_GAUGE_OWNER_URL: cluster.ownerUrl(DATABASE),
           ABLE_GAUGE_PASSWORD: await askPassword(),
         },
       },

@@ -4,7 +4,7 @@ import { hashPassword } from './access/password.ts'
 import { ROLES, type Role } from './access/role.ts'
 import { openPool } from './database.ts'
 import { needed } from './environment.ts'
-import { addAccount, findAccountByName } from './store/accountStore.ts'
+import { addAccount, isKnownName } from './store/accountStore.ts'
 
 const SHORTEST_PASSWORD = 12
 
@@ -13,10 +13,10 @@ const add = async (signInName: string, displayName: string, role: string, passwo
   if (!known) return `"${role}" is no role. Expected one of ${ROLES.join(', ')}.`
   if (password.length < SHORTEST_PASSWORD)
     return `The password has ${password.length} characters. Expected ${SHORTEST_PASSWORD} or more.`
-  const pool = openPool(needed(process.env, 'ABLE_GAUGE_DATABASE_URL'))
+  const pool = openPool(needed(process.env, 'ABLE_GAUGE_OWNER_URL'))
   try {
     const name = signInName.toLowerCase()
-    if (await findAccountByName(pool, name)) return `There is an account "${name}" already. Choose another name.`
+    if (await isKnownName(pool, name)) return `There is an account "${name}" already. Choose another name.`
     const passwordHash = await hashPassword(password)
     await addAccount(pool, {
       id: randomUUID(),

@@ -3,9 +3,8 @@ import path from 'node:path'
 import express, { type Express, type Request } from 'express'
 import staticGzip from 'express-static-gzip'
 import helmet from 'helmet'
-import { PLANS_DAYS, type Account } from './access/role.ts'
-import { requireRole } from './access/session.ts'
-import { refuseElsewhere } from './access/station.ts'
+import type { Place } from '@able-gauge/core'
+import { requireSession, type Session } from './access/session.ts'
 import { limited, type Limits } from './limits.ts'
 import { answerErrors, notFound, Problem } from './problem.ts'
 import { ROUTES } from './routes/index.ts'
@@ -49,26 +48,24 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
         readJsonBody(request, response, next)
         return
       }
-      await requireRole(server.pool, request, PLANS_DAYS)
+      await requireSession(server.pool, request, 'archives.readIn', {})
       readArchiveBody(request, response, next)
     },
   )
   app.use('/api/session', sessionRouter(server))
-  const accounts = new WeakMap<Request, Account>()
-  const limit = limitsOf(server.limits, (request) => accounts.get(request)?.id ?? '')
-  for (const { method, path: routePath, roles, cost, handle } of ROUTES) {
+  const sessions = new WeakMap<Request, Session>()
+  const limit = limitsOf(server.limits, (request) => sessions.get(request)?.account.id ?? '')
+  for (const { method, path: routePath, action, cost, handle } of ROUTES) {
     app[method](
       routePath,
       async (request, _response, next) => {
-        const account = await requireRole(server.pool, request, roles)
-        refuseElsewhere(account, method, routePath, request.params)
-        accounts.set(request, account)
+        sessions.set(request, await requireSession(server.pool, request, action, placeOf(request)))
         next()
       },
       ...(cost ? [limit[cost]] : []),
       async (request, response) => {
-        const account = accounts.get(request)
-        if (account) await handle({ server, request, response, account })
+        const session = sessions.get(request)
+        if (session) await handle({ server, request, response, action, ...session })
       },
     )
   }
@@ -80,8 +77,17 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
   return app
 }
 
+/** Where a request is to do something, as its address says. */
+const placeOf = ({ params }: Request): Place => {
+  const { occasionId, eventId } = params
+  return {
+    ...(typeof occasionId === 'string' ? { occasionId } : {}),
+    ...(typeof eventId === 'string' ? { eventIds: [eventId] } : {}),
+  }
+}
+
 /** What costs the server much is counted for each account. */
-const limitsOf = ({ costly, rehearsals }: Limits, keyOf: (request: Request) => string) => ({
+const limitsOf = ({ costly, rehearsals, wrongSignatures }: Limits, keyOf: (request: Request) => string) => ({
   costly: limited({
     windowMinutes: 1,
     most: costly,
@@ -89,6 +95,14 @@ const limitsOf = ({ costly, rehearsals }: Limits, keyOf: (request: Request) => s
     failuresOnly: false,
     code: 'limit.costly',
     sentence: () => 'This account asked for much within a minute. Wait a little, then ask again.',
+  }),
+  signature: limited({
+    windowMinutes: 15,
+    most: wrongSignatures,
+    keyOf,
+    failuresOnly: true,
+    code: 'signOff.tooMany',
+    sentence: (minutes) => `Too many wrong passwords. Wait ${minutes} minutes, then sign again.`,
   }),
   rehearsal: limited({
     windowMinutes: 60,

@@ -3,7 +3,7 @@ import { captureId, seededRandom, type Capture } from '@able-gauge/core'
 import { plainV3 } from '@able-gauge/core/testing'
 import { addTestDay, Caller, openTestServer, type TestServer } from '../testing/testServer.ts'
 import { makeCaptureWriter } from './captureWriter.ts'
-import { closeLedger, findAllCaptures } from './store/captureStore.ts'
+import { findAllCaptures } from './store/captureStore.ts'
 
 let server: TestServer
 const random = seededRandom(17)
@@ -29,7 +29,7 @@ const crossing = (change: Partial<Capture> = {}): Capture =>
     ...change,
   }) as Capture
 const day = async (): Promise<string> => (await addTestDay(server, plainV3(), '2026-11-24', [{ bib: 1 }])).occasionId
-const post = (captures: readonly Capture[]) => ({ captures, actorId: server.accountIds.timer, receivedMs: T0 })
+const post = (captures: readonly Capture[]) => ({ captures, token: server.tokenOf('timer'), receivedMs: T0 })
 
 test('posts that arrive together are each stored once, numbered without gaps, in their order', async () => {
   const occasionId = await day()
@@ -74,7 +74,7 @@ test('a signed day takes nothing new, and still answers for what it has', async 
   const writer = makeCaptureWriter(server.inside.days)
   const known = crossing()
   await writer.add(occasionId, post([known]))
-  await closeLedger(server.pool, occasionId)
+  await server.asOwner(`update capture_ledger set closed_at = now() where occasion_id = '${occasionId}'`)
   const [again, fresh] = await Promise.all([
     writer.add(occasionId, post([known])),
     writer.add(occasionId, post([crossing()])),
@@ -96,7 +96,7 @@ test('a grader who is entered is refused for the own wave, and works the other',
     })
   const count = (entryId = '') => send(crossing({ eventId: 'press-ups', kind: 'started', entryId } as Partial<Capture>))
   const refused = await count(entryIds[0])
-  expect([refused.status, refused.body.title]).toEqual([403, 'capture.ownWave'])
+  expect([refused.status, refused.body.title]).toEqual([403, 'access.ownWave'])
   const start = { kind: 'waveStarted', payload: { wave: 1, entryIds: [entryIds[1] ?? ''] } } as Partial<Capture>
   expect((await send(crossing(start))).status).toBe(403)
   expect((await count(entryIds[1])).status).toBe(200)

@@ -11,6 +11,12 @@ export type DatabaseFault =
   | 'refusedValue'
   /** Something unique is there already, or something named is not. */
   | 'conflict'
+  /** The session ended meanwhile. */
+  | 'signedOut'
+  /** The database does not let this account do it, whatever this process thought. */
+  | 'forbidden'
+  /** The day was signed off meanwhile. */
+  | 'dayClosed'
 
 /** The work waited for its turn too long, or too much waits already. */
 export class TooBusy extends Error {}
@@ -26,6 +32,9 @@ const BY_STATE: readonly (readonly [string, DatabaseFault])[] = [
   ['57014', 'busy'],
   ['55P03', 'busy'],
   ['40', 'busy'],
+  ['28000', 'signedOut'],
+  ['42501', 'forbidden'],
+  ['55000', 'dayClosed'],
   ['22', 'refusedValue'],
   ['23514', 'refusedValue'],
   ['54', 'refusedValue'],

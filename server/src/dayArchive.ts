@@ -15,14 +15,15 @@ import { inTransaction, type Database, type Pool } from './database.ts'
 import { readDay } from './dayRecord.ts'
 import { invalidInput, Problem } from './problem.ts'
 import { addArchivedAccount, listAccountsById } from './store/accountStore.ts'
-import { addAmendment, listAmendments } from './store/amendmentStore.ts'
-import { findAllCaptures, restoreCaptures } from './store/captureStore.ts'
+import { listAmendments } from './store/amendmentStore.ts'
+import { archivedRows, findAllCaptures } from './store/captureStore.ts'
 import { restoreEntry } from './store/entryStore.ts'
+import { beginReadingIn, endReadingIn, restoreLog } from './store/importStore.ts'
 import { addOccasion, addStaffMember, findOccasion, listStaff } from './store/occasionStore.ts'
 import { addPerson, findOwnersOfNumbers, findPeopleByIds } from './store/personStore.ts'
 import { findPlan, writePlan } from './store/planStore.ts'
-import { listRecords, restoreRecord } from './store/recordStore.ts'
-import { addSignOff, findSignature, listSnapshots, type VerdictSnapshot } from './store/signOffStore.ts'
+import { archivedRecordRows, listRecords } from './store/recordStore.ts'
+import { findSignature, listSnapshots, restoreSignature, type VerdictSnapshot } from './store/signOffStore.ts'
 import { addStandard, findPublished } from './store/standardStore.ts'
 
 /** Everything a signature stands for, as it is hashed. */
@@ -95,7 +96,7 @@ export const archiveDay = async (db: Database, occasion: Occasion): Promise<DayA
  * Puts an archive that was proven by `readArchive` into the database, all of it or nothing.
  * @throws Problem 409 when the day is there already, 422 where something of it is there and is another
  */
-export const restoreDay = (pool: Pool, archive: DayArchive): Promise<void> =>
+export const restoreDay = (pool: Pool, token: string, archive: DayArchive): Promise<void> =>
   inTransaction(pool, async (db) => {
     const { occasion, standard, plan, captures, signOff } = archive
     if (await findOccasion(db, occasion.id)) {
@@ -112,22 +113,23 @@ export const restoreDay = (pool: Pool, archive: DayArchive): Promise<void> =>
         )
       ).map(({ id }) => id),
     )
-    for (const account of archive.accounts) if (!known.has(account.id)) await addArchivedAccount(db, account)
     const people = await findPeopleByIds(
       db,
       archive.people.map(({ id }) => id),
     )
     for (const person of archive.people) if (!people.has(person.id)) await addPerson(db, person)
     await addOccasion(db, { ...occasion, standardId: standard.id, standardVersion: standard.version })
+    await beginReadingIn(db, token, occasion.id, null, false)
+    for (const account of archive.accounts) {
+      if (!known.has(account.id)) await addArchivedAccount(db, token, occasion.id, account)
+    }
     for (const { accountId, duty } of archive.staff) await addStaffMember(db, occasion.id, accountId, duty)
     for (const entry of archive.entries) await restoreEntry(db, occasion.id, entry)
-    await restoreCaptures(db, occasion.id, captures, signOff !== null)
-    for (const record of archive.records) await restoreRecord(db, occasion.id, record)
+    await restoreLog(db, token, occasion.id, archivedRows(captures), archivedRecordRows(archive.records))
     const [firstAccount] = archive.accounts
     if (plan && firstAccount) await writePlan(db, occasion.id, plan, 0, signOff?.accountId ?? firstAccount.id)
-    if (!signOff) return
-    await addSignOff(db, occasion.id, signOff.accountId, new Date(signOff.atMs), archive.verdicts, signOff.head)
-    for (const amendment of archive.amendments) await addAmendment(db, occasion.id, amendment)
+    if (signOff) await restoreSignature(db, token, occasion.id, signOff, archive)
+    await endReadingIn(db, token, occasion.id)
   })
 
 /** A person or a standard that is known and is another must not be overwritten. */

@@ -4,11 +4,15 @@ import {
   ageReferenceDate,
   chosenFor,
   judgeDay,
+  markEvent,
+  restBoard,
+  settle,
   timeBoundsOf,
   type DayCandidate,
   type JudgedOn,
   type Occasion,
   type RecordedCapture,
+  type RestState,
   type Standard,
   type Verdict,
 } from '@able-gauge/core'
@@ -47,6 +51,23 @@ export const groundOf = async (db: Database, occasion: Occasion, standard: Stand
   testDate: occasion.testDate,
   bounds: timeBoundsOf(occasion, standard, await listRecords(db, occasion.id)),
 })
+
+/** Where everybody is between events, as a screen that has the whole day works it out. */
+export const restsOf = async (db: Database, day: DayRecord, nowMs: number): Promise<Record<string, RestState>> => {
+  const { occasion, published, entries } = day
+  const on = await groundOf(db, occasion, published.standard)
+  const { candidates, captures, verdicts } = await judgeRecord(db, day)
+  const events = published.standard.events.map((event) => {
+    const settled = settle(
+      captures.filter(({ eventId }) => eventId === event.id),
+      on.bounds,
+    )
+    return { event, settled, marks: markEvent(on, event, candidates, settled) }
+  })
+  const here = entries.filter(({ attendance }) => attendance === 'present').map(({ id }) => id)
+  const out = new Set(here.filter((id) => ['withdrawn', 'disqualified'].includes(verdicts.get(id)?.outcome ?? '')))
+  return Object.fromEntries(restBoard(events, here, out, nowMs))
+}
 
 export interface JudgedDay {
   readonly candidates: readonly DayCandidate[]

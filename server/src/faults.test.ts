@@ -137,7 +137,7 @@ test('a follower that reads nothing is let go', async () => {
     await server.inside.writer.add(occasionId, {
       // kind and payload belong together
       captures: batch.map((one) => ({ ...one, entryId: null })) as never,
-      actorId: server.accountIds.timer,
+      token: server.tokenOf('timer'),
       receivedMs: T0,
     })
   }

@@ -45,9 +45,10 @@ const refuseNewer = async (databaseUrl: string): Promise<void> => {
 }
 
 const prepare = async (): Promise<void> => {
-  await migrate(needed(process.env, 'ABLE_GAUGE_OWNER_URL'))
+  const ownerUrl = needed(process.env, 'ABLE_GAUGE_OWNER_URL')
+  await migrate(ownerUrl)
   if (process.env['ABLE_GAUGE_DEMO'] !== '1') return
-  const pool = openPool(needed(process.env, 'ABLE_GAUGE_DATABASE_URL'), 2, LONG)
+  const pool = openPool(ownerUrl, 2, LONG)
   try {
     await inTransaction(pool, (db) => loadDemo(db))
   } finally {

@@ -36,7 +36,7 @@ export const answerErrors =
     }
     const problem = problemFrom(error)
     const fault = databaseFault(error)
-    if (problem.status >= 500 || fault === 'refusedValue') {
+    if (problem.status >= 500 || fault === 'refusedValue' || fault === 'forbidden') {
       log.error({ err: error, fault, method: request.method, route: routeOf(request) }, problem.code)
     }
     const { status, code, detail, findings, retryAfterSeconds } = problem
@@ -89,6 +89,10 @@ const OF_FAULT: Readonly<Record<DatabaseFault, () => Problem>> = {
       30,
     ),
   refusedValue: () => new Problem(422, 'input.invalid', 'Nothing was stored. A value is beyond what can be kept.'),
+  signedOut: () =>
+    new Problem(401, 'access.signedOut', 'You are not signed in, or the session has ended. Sign in again.'),
+  forbidden: () => new Problem(403, 'access.forbidden', 'This account may not do this. Nothing was stored.'),
+  dayClosed: () => new Problem(409, 'day.signedOff', 'The day is signed off. Nothing was stored.'),
   conflict: () =>
     new Problem(409, 'input.conflict', 'Nothing was stored. It clashes with something that was stored meanwhile.'),
 }

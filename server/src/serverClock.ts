@@ -11,7 +11,7 @@ import type { DayQueue } from './dayQueue.ts'
 import { holdDayOpen } from './store/captureStore.ts'
 import { listDaysUnderWay, moveAnchor, takeAnchor, type ClockAnchor } from './store/clockStore.ts'
 import { notifyDay } from './store/dayNotices.ts'
-import { addRecord, listRecords } from './store/recordStore.ts'
+import { addClockStep, listRecords } from './store/recordStore.ts'
 
 export interface ServerClock {
   /** Agreed time now, in whole ms since 1970. */
@@ -30,9 +30,6 @@ export interface TimeSources {
   /** Names the span for which that moment is the same one. */
   readonly bootId: string
 }
-
-/** The account in whose name the server writes what it notices. */
-export const SERVER_ACCOUNT = '00000000-0000-8000-8000-000000000001'
 
 const LOOK_EVERY_MS = 1_000
 /** Less than this is a clock that is being steered, not set. */
@@ -84,8 +81,7 @@ export const openServerClock = async (
           ({ content, atMs: notedMs }) => content.kind === 'clockStepped' && Math.abs(notedMs - atMs) < SAME_STEP_MS,
         )
         if (isNoted) return
-        const content = { kind: 'clockStepped' as const, byMs: Math.round(byMs) }
-        await addRecord(db, occasionId, { id: randomUUID(), content, actorId: SERVER_ACCOUNT, atMs })
+        await addClockStep(db, occasionId, { id: randomUUID(), byMs: Math.round(byMs), atMs })
         await notifyDay(db, occasionId, 'day')
       })
     }

@@ -10,6 +10,7 @@ declare module 'vitest' {
   interface ProvidedContext {
     superUrl: string
     appUrl: string
+    ownerUrl: string
     template: string
   }
 }
@@ -23,6 +24,7 @@ export default async (project: TestProject): Promise<() => void> => {
   await migrate(cluster.ownerUrl(TEMPLATE))
   project.provide('superUrl', cluster.superUrl('postgres'))
   project.provide('appUrl', cluster.appUrl('DATABASE'))
+  project.provide('ownerUrl', cluster.ownerUrl('DATABASE'))
   project.provide('template', TEMPLATE)
   return () => cluster.stop()
 }

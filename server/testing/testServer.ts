@@ -8,12 +8,13 @@ import { inject } from 'vitest'
 import { parseStandard, type Attendance, type Finding, type Standard } from '@able-gauge/core'
 import { hashPassword } from '../src/access/password.ts'
 import { ROLES, type Role } from '../src/access/role.ts'
-import type { Pool } from '../src/database.ts'
+import { openPool, type Pool } from '../src/database.ts'
 import { LIMITS, type Limits } from '../src/limits.ts'
 import { openServer } from '../src/openServer.ts'
 import type { Server } from '../src/routes/route.ts'
 import type { TimeSources } from '../src/serverClock.ts'
 import { addAccount } from '../src/store/accountStore.ts'
+import { openSetUpSession, tokenOf } from '../src/store/setUpStore.ts'
 import { addEntry } from '../src/store/entryStore.ts'
 import { addOccasion, addStaffMember } from '../src/store/occasionStore.ts'
 import { addPerson } from '../src/store/personStore.ts'
@@ -35,6 +36,10 @@ export interface Answer {
 export interface TestServer {
   readonly address: string
   readonly pool: Pool
+  /** Connections of the database's owner, who may set up what the application may not. */
+  readonly owner: Pool
+  /** The token of a live session of a role's account. */
+  readonly tokenOf: (role: Role) => string
   /** What handlers of this server work with. */
   readonly inside: Server & { readonly http: HttpServer }
   /** Ids of the accounts, one for each role. */
@@ -74,10 +79,11 @@ export const openTestServer = async ({
   const url = inject('appUrl').replace('DATABASE', database)
   const first = await listen(url, demo, limits, time)
   const { pool } = first.server
+  const owner = openPool(inject('ownerUrl').replace('DATABASE', database), 2)
   const accountIds = inRole(() => randomUUID())
   const passwordHash = await hashPassword(PASSWORD)
   for (const role of ROLES) {
-    await addAccount(pool, {
+    await addAccount(owner, {
       id: accountIds[role],
       signInName: role,
       displayName: `The ${role}`,
@@ -85,10 +91,13 @@ export const openTestServer = async ({
       passwordHash,
       isDemo: demoAccounts,
     })
+    await openSetUpSession(owner, accountIds[role])
   }
   return {
     address: first.address,
     pool,
+    owner,
+    tokenOf: (role) => tokenOf(accountIds[role]),
     inside: { ...first.server, http: first.http },
     lookAtClock: first.lookAtClock,
     accountIds,
@@ -96,6 +105,7 @@ export const openTestServer = async ({
     another: () => listen(url, demo, limits),
     close: async () => {
       await first.close()
+      await owner.end()
       await asSuperuser(`drop database if exists ${database} with (force)`)
     },
   }

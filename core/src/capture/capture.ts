@@ -236,6 +236,8 @@ export type RecordedCapture = Capture & {
   /** Number within the day, given by the server without gaps. */
   readonly seq: number
   readonly actorId: string
+  /** Who handed it in from the device of a guest that could no longer send it. */
+  readonly sentBy?: string
   readonly receivedMs: number
 }
 

@@ -28,6 +28,8 @@ export interface StaffMember {
   readonly displayName: string
   readonly role: string
   readonly duty: string
+  /** Joined with a station code. */
+  readonly isGuest?: boolean
   /** Their own entry, when they are tested on this day themselves. */
   readonly entryId?: string
 }

@@ -1,57 +1,80 @@
 /** Who is asking: the session cookie, and the check each route makes before anything else. */
-import { createHash, randomBytes } from 'node:crypto'
+import { randomBytes } from 'node:crypto'
 import type { Request, Response } from 'express'
+import { may, rolesFor, type Action, type Permission, type Place } from '@able-gauge/core'
 import type { Pool } from '../database.ts'
 import { Problem } from '../problem.ts'
-import { addSession, findAccountBySession, removeSession } from '../store/sessionStore.ts'
-import type { Account, Role } from './role.ts'
+import { closeSession as removeSession, useSession } from '../store/sessionStore.ts'
+import type { Account } from './role.ts'
 
 export const COOKIE = 'able_gauge_session'
-const HOURS = 16
+/** A session lasts this long after it was last used, and no longer than a week. */
+export const SESSION_HOURS = 16
 
-export const openSession = async (
-  pool: Pool,
-  request: Request,
-  response: Response,
-  account: Account,
-): Promise<void> => {
-  const token = randomBytes(32).toString('base64url')
-  const expiresAt = new Date(Date.now() + HOURS * 3_600_000)
-  await addSession(pool, hashToken(token), account.id, expiresAt)
+/** Somebody signed in. The token is what the database derives the actor from, whatever this process thinks. */
+export interface Session {
+  readonly account: Account
+  readonly token: string
+  /** When it ends unless it is used, ms since 1970. */
+  readonly endsMs: number
+}
+
+export const newToken = (): string => randomBytes(32).toString('base64url')
+
+export const sessionEnd = (): Date => new Date(Date.now() + SESSION_HOURS * 3_600_000)
+
+export const giveCookie = (request: Request, response: Response, token: string): void => {
   response.cookie(COOKIE, token, {
     httpOnly: true,
     sameSite: 'strict',
     secure: request.secure,
     path: '/',
-    expires: expiresAt,
+    maxAge: 7 * 24 * 3_600_000,
   })
 }
 
 export const closeSession = async (pool: Pool, request: Request, response: Response): Promise<void> => {
   const token = tokenIn(request)
-  if (token) await removeSession(pool, hashToken(token))
+  if (token) await removeSession(pool, token)
   response.clearCookie(COOKIE, { path: '/' })
 }
 
-/** The signed-in account, or null. */
-export const accountOf = async (pool: Pool, request: Request): Promise<Account | null> => {
+/** The session of a request, or null. */
+export const sessionOf = async (pool: Pool, request: Request): Promise<Session | null> => {
   const token = tokenIn(request)
-  return token ? findAccountBySession(pool, hashToken(token)) : null
+  const used = token ? await useSession(pool, token, SESSION_HOURS) : null
+  return token && used ? { ...used, token } : null
 }
 
-/** @throws Problem 401 when nobody is signed in, 403 when the role is not among `roles` */
-export const requireRole = async (pool: Pool, request: Request, roles: readonly Role[]): Promise<Account> => {
-  const account = await accountOf(pool, request)
-  if (!account)
+/** @throws Problem 401 when nobody is signed in, 403 when the action is not theirs */
+export const requireSession = async (pool: Pool, request: Request, action: Action, place: Place): Promise<Session> => {
+  const session = await sessionOf(pool, request)
+  if (!session)
     throw new Problem(401, 'access.signedOut', 'You are not signed in, or the session has ended. Sign in again.')
-  if (!roles.includes(account.role)) {
-    throw new Problem(403, 'access.role', `A ${account.role} may not do this. It takes: ${roles.join(', ')}.`)
-  }
-  return account
+  requireMay(session.account, action, place)
+  return session
 }
 
-/** Only the hash is stored, so that a copy of the table signs nobody in. */
-const hashToken = (token: string): Buffer => createHash('sha256').update(token).digest()
+/** @throws Problem 403 that says why */
+export const requireMay = (account: Account, action: Action, place: Place = {}): void => {
+  const permission = may(account, action, place)
+  if (!permission.ok) throw refusal(permission, account, action)
+}
+
+const refusal = ({ why }: Extract<Permission, { ok: false }>, { role }: Account, action: Action): Problem => {
+  switch (why) {
+    case 'role':
+      return new Problem(403, 'access.role', `A ${role} may not do this. It takes: ${rolesFor(action).join(', ')}.`)
+    case 'station':
+      return new Problem(403, 'access.station', 'You joined with a station code, which is for that station alone.')
+    case 'staff':
+      return new Problem(
+        403,
+        'access.staff',
+        'You are not on the staff of this day. The officer in charge can add you. Nothing was stored.',
+      )
+  }
+}
 
 const tokenIn = (request: Request): string | null => {
   for (const part of (request.headers.cookie ?? '').split(';')) {

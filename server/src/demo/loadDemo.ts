@@ -34,7 +34,7 @@ import type { Database } from '../database.ts'
 import { headOfDay } from '../dayArchive.ts'
 import { judgeRecord, readDay, snapshotsOf } from '../dayRecord.ts'
 import { addAccount, listDemoAccounts } from '../store/accountStore.ts'
-import { addCaptures, closeLedger } from '../store/captureStore.ts'
+import { addCaptures } from '../store/captureStore.ts'
 import { addDraft } from '../store/draftStore.ts'
 import { addEntry } from '../store/entryStore.ts'
 import { writeHouseRules } from '../store/houseRulesStore.ts'
@@ -42,7 +42,8 @@ import { addOccasion, addStaffMember, findOccasion, listStaff } from '../store/o
 import { addPerson } from '../store/personStore.ts'
 import { writePlan } from '../store/planStore.ts'
 import { addRecord, listRecords } from '../store/recordStore.ts'
-import { addSignOff } from '../store/signOffStore.ts'
+import { closeSetUpSessions, openSetUpSession, tokenOf } from '../store/setUpStore.ts'
+import { signDay } from '../store/signOffStore.ts'
 import { addStandard, getStandard } from '../store/standardStore.ts'
 import { DemoDay } from './demoDay.ts'
 import { DEMO_PASSWORD } from './password.ts'
@@ -71,10 +72,18 @@ export const loadDemo = async (db: Database, nowMs: number = Date.now()): Promis
   for (const file of await filesIn('standards')) await addStandard(db, await readStandard(file))
   for (const file of await filesIn('drafts')) await loadDraft(db, file, known(accounts, DRAFTED_BY))
   await writeHouseRules(db, { ...FIRST_HOUSE_RULES, heat: DEMO_HEAT }, 0)
+  for (const accountId of accounts.values()) await openSetUpSession(db, accountId)
   for (const day of days) {
     await loadDay(db, ofToday(day, nowMs), accounts, people, seedOf(day))
     await openToday(db, day, nowMs)
   }
+  await closeSetUpSessions(db)
+}
+
+const withSession = async (db: Database, accountId: string, work: () => Promise<void>): Promise<void> => {
+  await openSetUpSession(db, accountId)
+  await work()
+  await closeSetUpSessions(db)
 }
 
 /** The results follow from the day as it was written down, whatever date it is moved to. */
@@ -108,7 +117,9 @@ const openToday = async (db: Database, { id, zone, signedOffBy }: DemoDay, nowMs
     date: momentIn(zone, nowMs).toPlainDate().toString(),
     reason: 'The half-run day of the demo goes on today.',
   }
-  await addRecord(db, id, { id: randomUUID(), content, actorId: officer.accountId, atMs: nowMs })
+  await withSession(db, officer.accountId, () =>
+    addRecord(db, id, tokenOf(officer.accountId), { id: randomUUID(), content, atMs: nowMs }),
+  )
 }
 
 const filesIn = async (folder: string): Promise<string[]> =>
@@ -200,14 +211,15 @@ const loadDay = async (
     await addEntry(db, { id: entryId, occasionId: id, personId, bib, wave, category, attendance, note, bodyMassG })
     entryIds.set(bib, entryId)
   }
-  for (const { actor, captures } of capturesOf(day, standard, entryIds, seed)) {
-    const addition = await addCaptures(
-      db,
-      id,
-      captures,
-      known(accounts, actor),
-      Math.max(...captures.map(({ atMs }) => atMs)),
-    )
+  const officer = day.staff[0]?.signInName ?? ''
+  // whoever times a run, the officer in charge disqualifies
+  const byWhom = capturesOf(day, standard, entryIds, seed).flatMap(({ actor, captures }) => [
+    { actor, captures: captures.filter((capture) => !isDisqualification(capture)) },
+    { actor: officer, captures: captures.filter(isDisqualification) },
+  ])
+  for (const { actor, captures } of byWhom.filter((some) => some.captures.length > 0)) {
+    const receivedMs = Math.max(...captures.map(({ atMs }) => atMs))
+    const addition = await addCaptures(db, id, { captures, token: tokenOf(known(accounts, actor)), receivedMs })
     if (addition.kind !== 'stored')
       throw new Error(`The captures of demo day "${name}" were not stored: ${addition.kind}.`)
   }
@@ -215,6 +227,9 @@ const loadDay = async (
   await loadLog(db, day, accounts, entryIds)
   if (day.signedOffBy !== undefined) await signOff(db, id, known(accounts, day.signedOffBy))
 }
+
+const isDisqualification = ({ kind, payload }: Capture): boolean =>
+  kind === 'stopped' && 'reason' in payload && payload.reason === 'disqualified'
 
 /** The plan of a demo day, by whoever is named first on its staff. */
 const loadPlan = async (
@@ -269,7 +284,7 @@ const loadLog = async (
       : [],
   )
   for (const { by, at, content } of [...holds, ...log]) {
-    await addRecord(db, id, { id: randomUUID(), content, actorId: known(accounts, by), atMs: momentAt(at) })
+    await addRecord(db, id, tokenOf(known(accounts, by)), { id: randomUUID(), content, atMs: momentAt(at) })
   }
 }
 
@@ -277,12 +292,11 @@ const signOff = async (db: Database, occasionId: string, accountId: string): Pro
   const occasion = await findOccasion(db, occasionId)
   if (!occasion) throw new Error(`The demo day ${occasionId} was added but cannot be found.`)
   const day = await readDay(db, occasion)
-  await closeLedger(db, occasionId)
   const judged = await judgeRecord(db, day)
   const lastMs = Math.max(...judged.captures.map(({ atMs }) => atMs))
   const snapshots = snapshotsOf(day, judged)
   const head = await headOfDay(db, occasionId, judged.captures, snapshots)
-  await addSignOff(db, occasionId, accountId, new Date(lastMs + HOUR_MS), snapshots, head)
+  await signDay(db, occasionId, tokenOf(accountId), new Date(lastMs + HOUR_MS), snapshots, head)
 }
 
 const known = <Key extends string | number, Value>(values: ReadonlyMap<Key, Value>, name: Key): Value => {

@@ -1,5 +1,7 @@
 /** Sends one follower the captures of a day from a number on, for as long as the connection lasts. */
+import { maskCapture, type RecordedCapture } from '@able-gauge/core'
 import type { Response } from 'express'
+import type { Account } from '../access/role.ts'
 import { findCapturesAfter } from '../store/captureStore.ts'
 import type { Server } from '../routes/route.ts'
 import type { LiveFeed } from './liveFeed.ts'
@@ -10,8 +12,8 @@ const GATHER_MS = 20
 
 interface Page {
   readonly lastSeq: number
-  /** As it is sent. */
-  readonly text: string
+  /** As it is sent to one sort of follower. */
+  readonly textFor: (account: Account) => string
 }
 
 /** Reads under way, so that followers who stand at the same number share one. */
@@ -31,9 +33,7 @@ const readPage = (
   const read = findCapturesAfter(pool, occasionId, afterSeq, PAGE)
     .then((captures): Page | null => {
       const last = captures.at(-1)
-      return last
-        ? { lastSeq: last.seq, text: `id: ${last.seq}\nevent: captures\ndata: ${JSON.stringify(captures)}\n\n` }
-        : null
+      return last ? { lastSeq: last.seq, textFor: printer(captures, last.seq) } : null
     })
     .finally(() => reads.delete(key))
   reads.set(key, read)
@@ -43,7 +43,8 @@ const readPage = (
 /** What a stream is opened with. */
 export interface Following {
   readonly occasionId: string
-  readonly accountId: string
+  /** Whose view of the day it is. */
+  readonly account: Account
   /** The last number the follower has. */
   readonly afterSeq: number
   /** Whether whoever follows still may: the session or code can end meanwhile. */
@@ -52,9 +53,24 @@ export interface Following {
   readonly slowReaderMs: number
 }
 
+/** Many followers see the same: each sort of them gets its text made once. */
+const printer = (captures: readonly RecordedCapture[], lastSeq: number): ((account: Account) => string) => {
+  const made = new Map<string, string>()
+  return (account) => {
+    const sort = JSON.stringify([account.role, account.station ?? null])
+    const known = made.get(sort)
+    if (known !== undefined) return known
+    const seen = captures.flatMap((capture) => maskCapture(capture, account) ?? [])
+    // with nothing to see the number still moves on
+    const text = `id: ${lastSeq}\nevent: captures\ndata: ${JSON.stringify(seen)}\n\n`
+    made.set(sort, text)
+    return text
+  }
+}
+
 export const streamDay = (
   server: Pick<Server, 'pool' | 'feed' | 'log'>,
-  { occasionId, accountId, afterSeq, mayFollow, slowReaderMs }: Following,
+  { occasionId, account, afterSeq, mayFollow, slowReaderMs }: Following,
   response: Response,
 ): void => {
   let lastSeq = afterSeq
@@ -96,7 +112,7 @@ export const streamDay = (
         if (!page) continue
         lastSeq = page.lastSeq
         wanted = true
-        await deliver(page.text)
+        await deliver(page.textFor(account))
       }
     } catch (error) {
       // the follower comes back by itself with the last number it has
@@ -131,7 +147,7 @@ export const streamDay = (
       void send()
     }, GATHER_MS)
   })
-  const unfollowAccess = server.feed.follow(accountId, () => void endUnlessAllowed())
+  const unfollowAccess = server.feed.follow(account.id, () => void endUnlessAllowed())
   const heartbeat = setInterval(() => {
     void endUnlessAllowed()
     if (!sending) void deliver(': still here\n\n')

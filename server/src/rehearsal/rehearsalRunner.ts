@@ -7,7 +7,7 @@ import type { Logger } from 'pino'
 import type { Pool } from '../database.ts'
 import { candidateOf, readDay } from '../dayRecord.ts'
 import type { Server } from '../routes/route.ts'
-import { findOccasion, listStaff } from '../store/occasionStore.ts'
+import { findOccasion } from '../store/occasionStore.ts'
 import { listRehearsalsSince, type Rehearsal } from '../store/rehearsalStore.ts'
 
 export interface RehearsalRunner {
@@ -17,7 +17,6 @@ export interface RehearsalRunner {
 interface Playing {
   readonly rehearsal: Rehearsal
   readonly captures: readonly Capture[]
-  readonly actorId: string
   /** How many have been added by this process. */
   added: number
 }
@@ -45,12 +44,12 @@ export const runRehearsals = (
   }
 
   const play = async (one: Playing): Promise<void> => {
-    const { rehearsal, captures, actorId } = one
+    const { rehearsal, captures } = one
     const nowMs = rehearsal.fromMs + (clock.nowMs() - rehearsal.fromMs) * rehearsal.speed
     while (!closed) {
       const due = captures.slice(one.added, one.added + MOST_TOGETHER).filter(({ atMs }) => atMs <= nowMs)
       if (due.length === 0) return
-      await writer.add(rehearsal.occasionId, { captures: due, actorId, receivedMs: clock.nowMs() })
+      await writer.add(rehearsal.occasionId, { captures: due, token: null, receivedMs: clock.nowMs() })
       one.added += due.length
     }
   }
@@ -87,9 +86,7 @@ const prepare = async (pool: Pool, rehearsal: Rehearsal): Promise<Playing> => {
   if (!occasion) throw new Error(`The rehearsal ${rehearsal.occasionId} has no day. It is added with one.`)
   const { published, entries } = await readDay(pool, occasion)
   const people = entries.map((entry): RehearsedPerson => candidateOf(published.standard, occasion.testDate, entry))
-  const [actor] = await listStaff(pool, occasion.id)
-  if (!actor) throw new Error(`The rehearsal ${occasion.id} has no staff. It is added with everybody on it.`)
   const { seed, fromMs, ownEventId } = rehearsal
   const captures = rehearseDay(published.standard, people, seed, fromMs, ownEventId)
-  return { rehearsal, captures, actorId: actor.accountId, added: 0 }
+  return { rehearsal, captures, added: 0 }
 }

@@ -42,7 +42,7 @@ test('captures are numbered in order without gaps, with who sent them and when',
   const before = await stored()
   const { status, body } = await timer.call('POST', path, { captures })
   expect(status).toBe(200)
-  expect(body['captures']).toEqual(captures.map(({ id }, index) => ({ id, seq: before + index + 1 })))
+  expect(body['captures']).toEqual(captures.map(({ id }, index) => ({ id, seq: before + index + 1, annexed: false })))
   const kept = (await findAllCaptures(server.pool, occasionId)).slice(-3)
   expect(kept.map(({ entryId }) => entryId)).toEqual([entryIds[0], null, entryIds[1]])
   expect(kept[0]).toMatchObject({ actorId: server.accountIds.timer, atMs: T0, uncertaintyMs: 4, deviceMs: 12 })

@@ -1,17 +1,39 @@
 /** Captures in and out. */
-import { CaptureDocument, rules, type Capture, type Finding, type Standard } from '@able-gauge/core'
-import { captureGround, readableDay } from '../access/day.ts'
-import { CAPTURING, EVERY_ROLE, type Account } from '../access/role.ts'
+import {
+  CaptureDocument,
+  maskCapture,
+  may,
+  ownWaveTouched,
+  rules,
+  type Capture,
+  type Finding,
+  type Standard,
+} from '@able-gauge/core'
+import { captureGround, dayOf } from '../access/day.ts'
+import { ownWaveProblem } from '../access/ownWave.ts'
+import { requireMay } from '../access/session.ts'
 import { invalidInput, Problem } from '../problem.ts'
-import { findCapturesAfter } from '../store/captureStore.ts'
+import {
+  addToAnnex,
+  findCapturesAfter,
+  findTargets,
+  listAnnex,
+  type Addition,
+  type Post,
+  type StoredTarget,
+} from '../store/captureStore.ts'
+import { notifyDay } from '../store/dayNotices.ts'
+import type { CaptureGround } from '../store/occasionStore.ts'
 import type { EnteredBib } from '../store/entryStore.ts'
 import { getStandard } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
 import { placesWrong } from './captureChecks.ts'
-import { param, type Route } from './route.ts'
+import type { Call, Route } from './route.ts'
 
 class CaptureBatch {
   @rules.NestedList(() => CaptureDocument, 1, 500) captures!: CaptureDocument[]
+  /** The guest of a station who made them on this device and can no longer send them. */
+  @rules.Optional() @rules.Uuid() madeBy?: string
 }
 
 const PAGE = 5_000
@@ -20,59 +42,87 @@ export const captureRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/occasions/:occasionId/captures',
-    roles: EVERY_ROLE,
+    action: 'day.read',
     handle: async (call) => {
       const { server, request, response, account } = call
-      const occasion = await readableDay(server.pool, account, param(call, 'occasionId'))
-      const captures = await findCapturesAfter(server.pool, occasion.id, afterIn(request.query['after']), PAGE)
-      response.json({ captures, more: captures.length === PAGE })
+      const occasion = await dayOf(call)
+      const page = await findCapturesAfter(server.pool, occasion.id, afterIn(request.query['after']), PAGE)
+      const captures = page.flatMap((capture) => maskCapture(capture, account) ?? [])
+      response.json({ captures, lastSeq: page.at(-1)?.seq ?? null, more: page.length === PAGE })
     },
   },
   {
     method: 'post',
     path: '/api/occasions/:occasionId/captures',
-    roles: CAPTURING,
+    action: 'capture',
     handle: async (call) => {
-      const { server, request, response, account } = call
-      const { occasion, entered } = await captureGround(server.pool, account, param(call, 'occasionId'))
-      const batch = readBody(CaptureBatch, request)
+      const { server, request, response, token } = call
+      const ground = await captureGround(call)
+      const { madeBy, captures: documents } = readBody(CaptureBatch, request)
+      const { occasion, entered } = ground
       const { standard } = await getStandard(server.pool, occasion.standardId, occasion.standardVersion)
-      const captures = resolveCaptures(batch.captures, standard, entered, account)
-      refuseOwnWave(captures, entered)
-      const addition = await server.writer.add(occasion.id, {
-        captures,
-        actorId: account.id,
-        receivedMs: server.clock.nowMs(),
-      })
-      switch (addition.kind) {
-        case 'stored':
-          response.json({ captures: captures.map(({ id }) => ({ id, seq: addition.seqs.get(id) })) })
-          return
-        case 'dayClosed':
-          throw new Problem(
-            409,
-            'day.signedOff',
-            'The day is signed off. Nothing was stored; the officer in charge can amend it.',
-            [{ place: 'occasion', code: 'signedOff', found: occasion.name, expected: 'a day that is not signed off' }],
-          )
-        case 'differs':
-          throw new Problem(
-            409,
-            'capture.differs',
-            `A capture with the id ${addition.captureId} is on record with other content. Nothing was stored.`,
-            [
-              {
-                place: `captures[${captures.findIndex(({ id }) => id === addition.captureId)}].id`,
-                code: 'differs',
-                found: addition.captureId,
-                expected: 'an id not used before',
-              },
-            ],
-          )
-      }
+      const captures = resolveCaptures(documents, standard, entered)
+      await refuseForbidden(call, ground, captures)
+      const post = { captures, token, receivedMs: server.clock.nowMs(), ...(madeBy === undefined ? {} : { madeBy }) }
+      response.json({ captures: await store(call, occasion.id, post) })
+    },
+  },
+  {
+    method: 'get',
+    path: '/api/occasions/:occasionId/annex',
+    action: 'annex.read',
+    handle: async (call) => {
+      const occasion = await dayOf(call)
+      call.response.json({ captures: await listAnnex(call.server.pool, occasion.id) })
     },
   },
 ]
+
+interface Stored {
+  readonly id: string
+  /** Number within the day, or null for what came after the signature. */
+  readonly seq: number | null
+  /** It arrived after the signature and is kept beside the day, for the officer to look at. */
+  readonly annexed: boolean
+}
+
+/** Stores a post, in the day while it is open and in its annex afterwards. @throws Problem 409 */
+export const store = async ({ server }: Call, occasionId: string, post: Post): Promise<Stored[]> => {
+  const addition = await server.writer.add(occasionId, post)
+  switch (addition.kind) {
+    case 'stored':
+      return post.captures.map(({ id }) => ({ id, seq: addition.seqs.get(id) ?? null, annexed: false }))
+    case 'dayClosed': {
+      const late = post.captures.filter(({ id }) => !addition.seqs.has(id))
+      await server.days.run(occasionId, async (db) => {
+        await addToAnnex(db, occasionId, { ...post, captures: late })
+        await notifyDay(db, occasionId, 'day')
+      })
+      return post.captures.map(({ id }) => ({
+        id,
+        seq: addition.seqs.get(id) ?? null,
+        annexed: !addition.seqs.has(id),
+      }))
+    }
+    case 'differs':
+      throw differs(post, addition)
+  }
+}
+
+const differs = ({ captures }: Post, { captureId }: Extract<Addition, { kind: 'differs' }>): Problem =>
+  new Problem(
+    409,
+    'capture.differs',
+    `A capture with the id ${captureId} is on record with other content. Nothing was stored.`,
+    [
+      {
+        place: `captures[${captures.findIndex(({ id }) => id === captureId)}].id`,
+        code: 'differs',
+        found: captureId,
+        expected: 'an id not used before',
+      },
+    ],
+  )
 
 export const afterIn = (text: unknown): number => {
   if (text === undefined) return 0
@@ -85,12 +135,11 @@ export const afterIn = (text: unknown): number => {
   return after
 }
 
-/** Checks captures against the day they are for. @throws Problem 422 naming each place, 403 for what only an officer may capture */
+/** Checks captures against the day they are for. @throws Problem 422 naming each place */
 const resolveCaptures = (
   documents: readonly CaptureDocument[],
   standard: Standard,
   entered: readonly EnteredBib[],
-  account: Account,
 ): Capture[] => {
   const findings: Finding[] = []
   const byBib = new Map(entered.flatMap(({ entryId, bib }) => (bib === null ? [] : [[bib, entryId] as const])))
@@ -105,36 +154,61 @@ const resolveCaptures = (
     return { ...document, entryId } as Capture
   })
   if (findings.length > 0) throw invalidInput(findings)
-  const { station } = account
-  if (station && captures.some(({ eventId }) => !station.eventIds.includes(eventId))) {
-    throw new Problem(403, 'access.station', 'You joined with a station code, which is for that station alone.')
-  }
-  if (account.role !== 'officer' && captures.some(isForOfficer)) {
-    throw new Problem(
-      403,
-      'capture.officerOnly',
-      'Only the officer in charge decides a mark or disqualifies. Nothing was stored.',
-    )
-  }
   return captures
 }
 
-/** Nobody times, counts or judges the wave they are in themselves. @throws Problem 403 */
-export const refuseOwnWave = (captures: readonly Capture[], entered: readonly EnteredBib[]): void => {
-  const own = entered.find(({ isOwn }) => isOwn)
-  if (!own) return
-  const waves = new Map(entered.map(({ entryId, wave }) => [entryId, wave]))
-  const concerns = (capture: Capture): boolean =>
-    capture.kind === 'waveStarted'
-      ? capture.payload.wave === own.wave
-      : capture.entryId !== null && waves.get(capture.entryId) === own.wave
-  if (!captures.some(concerns)) return
-  throw new Problem(
-    403,
-    'capture.ownWave',
-    `You are entered in wave ${own.wave} yourself. Somebody else has to work that wave. Nothing was stored.`,
+/**
+ * What the rules of who may do what forbid: another station's event, an officer's ruling, undoing what an officer did, the
+ * own wave. A correction needs the right that the corrected one needed.
+ * @throws Problem 403, or 422 for a correction of something nobody has captured
+ */
+export const refuseForbidden = async (
+  { server, account }: Call,
+  { occasion, entered }: CaptureGround,
+  captures: readonly Capture[],
+): Promise<void> => {
+  const place = { occasionId: occasion.id, isStaff: true }
+  requireMay(account, 'capture', { ...place, eventIds: captures.map(({ eventId }) => eventId) })
+  const targets = await targetsOf(server.pool, occasion.id, captures)
+  const missing = captures.findIndex(
+    (capture) => 'captureId' in capture.payload && !targets.has(capture.payload.captureId),
   )
+  if (missing >= 0) {
+    throw invalidInput([
+      {
+        place: `captures[${missing}].payload.captureId`,
+        code: 'unknownCapture',
+        found: 'an id nothing was captured under',
+        expected: 'a capture of this day',
+      },
+    ])
+  }
+  const asOfficer = captures.some((capture) => {
+    const target = 'captureId' in capture.payload ? targets.get(capture.payload.captureId) : undefined
+    return isForOfficer(capture) || (target !== undefined && (target.byOfficer || isForOfficer(target.capture)))
+  })
+  if (asOfficer && !may(account, 'capture.asOfficer', place).ok) {
+    throw new Problem(
+      403,
+      'capture.officerOnly',
+      'Only an officer decides a mark, disqualifies, or undoes what an officer did. Nothing was stored.',
+    )
+  }
+  const own = ownWaveTouched(captures, entered, (id) => targets.get(id))
+  if (own !== null) throw ownWaveProblem(own)
 }
 
-const isForOfficer = (capture: Capture): boolean =>
-  capture.kind === 'decided' || (capture.kind === 'stopped' && capture.payload.reason === 'disqualified')
+/** What corrections name, on record or in the same post. */
+const targetsOf = async (
+  db: Call['server']['pool'],
+  occasionId: string,
+  captures: readonly Capture[],
+): Promise<Map<string, StoredTarget>> => {
+  const named = captures.flatMap(({ payload }) => ('captureId' in payload ? [payload.captureId] : []))
+  if (named.length === 0) return new Map()
+  const here = captures.map((capture) => [capture.id, { capture, byOfficer: false, authorWave: null }] as const)
+  return new Map([...here, ...(await findTargets(db, occasionId, named))])
+}
+
+const isForOfficer = ({ kind, payload }: Pick<Capture, 'kind' | 'payload'>): boolean =>
+  kind === 'decided' || (kind === 'stopped' && 'reason' in payload && payload.reason === 'disqualified')

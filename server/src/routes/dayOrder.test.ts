@@ -115,7 +115,7 @@ test('an answer that needs clearance holds, and only the officer lifts the hold'
   )
   expect(hold?.content.reason).toBe('Screening: an answer needs clearance')
   const lift = { kind: 'holdLifted', holdId: hold?.id, reason: 'cleared by the medical officer' }
-  expect(await record('clerk', lift)).toMatchObject({ status: 403, body: { title: 'record.role' } })
+  expect(await record('clerk', lift)).toMatchObject({ status: 403, body: { title: 'access.role' } })
   expect((await record('officer', lift)).status).toBe(201)
   expect((await record('officer', lift)).status).toBe(422)
   const after = await entryOf(1)

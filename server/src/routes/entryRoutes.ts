@@ -12,14 +12,15 @@ import {
   type Finding,
   type Standard,
 } from '@able-gauge/core'
-import { workableDay } from '../access/day.ts'
-import { MUSTERING } from '../access/role.ts'
+import { dayOf } from '../access/day.ts'
+import { refuseOwnEntry } from '../access/ownWave.ts'
 import { invalidInput, notFound, Problem } from '../problem.ts'
 import { notifyDay } from '../store/dayNotices.ts'
 import { changeEntry, listEntries, setAttendance } from '../store/entryStore.ts'
 import { findHouseRules } from '../store/houseRulesStore.ts'
 import { addRecord, listRecords } from '../store/recordStore.ts'
 import { listScreenings, writeScreening } from '../store/screeningStore.ts'
+import { noteEvent } from '../store/securityStore.ts'
 import { getStandard } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
 import { inOpenDay } from './openDay.ts'
@@ -51,10 +52,10 @@ export const entryRoutes: readonly Route[] = [
   {
     method: 'patch',
     path: '/api/occasions/:occasionId/entries/:entryId',
-    roles: MUSTERING,
+    action: 'entries.change',
     handle: async (call) => {
-      const { server, request, response, account } = call
-      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
+      const { server, request, response, account, token } = call
+      const occasion = await dayOf(call)
       const entryId = param(call, 'entryId')
       const { revision, bib = null, attendance, note, bodyMassG = null, ...others } = readBody(EntryChangeBody, request)
       const { standard } = await getStandard(server.pool, occasion.standardId, occasion.standardVersion)
@@ -62,6 +63,7 @@ export const entryRoutes: readonly Route[] = [
       if (findings.length > 0) throw invalidInput(findings)
       const { rules: house } = await findHouseRules(server.pool)
       const update = await inOpenDay(server, occasion.id, async (db) => {
+        await refuseOwnEntry(db, account, occasion.id, [entryId])
         const before = (await listEntries(db, occasion.id)).find(({ id }) => id === entryId)
         if (!before) throw notFound('entry on this day')
         const holds = openHolds(await listRecords(db, occasion.id)).filter(({ content }) => content.entryId === entryId)
@@ -81,12 +83,7 @@ export const entryRoutes: readonly Route[] = [
         if (result.kind !== 'changed') return result
         if (attendance === 'held' && holds.length === 0) {
           const content = { kind: 'holdRaised' as const, entryId, reason: note || 'Held at muster' }
-          await addRecord(db, occasion.id, {
-            id: randomUUID(),
-            content,
-            actorId: account.id,
-            atMs: server.clock.nowMs(),
-          })
+          await addRecord(db, occasion.id, token, { id: randomUUID(), content, atMs: server.clock.nowMs() })
         }
         await notifyDay(db, occasion.id, 'day')
         return result
@@ -111,20 +108,21 @@ export const entryRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/occasions/:occasionId/screenings',
-    roles: MUSTERING,
+    action: 'screenings.read',
     handle: async (call) => {
       const { server, response, account } = call
-      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
+      const occasion = await dayOf(call)
+      await noteEvent(server.pool, { kind: 'screenings.read', accountId: account.id, detail: { day: occasion.id } })
       response.json({ screenings: await listScreenings(server.pool, occasion.id) })
     },
   },
   {
     method: 'put',
     path: '/api/occasions/:occasionId/entries/:entryId/screening',
-    roles: MUSTERING,
+    action: 'screenings.read',
     handle: async (call) => {
-      const { server, request, response, account } = call
-      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
+      const { server, request, response, account, token } = call
+      const occasion = await dayOf(call)
       const entryId = param(call, 'entryId')
       const { answers } = readBody(ScreeningBody, request)
       const { rules: house } = await findHouseRules(server.pool)
@@ -140,6 +138,7 @@ export const entryRoutes: readonly Route[] = [
         )
       }
       const held = await inOpenDay(server, occasion.id, async (db) => {
+        await refuseOwnEntry(db, account, occasion.id, [entryId])
         if (!(await listEntries(db, occasion.id)).some(({ id }) => id === entryId)) throw notFound('entry on this day')
         await writeScreening(db, entryId, answers, account.id, server.clock.nowMs())
         const holds = openHolds(await listRecords(db, occasion.id)).filter(({ content }) => content.entryId === entryId)
@@ -147,12 +146,7 @@ export const entryRoutes: readonly Route[] = [
         if (needed) {
           // which answer it was is for those who may read answers
           const content = { kind: 'holdRaised' as const, entryId, reason: SCREENING_HOLD }
-          await addRecord(db, occasion.id, {
-            id: randomUUID(),
-            content,
-            actorId: account.id,
-            atMs: server.clock.nowMs(),
-          })
+          await addRecord(db, occasion.id, token, { id: randomUUID(), content, atMs: server.clock.nowMs() })
           await setAttendance(db, occasion.id, entryId, 'held')
         }
         await notifyDay(db, occasion.id, 'day')

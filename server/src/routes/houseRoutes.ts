@@ -1,6 +1,5 @@
 /** The organisation's own rules: screening questions, consent, heat limits, briefing. */
 import { HouseRules, rules } from '@able-gauge/core'
-import { EVERY_ROLE, PLANS_DAYS } from '../access/role.ts'
 import { Problem } from '../problem.ts'
 import { findHouseRules, writeHouseRules } from '../store/houseRulesStore.ts'
 import { readBody } from './body.ts'
@@ -16,7 +15,7 @@ export const houseRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/house-rules',
-    roles: EVERY_ROLE,
+    action: 'houseRules.read',
     handle: async ({ server, response }) => {
       response.json(await findHouseRules(server.pool))
     },
@@ -24,7 +23,7 @@ export const houseRoutes: readonly Route[] = [
   {
     method: 'put',
     path: '/api/house-rules',
-    roles: PLANS_DAYS,
+    action: 'houseRules.write',
     handle: async ({ server, request, response }) => {
       const body = readBody(HouseRulesBody, request)
       if (!(await writeHouseRules(server.pool, body.rules, body.revision))) {

@@ -1,5 +1,7 @@
+import { accountRoutes } from './accountRoutes.ts'
 import { archiveRoutes } from './archiveRoutes.ts'
 import { captureRoutes } from './captureRoutes.ts'
+import { deviceRoutes } from './deviceRoutes.ts'
 import { entryRoutes } from './entryRoutes.ts'
 import { houseRoutes } from './houseRoutes.ts'
 import { instrumentRoutes } from './instrumentRoutes.ts'
@@ -10,6 +12,7 @@ import { planRoutes } from './planRoutes.ts'
 import { recordRoutes } from './recordRoutes.ts'
 import { rehearsalRoutes } from './rehearsalRoutes.ts'
 import type { Route } from './route.ts'
+import { securityRoutes } from './securityRoutes.ts'
 import { standardRoutes } from './standardRoutes.ts'
 import { stationRoutes } from './stationRoutes.ts'
 import { verdictRoutes } from './verdictRoutes.ts'
@@ -30,4 +33,7 @@ export const ROUTES: readonly Route[] = [
   ...stationRoutes,
   ...archiveRoutes,
   ...peopleRoutes,
+  ...accountRoutes,
+  ...deviceRoutes,
+  ...securityRoutes,
 ]

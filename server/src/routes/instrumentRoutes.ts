@@ -2,13 +2,12 @@
 import { createHash } from 'node:crypto'
 import { InstrumentLine, lineFault, parseDocument, QUANTITY_OF, type Capture, type Finding } from '@able-gauge/core'
 import { captureGround } from '../access/day.ts'
-import { CAPTURING } from '../access/role.ts'
-import { invalidInput, Problem } from '../problem.ts'
+import { invalidInput } from '../problem.ts'
 import { findKnownIds } from '../store/captureStore.ts'
 import type { EnteredBib } from '../store/entryStore.ts'
 import { getStandard } from '../store/standardStore.ts'
 import { placesWrong } from './captureChecks.ts'
-import { refuseOwnWave } from './captureRoutes.ts'
+import { refuseForbidden, store } from './captureRoutes.ts'
 import { param, type Route } from './route.ts'
 
 const MOST_LINES = 500
@@ -19,10 +18,11 @@ export const instrumentRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/occasions/:occasionId/events/:eventId/instruments',
-    roles: CAPTURING,
+    action: 'capture',
     handle: async (call) => {
-      const { server, request, response, account } = call
-      const { occasion, entered } = await captureGround(server.pool, account, param(call, 'occasionId'))
+      const { server, request, response, token } = call
+      const ground = await captureGround(call)
+      const { occasion, entered } = ground
       const { standard } = await getStandard(server.pool, occasion.standardId, occasion.standardVersion)
       const receivedMs = server.clock.nowMs()
       const eventId = param(call, 'eventId')
@@ -40,19 +40,14 @@ export const instrumentRoutes: readonly Route[] = [
         return [...unknownBib, ...placesWrong({ document, entryId: capture.entryId, standard, entryIds, place })]
       })
       if (findings.length > 0) throw invalidInput(findings)
-      refuseOwnWave(captures, entered)
+      await refuseForbidden(call, ground, captures)
       // a line without a moment of its own got another one when it was sent before, so it is known by its id alone
       const known = await findKnownIds(
         server.pool,
         captures.map(({ id }) => id),
       )
       const fresh = captures.filter(({ id }) => !known.has(id))
-      const addition =
-        fresh.length === 0
-          ? null
-          : await server.writer.add(occasion.id, { captures: fresh, actorId: account.id, receivedMs })
-      if (addition?.kind === 'dayClosed')
-        throw new Problem(409, 'day.signedOff', 'The day is signed off. Nothing was stored.')
+      if (fresh.length > 0) await store(call, occasion.id, { captures: fresh, token, receivedMs })
       response.json({ stored: fresh.length, known: known.size })
     },
   },

@@ -1,12 +1,11 @@
 /** What happens on a day, as it happens (server-sent events), and the server's time for clock agreement. */
 import type { Response } from 'express'
-import { readableDay } from '../access/day.ts'
-import { EVERY_ROLE } from '../access/role.ts'
-import { accountOf } from '../access/session.ts'
+import { dayOf } from '../access/day.ts'
+import { sessionOf } from '../access/session.ts'
 import { streamDay } from '../live/streamDay.ts'
 import { Problem } from '../problem.ts'
 import { afterIn } from './captureRoutes.ts'
-import { param, type Route } from './route.ts'
+import type { Route } from './route.ts'
 
 /** How many streams each account holds on this process. */
 const held = new Map<string, number>()
@@ -28,7 +27,7 @@ export const liveRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/time',
-    roles: EVERY_ROLE,
+    action: 'time.read',
     handle: async ({ server, response }) => {
       response.json({ serverMs: server.clock.nowMs() })
     },
@@ -36,17 +35,17 @@ export const liveRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/occasions/:occasionId/live',
-    roles: EVERY_ROLE,
+    action: 'day.read',
     handle: async (call) => {
       const { server, request, response, account } = call
-      const occasion = await readableDay(server.pool, account, param(call, 'occasionId'))
+      const occasion = await dayOf(call)
       const afterSeq = afterIn(request.get('Last-Event-ID') ?? request.query['after'])
       const { streams, slowReaderMs } = server.limits
       if (!takeStream(account.id, streams, response)) {
         throw new Problem(429, 'live.tooMany', `${streams} days are followed by this account already.`, [], 30)
       }
-      const mayFollow = async (): Promise<boolean> => (await accountOf(server.pool, request))?.id === account.id
-      const following = { occasionId: occasion.id, accountId: account.id, afterSeq, mayFollow, slowReaderMs }
+      const mayFollow = async (): Promise<boolean> => (await sessionOf(server.pool, request))?.account.id === account.id
+      const following = { occasionId: occasion.id, account, afterSeq, mayFollow, slowReaderMs }
       streamDay(server, following, response)
     },
   },

@@ -12,12 +12,12 @@ import {
   type Standard,
 } from '@able-gauge/core'
 import { randomUUID } from 'node:crypto'
-import { MUSTERING, PLANS_DAYS } from '../access/role.ts'
 import { inTransaction, type Database } from '../database.ts'
 import { invalidInput, notFound, Problem } from '../problem.ts'
 import { listAmendments } from '../store/amendmentStore.ts'
 import { findHouseRules } from '../store/houseRulesStore.ts'
 import {
+  correctPerson,
   erasePerson,
   findPerson,
   lastTestOf,
@@ -26,6 +26,7 @@ import {
   mergePeople,
   openDaysOf,
   searchPeople,
+  unmergePerson,
   type Person,
   type TestOfPerson,
 } from '../store/peopleStore.ts'
@@ -39,6 +40,17 @@ const MOST_PEOPLE = 500
 class MergeBody {
   /** The person all of it belongs to from now on. */
   @rules.Uuid() intoId!: string
+  @rules.Text(300) reason!: string
+  /** Said after being asked: they are one person although name or date of birth differ. */
+  @rules.Optional() @rules.Flag() although?: boolean
+}
+
+class CorrectionBody {
+  // what is left out stays as it is
+  @rules.Optional() @rules.Text(40) number?: string
+  @rules.Optional() @rules.Text(80) givenName?: string
+  @rules.Optional() @rules.Text(80) familyName?: string
+  @rules.Optional() @rules.CalendarDate() birthDate?: string
   @rules.Text(300) reason!: string
 }
 
@@ -65,7 +77,7 @@ export const peopleRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/people',
-    roles: MUSTERING,
+    action: 'people.read',
     handle: async ({ server, request, response }) => {
       const search = typeof request.query['search'] === 'string' ? request.query['search'].trim().slice(0, 80) : ''
       response.json({ people: await searchPeople(server.pool, search, MOST_PEOPLE) })
@@ -74,7 +86,7 @@ export const peopleRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/people/:personId',
-    roles: MUSTERING,
+    action: 'people.read',
     handle: async (call) => {
       const { server, response } = call
       const person = await personIn(call)
@@ -92,7 +104,7 @@ export const peopleRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/people/:personId/self-tests',
-    roles: MUSTERING,
+    action: 'selfTests.add',
     handle: async (call) => {
       const { server, request, response, account } = call
       const person = await personIn(call)
@@ -120,13 +132,22 @@ export const peopleRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/people/:personId/merge',
-    roles: PLANS_DAYS,
+    action: 'people.change',
     handle: async (call) => {
       const { server, request, response, account } = call
-      const { intoId, reason } = readBody(MergeBody, request)
+      const { intoId, reason, although = false } = readBody(MergeBody, request)
       const [double, into] = [await personIn(call), await findPerson(server.pool, intoId)]
       if (!into || into.id === double.id) {
         throw invalidInput([{ place: 'intoId', code: 'unknown', found: intoId, expected: 'another person on record' }])
+      }
+      const apart = differences(double, into)
+      if (apart.length > 0 && !although) {
+        throw new Problem(
+          409,
+          'person.differs',
+          `They differ in ${apart.join(' and ')}. Say that they are one person all the same, or leave them as two. Nothing was changed.`,
+          apart.map((field) => ({ place: field, code: 'differs', found: 'another', expected: 'the same in both' })),
+        )
       }
       const merge = await inTransaction(server.pool, (db) => mergePeople(db, double.id, into.id, reason, account.id))
       if (merge.kind === 'sameDay') {
@@ -141,8 +162,43 @@ export const peopleRoutes: readonly Route[] = [
   },
   {
     method: 'post',
+    path: '/api/people/:personId/unmerge',
+    action: 'people.change',
+    handle: async (call) => {
+      const { server, request, response, account } = call
+      const { reason } = readBody(ReasonBody, request)
+      const id = param(call, 'personId')
+      const done =
+        UUID.test(id) && (await inTransaction(server.pool, (db) => unmergePerson(db, id, reason, account.id)))
+      if (!done) throw notFound('person who was merged')
+      response.status(204).end()
+    },
+  },
+  {
+    method: 'patch',
+    path: '/api/people/:personId',
+    action: 'people.change',
+    handle: async (call) => {
+      const { server, request, response, account } = call
+      const { reason, ...change } = readBody(CorrectionBody, request)
+      const person = await personIn(call)
+      if (!(await inTransaction(server.pool, (db) => correctPerson(db, person.id, change, reason, account.id)))) {
+        throw invalidInput([
+          {
+            place: 'number',
+            code: 'numberTaken',
+            found: change.number ?? '',
+            expected: 'a number nobody else has here',
+          },
+        ])
+      }
+      response.status(204).end()
+    },
+  },
+  {
+    method: 'post',
     path: '/api/people/:personId/erase',
-    roles: PLANS_DAYS,
+    action: 'people.change',
     handle: async (call) => {
       const { server, request, response, account } = call
       const { reason } = readBody(ReasonBody, request)
@@ -165,6 +221,15 @@ export const peopleRoutes: readonly Route[] = [
     },
   },
 ]
+
+/** What two records of one person should agree in. */
+const differences = (one: Person, other: Person): string[] => [
+  ...(sameName(one.givenName, other.givenName) && sameName(one.familyName, other.familyName) ? [] : ['name']),
+  ...(one.birthDate === other.birthDate ? [] : ['date of birth']),
+]
+
+const sameName = (one: string, other: string): boolean =>
+  one.normalize('NFKC').trim().toLowerCase() === other.normalize('NFKC').trim().toLowerCase()
 
 const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/
 

@@ -1,20 +1,22 @@
 /** Planning: a new day, who works on it, who is entered. */
 import { randomUUID } from 'node:crypto'
 import { DayPlan, rules, type Finding, type RosterRow, type Standard } from '@able-gauge/core'
-import { workableDay } from '../access/day.ts'
-import { MUSTERING, PLANS_DAYS } from '../access/role.ts'
+import { dayOf } from '../access/day.ts'
+import { refuseOwnEntry } from '../access/ownWave.ts'
 import { inTransaction } from '../database.ts'
 import { invalidInput, Problem } from '../problem.ts'
 import { listAccounts } from '../store/accountStore.ts'
+import { lockLedger } from '../store/captureStore.ts'
 import { notifyDay } from '../store/dayNotices.ts'
 import { setWaves } from '../store/entryStore.ts'
-import { addOccasion, addStaffMember, listStaff, removeStaffMember } from '../store/occasionStore.ts'
+import { addOccasion, addStaffMember, changeOccasion, listStaff, removeStaffMember } from '../store/occasionStore.ts'
 import { findPlan, writePlan } from '../store/planStore.ts'
 import { enterPeople, type RosterOutcome } from '../store/rosterStore.ts'
+import { noteEvent } from '../store/securityStore.ts'
 import { findPublished, getStandard } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
 import { inOpenDay } from './openDay.ts'
-import { param, type Route, type Server } from './route.ts'
+import type { Route, Server } from './route.ts'
 
 class StaffBody {
   @rules.Uuid() accountId!: string
@@ -63,6 +65,14 @@ class WavesBody {
   @rules.NestedList(() => WaveOfEntry, 1, 1_000) waves!: WaveOfEntry[]
 }
 
+class DayChangeBody {
+  // what is left out stays as it is
+  @rules.Optional() @rules.Text(120) name?: string
+  @rules.Optional() @rules.Text(120) venue?: string
+  @rules.Optional() @rules.Text(60) zone?: string
+  @rules.Optional() @rules.CalendarDate() testDate?: string
+}
+
 class StaffListBody {
   @rules.NestedList(() => StaffBody, 1, 100) staff!: StaffBody[]
 }
@@ -71,10 +81,10 @@ export const planRoutes: readonly Route[] = [
   {
     method: 'put',
     path: '/api/occasions/:occasionId/plan',
-    roles: PLANS_DAYS,
+    action: 'plan.write',
     handle: async (call) => {
       const { server, request, response, account } = call
-      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
+      const occasion = await dayOf(call)
       const { revision, plan } = readBody(PlanBody, request)
       const { standard } = await getStandard(server.pool, occasion.standardId, occasion.standardVersion)
       const findings = planFindings(standard, plan)
@@ -99,12 +109,18 @@ export const planRoutes: readonly Route[] = [
   {
     method: 'put',
     path: '/api/occasions/:occasionId/waves',
-    roles: MUSTERING,
+    action: 'waves.set',
     handle: async (call) => {
       const { server, request, response, account } = call
-      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
+      const occasion = await dayOf(call)
       const { waves } = readBody(WavesBody, request)
       const changed = await inOpenDay(server, occasion.id, async (db) => {
+        await refuseOwnEntry(
+          db,
+          account,
+          occasion.id,
+          waves.map(({ entryId }) => entryId),
+        )
         const ids = await setWaves(db, occasion.id, waves)
         await notifyDay(db, occasion.id, 'day')
         return ids
@@ -115,10 +131,10 @@ export const planRoutes: readonly Route[] = [
   {
     method: 'put',
     path: '/api/occasions/:occasionId/staff',
-    roles: PLANS_DAYS,
+    action: 'staff.write',
     handle: async (call) => {
       const { server, request, response, account } = call
-      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
+      const occasion = await dayOf(call)
       const { staff } = readBody(StaffListBody, request)
       await refuseStrangers(server, staff)
       if (!staff.some(({ accountId }) => accountId === account.id)) {
@@ -133,8 +149,9 @@ export const planRoutes: readonly Route[] = [
       }
       await inOpenDay(server, occasion.id, async (db) => {
         const joined = new Set(staff.map(({ accountId }) => accountId))
-        for (const { accountId } of await listStaff(db, occasion.id))
-          await removeStaffMember(db, occasion.id, accountId)
+        // who joined with a station code stays until the code ends
+        for (const { accountId, isGuest } of await listStaff(db, occasion.id))
+          if (!isGuest) await removeStaffMember(db, occasion.id, accountId)
         for (const accountId of joined) {
           const duties = staff.filter((one) => one.accountId === accountId).map(({ duty }) => duty)
           await addStaffMember(db, occasion.id, accountId, duties.join(', '))
@@ -145,24 +162,37 @@ export const planRoutes: readonly Route[] = [
     },
   },
   {
-    method: 'get',
-    path: '/api/accounts',
-    roles: PLANS_DAYS,
-    handle: async ({ server, response }) => {
-      response.json({ accounts: await listAccounts(server.pool) })
+    method: 'patch',
+    path: '/api/occasions/:occasionId',
+    action: 'plan.write',
+    handle: async (call) => {
+      const { server, request, response, account } = call
+      const occasion = await dayOf(call)
+      const change = readBody(DayChangeBody, request)
+      if (change.zone !== undefined && !isZone(change.zone)) throw unknownZone(change.zone)
+      await inOpenDay(server, occasion.id, async (db) => {
+        const moves = change.testDate !== undefined || change.zone !== undefined
+        if (moves && (await lockLedger(db, occasion.id)).lastSeq > 0) {
+          throw new Problem(
+            409,
+            'day.begun',
+            'Something was captured on this day already, so its date and zone stay. Open the day on another date instead.',
+          )
+        }
+        await changeOccasion(db, occasion.id, change)
+        await notifyDay(db, occasion.id, 'day')
+      })
+      await noteEvent(server.pool, { kind: 'day.changed', accountId: account.id, detail: { day: occasion.id } })
+      response.status(204).end()
     },
   },
   {
     method: 'post',
     path: '/api/occasions',
-    roles: PLANS_DAYS,
+    action: 'days.plan',
     handle: async ({ server, request, response, account }) => {
       const { standardId, version, staff, ...day } = readBody(NewDayBody, request)
-      if (!isZone(day.zone)) {
-        throw invalidInput([
-          { place: 'zone', code: 'zone', found: day.zone, expected: 'a time zone such as Etc/GMT-12' },
-        ])
-      }
+      if (!isZone(day.zone)) throw unknownZone(day.zone)
       if (!(await findPublished(server.pool, standardId, version))) {
         const found = `${standardId} version ${version}`
         throw invalidInput([{ place: 'standardId', code: 'unknownStandard', found, expected: 'a published standard' }])
@@ -182,10 +212,10 @@ export const planRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/occasions/:occasionId/roster',
-    roles: MUSTERING,
+    action: 'roster.enter',
     handle: async (call) => {
-      const { server, request, response, account } = call
-      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
+      const { server, request, response } = call
+      const occasion = await dayOf(call)
       const { waveOf, people } = readBody(RosterBody, request)
       const { standard } = await getStandard(server.pool, occasion.standardId, occasion.standardVersion)
       const categories = standard.categories.map(({ id }) => id)
@@ -201,7 +231,8 @@ export const planRoutes: readonly Route[] = [
               },
             ],
       )
-      if (unknown.length > 0) throw invalidInput(unknown)
+      const unborn = people.flatMap(({ birthDate }, index): Finding[] => bornWhen(birthDate, occasion.testDate, index))
+      if (unknown.length + unborn.length > 0) throw invalidInput([...unknown, ...unborn])
       const rows = people.map(({ bib = null, wave = null, ...row }): RosterRow => ({ ...row, bib, wave }))
       const outcomes = await inOpenDay(server, occasion.id, async (db): Promise<RosterOutcome[]> => {
         const entered = await enterPeople(db, occasion.id, rows, waveOf)
@@ -212,6 +243,19 @@ export const planRoutes: readonly Route[] = [
     },
   },
 ]
+
+/** Whoever is tested was born some years before, and not in another century: anything else is a slip of the key. */
+const [YOUNGEST, OLDEST] = [10, 110]
+
+const bornWhen = (birthDate: string, testDate: string, index: number): Finding[] => {
+  const [from, to] = [yearsBefore(testDate, OLDEST), yearsBefore(testDate, YOUNGEST)]
+  const place = `people[${index}].birthDate`
+  return birthDate >= from && birthDate <= to
+    ? []
+    : [{ place, code: 'birthDate', found: birthDate, expected: `a date of birth from ${from} to ${to}` }]
+}
+
+const yearsBefore = (date: string, years: number): string => `${Number(date.slice(0, 4)) - years}${date.slice(4)}`
 
 /** @throws Problem 422 naming each account there is not */
 const refuseStrangers = async (server: Server, staff: readonly StaffBody[]): Promise<void> => {
@@ -260,6 +304,9 @@ const planFindings = ({ events, occasionDays = 0 }: Standard, { days, events: pl
     ),
   ]
 }
+
+const unknownZone = (zone: string): Problem =>
+  invalidInput([{ place: 'zone', code: 'zone', found: zone, expected: 'a time zone such as Etc/GMT-12' }])
 
 const isZone = (zone: string): boolean => {
   try {

@@ -1,15 +1,18 @@
 /** The day's log: conditions, briefings, holds, confirmations, protests, cards keyed in. */
 import {
+  canonicalJson,
   openHolds,
   RecordDocument,
   slotsOf,
+  type Action,
   type DayRecordContent,
   type DayRecordEntry,
   type Finding,
   type RecordKind,
 } from '@able-gauge/core'
-import { workableDay } from '../access/day.ts'
-import { EVERY_ROLE, type Account, type Role } from '../access/role.ts'
+import { dayOf } from '../access/day.ts'
+import { refuseOwnWave } from '../access/ownWave.ts'
+import { requireMay } from '../access/session.ts'
 import type { Database } from '../database.ts'
 import { readDay, type DayRecord } from '../dayRecord.ts'
 import { invalidInput, Problem } from '../problem.ts'
@@ -18,40 +21,32 @@ import { releaseHeld, setAttendance } from '../store/entryStore.ts'
 import { addRecord, listRecords } from '../store/recordStore.ts'
 import { readBody } from './body.ts'
 import { inOpenDay } from './openDay.ts'
-import { param, type Route } from './route.ts'
-
-/** Who may write what. Only the officer in charge lifts a hold, decides about the heat and answers a protest. */
-export const WRITES: Readonly<Record<RecordKind, readonly Role[]>> = {
-  conditions: ['officer', 'grader', 'timer', 'clerk'],
-  heatDecided: ['officer'],
-  briefed: ['officer', 'grader', 'timer'],
-  holdRaised: ['officer', 'grader', 'timer', 'clerk'],
-  holdLifted: ['officer'],
-  eventConfirmed: ['officer', 'grader', 'timer'],
-  protested: ['officer', 'grader', 'clerk'],
-  protestAnswered: ['officer'],
-  cardsKeyed: ['officer', 'grader', 'timer', 'clerk'],
-  dayOpened: ['officer'],
-  // the server alone notices this
-  clockStepped: [],
-}
+import type { Route } from './route.ts'
 
 export const recordRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/occasions/:occasionId/records',
-    roles: EVERY_ROLE.filter((role) => role !== 'viewer'),
+    action: 'log.write',
     handle: async (call) => {
-      const { server, request, response, account } = call
-      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
+      const { server, request, response, account, token } = call
+      const occasion = await dayOf(call)
       const { id, content } = readBody(RecordDocument, request)
-      refuseOthers(account, content)
+      requireMay(account, ACTION_OF[content.kind], {
+        occasionId: occasion.id,
+        isStaff: true,
+        eventIds: eventsOf(content),
+      })
       await inOpenDay(server, occasion.id, async (db) => {
         const records = await listRecords(db, occasion.id)
-        if (records.some((record) => record.id === id)) return
+        const known = records.find((record) => record.id === id)
+        if (known && canonicalJson(known.content) !== canonicalJson(content)) throw differs(id)
+        if (known) return
         const findings = placesWrong(await readDay(db, occasion), records, content)
         if (findings.length > 0) throw invalidInput(findings)
-        await addRecord(db, occasion.id, { id, content, actorId: account.id, atMs: server.clock.nowMs() })
+        const concerned = concernedBy(content, records)
+        if (concerned !== 'nobody') await refuseOwnWave(db, account, occasion.id, concerned)
+        await addRecord(db, occasion.id, token, { id, content, atMs: server.clock.nowMs() })
         await followHold(db, occasion.id, records, content)
         await notifyDay(db, occasion.id, 'day')
       })
@@ -60,17 +55,54 @@ export const recordRoutes: readonly Route[] = [
   },
 ]
 
-const refuseOthers = ({ role, station }: Account, content: DayRecordContent): void => {
-  const roles = WRITES[content.kind]
-  if (!roles.includes(role)) {
-    throw new Problem(403, 'record.role', `A ${role} may not do this. It takes: ${roles.join(', ')}.`)
+const ACTION_OF: Readonly<Record<RecordKind, Action>> = {
+  conditions: 'log.conditions',
+  heatDecided: 'log.heatDecided',
+  briefed: 'log.briefed',
+  holdRaised: 'log.holdRaised',
+  holdLifted: 'log.holdLifted',
+  eventConfirmed: 'log.eventConfirmed',
+  protested: 'log.protested',
+  protestAnswered: 'log.protestAnswered',
+  cardsKeyed: 'log.cardsKeyed',
+  dayOpened: 'log.dayOpened',
+  clockStepped: 'log.clockStepped',
+}
+
+const eventsOf = (content: DayRecordContent): string[] => ('eventId' in content ? [content.eventId] : [])
+
+const differs = (id: string): Problem =>
+  new Problem(409, 'record.differs', `The log has an entry ${id} with other content. Nothing was stored.`, [
+    { place: 'id', code: 'differs', found: id, expected: 'an id not used before' },
+  ])
+
+/** Whom an entry of the log judges: entries by id, null for everybody. Holding somebody back is never judging them. */
+const concernedBy = (
+  content: DayRecordContent,
+  records: readonly DayRecordEntry[],
+): readonly string[] | null | 'nobody' => {
+  const entryOf = (recordId: string): string[] => {
+    const named = records.find(({ id }) => id === recordId)?.content
+    return named && 'entryId' in named ? [named.entryId] : []
   }
-  if (
-    station &&
-    !('eventId' in content && station.eventIds.includes(content.eventId)) &&
-    content.kind !== 'holdRaised'
-  ) {
-    throw new Problem(403, 'access.station', 'You joined with a station code, which is for that station alone.')
+  switch (content.kind) {
+    case 'eventConfirmed':
+      return null
+    case 'cardsKeyed':
+      return content.figures.map(({ entryId }) => entryId)
+    case 'protested':
+      return [content.entryId]
+    case 'protestAnswered':
+      return entryOf(content.protestId)
+    case 'holdLifted':
+      return entryOf(content.holdId)
+    case 'conditions':
+    case 'heatDecided':
+    case 'briefed':
+    case 'holdRaised':
+    case 'dayOpened':
+    case 'clockStepped':
+      return 'nobody'
   }
 }
 

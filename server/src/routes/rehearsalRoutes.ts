@@ -1,6 +1,5 @@
 /** Rehearsals: made-up days to practise on. */
 import { ALL_EVENTS, rules } from '@able-gauge/core'
-import { CAPTURING } from '../access/role.ts'
 import { inTransaction } from '../database.ts'
 import { invalidInput } from '../problem.ts'
 import { makeRehearsal } from '../rehearsal/makeRehearsal.ts'
@@ -24,7 +23,7 @@ export const rehearsalRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/rehearsals',
-    roles: CAPTURING,
+    action: 'rehearse',
     cost: 'rehearsal',
     handle: async (call) => {
       const { server, request, response } = call

@@ -1,8 +1,8 @@
 /** A route says who may call it; the assembly checks that before the handler runs. */
 import type { Request, Response } from 'express'
 import type { Logger } from 'pino'
-import { isPrintable } from '@able-gauge/core'
-import type { Account, Role } from '../access/role.ts'
+import { isPrintable, type Action } from '@able-gauge/core'
+import type { Account } from '../access/role.ts'
 import type { CaptureWriter } from '../captureWriter.ts'
 import type { Pool } from '../database.ts'
 import type { DayQueue } from '../dayQueue.ts'
@@ -33,15 +33,18 @@ export interface Call {
   readonly request: Request
   readonly response: Response
   readonly account: Account
+  /** Of the session: the database derives from it in whose name something is written. */
+  readonly token: string
+  readonly action: Action
 }
 
 export interface Route {
   readonly method: 'get' | 'post' | 'put' | 'patch' | 'delete'
   readonly path: string
-  /** Roles that may call it. */
-  readonly roles: readonly Role[]
+  /** What it lets somebody do; who may is written in core, once. */
+  readonly action: Action
   /** Counted against how much one account may ask for in a minute, or how many days it may make up in an hour. */
-  readonly cost?: 'costly' | 'rehearsal'
+  readonly cost?: 'costly' | 'rehearsal' | 'signature'
   readonly handle: (call: Call) => Promise<void>
 }
 

@@ -1,6 +1,7 @@
+import { createHash } from 'node:crypto'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { Caller, openTestServer, PASSWORD, type TestServer } from '../../testing/testServer.ts'
-import { hashPassword, verifyPassword } from '../access/password.ts'
+import { deriveKey, hashPassword } from '../access/password.ts'
 
 let server: TestServer
 
@@ -33,7 +34,7 @@ test('signing out ends the session on the server', async () => {
 test('a session is stored as a hash only, and ends with its time', async () => {
   const caller = await Caller.signedIn(server.address, 'timer')
   const token = caller.cookieHeader.split('=')[1] ?? ''
-  const { rows } = await server.pool.query<{ found: boolean }>(
+  const { rows } = await server.owner.query<{ found: boolean }>(
     'select exists (select 1 from sessions where token_hash = $1) as found',
     [Buffer.from(token)],
   )
@@ -72,7 +73,7 @@ test('demo accounts sign in only while the demo is shown', async () => {
     'select count(*)::integer as count from accounts where is_demo',
   )
   expect(rows[0]?.count).toBe(0)
-  await server.pool.query(
+  await server.owner.query(
     `insert into accounts (id, sign_in_name, display_name, role, password_hash, is_demo) values (gen_random_uuid(), 'demo', 'Demo', 'officer', $1, true)`,
     [await hashPassword(PASSWORD)],
   )
@@ -80,11 +81,20 @@ test('demo accounts sign in only while the demo is shown', async () => {
   expect((await new Caller(server.address).call('GET', '/api/session')).body['demo']).toBeNull()
 })
 
-test('a password is kept as a salted scrypt hash', async () => {
+test('a password is kept as the hash of a salted scrypt key, from which nobody signs in', async () => {
   const [first, second] = [await hashPassword('tarn'), await hashPassword('tarn')]
-  expect(first).toMatch(/^scrypt\$32768\$8\$1\$/)
+  expect(first).toMatch(/^scrypt2\$32768\$8\$1\$[\w-]+\$[0-9a-f]{64}$/)
   expect(first).not.toBe(second)
-  expect(await verifyPassword('tarn', first)).toBe(true)
-  expect(await verifyPassword('Tarn', first)).toBe(false)
-  expect(await verifyPassword('tarn', 'plain$tarn')).toBe(false)
+  const proof = first.split('$')[5] ?? ''
+  const hashOf = async (password: string): Promise<string> =>
+    createHash('sha256')
+      .update(await deriveKey(password, first))
+      .digest('hex')
+  expect(await hashOf('tarn')).toBe(proof)
+  expect(await hashOf('Tarn')).not.toBe(proof)
+  const opened = await server.pool.query<{ id: string | null }>(
+    `select open_session('officer', decode($1, 'hex'), 'a token', now() + interval '1 hour') as id`,
+    [proof],
+  )
+  expect(opened.rows[0]?.id).toBeNull()
 })

@@ -2,16 +2,16 @@
 import { randomUUID } from 'node:crypto'
 import { Router, type Request } from 'express'
 import { rules } from '@able-gauge/core'
-import { verifyNothing, verifyPassword } from '../access/password.ts'
-import { accountOf, closeSession, openSession } from '../access/session.ts'
+import { deriveKey } from '../access/password.ts'
 import type { Account } from '../access/role.ts'
+import { closeSession, giveCookie, newToken, sessionEnd, sessionOf } from '../access/session.ts'
 import { DEMO_PASSWORD } from '../demo/password.ts'
 import { addressOf, limited, type Limits } from '../limits.ts'
-import { Problem } from '../problem.ts'
-import { inTransaction } from '../database.ts'
-import { addAccount, findAccountByName, listDemoAccounts } from '../store/accountStore.ts'
-import { addStaffMember } from '../store/occasionStore.ts'
-import { findStationCode } from '../store/stationStore.ts'
+import { invalidInput, Problem } from '../problem.ts'
+import { findAccount, isDemoAccount, listDemoAccounts } from '../store/accountStore.ts'
+import { findOwnersOfNumbers } from '../store/personStore.ts'
+import { noteEvent } from '../store/securityStore.ts'
+import { findSessionParameters, joinStation, openSession } from '../store/sessionStore.ts'
 import { readBody } from './body.ts'
 import type { Server } from './route.ts'
 
@@ -24,6 +24,8 @@ class StationSignIn {
   @rules.Text(12) code!: string
   /** Who works there, for the record. */
   @rules.Text(80) name!: string
+  /** The own number in the organisation, for whoever is tested as well. */
+  @rules.Optional() @rules.Text(40) number?: string
   /** What the device calls itself, so that one wrong typist closes joining for nobody else. */
   @rules.Optional() @rules.Text(80) device?: string
 }
@@ -35,45 +37,62 @@ export const sessionRouter = (server: Server): Router => {
   const { pool } = server
 
   router.get('/', async (request, response) => {
-    const account = await accountOf(pool, request)
-    response.json({ account, demo: server.demo ? await demoSignIns(server) : null })
+    const session = await sessionOf(pool, request)
+    response.json({
+      account: session?.account ?? null,
+      // as a span: the clock of a device may be anything
+      endsInMs: session ? session.endsMs - Date.now() : null,
+      demo: server.demo ? await demoSignIns(server) : null,
+    })
   })
 
   router.post('/', limitSignIns(server.limits), async (request, response) => {
     const { signInName, password } = readBody(SignIn, request)
-    const account = await checkPassword(server, signInName.trim(), password)
-    if (!account)
+    const name = signInName.trim()
+    const token = newToken()
+    const account = await signIn(server, name, password, token)
+    if (!account) {
+      await noteEvent(pool, { kind: 'signIn.refused', accountId: null, detail: { address: request.ip ?? '' } })
       throw new Problem(401, 'signIn.wrong', 'Name and password do not belong together. Nothing else was changed.')
-    await openSession(pool, request, response, account)
+    }
+    await noteEvent(pool, { kind: 'signIn', accountId: account.id, detail: { address: request.ip ?? '' } })
+    giveCookie(request, response, token)
     response.status(201).json({ account })
   })
 
   router.post('/station', ...limitCodes(server.limits), async (request, response) => {
-    const { code, name } = readBody(StationSignIn, request)
-    const station = await findStationCode(pool, code.trim().toUpperCase())
-    if (!station) {
-      throw new Problem(
-        401,
-        'signIn.station',
-        'No station has this code. It may have ended; ask the officer in charge.',
-      )
-    }
-    const id = randomUUID()
-    const { occasionId, eventIds, role } = station
-    const account: Account = {
-      id,
-      signInName: `station-${id}`,
+    const { code, name, number } = readBody(StationSignIn, request)
+    const token = newToken()
+    const guest = {
+      id: randomUUID(),
       displayName: name.trim(),
-      role,
-      station: { occasionId, eventIds },
+      personId: await personOf(server, number),
+      token,
+      ends: sessionEnd(),
     }
-    await inTransaction(pool, async (db) => {
-      // no password opens this account: it lives as long as its session
-      await addAccount(db, { ...account, passwordHash: '', isDemo: false })
-      await addStaffMember(db, occasionId, id, 'by station code')
-    })
-    await openSession(pool, request, response, account)
-    response.status(201).json({ account })
+    const outcome = await joinStation(pool, code.trim().toUpperCase(), guest)
+    switch (outcome) {
+      case 'joined': {
+        await noteEvent(pool, { kind: 'station.joined', accountId: guest.id, detail: { address: request.ip ?? '' } })
+        giveCookie(request, response, token)
+        response.status(201).json({ account: await findAccount(pool, guest.id) })
+        return
+      }
+      case 'noCode':
+        await noteEvent(pool, { kind: 'station.refused', accountId: null, detail: { address: request.ip ?? '' } })
+        throw new Problem(
+          401,
+          'signIn.station',
+          'No station has this code. It may have ended; ask the officer in charge.',
+        )
+      case 'nameTaken':
+        throw new Problem(
+          409,
+          'signIn.nameTaken',
+          'Somebody with an account has this name. Sign in with that account, or join with your own name.',
+          [{ place: 'name', code: 'nameTaken', found: name, expected: 'your own name' }],
+        )
+    }
   })
 
   router.delete('/', async (request, response) => {
@@ -82,6 +101,16 @@ export const sessionRouter = (server: Server): Router => {
   })
 
   return router
+}
+
+/** The person a number belongs to, so that nobody works their own wave as a guest. @throws Problem 422 */
+const personOf = async ({ pool }: Server, number: string | undefined): Promise<string | null> => {
+  if (number === undefined) return null
+  const personId = (await findOwnersOfNumbers(pool, [number.trim()])).get(number.trim())
+  if (personId) return personId
+  throw invalidInput([
+    { place: 'number', code: 'unknown', found: number, expected: 'your number in the organisation, or nothing' },
+  ])
 }
 
 const demoSignIns = async ({ pool }: Server) => ({
@@ -93,11 +122,12 @@ const demoSignIns = async ({ pool }: Server) => ({
   })),
 })
 
-const checkPassword = async (server: Server, signInName: string, password: string): Promise<Account | null> => {
-  const found = await findAccountByName(server.pool, signInName)
-  const usable = found && (server.demo || !found.isDemo) ? found : null
-  const right = usable ? await verifyPassword(password, usable.passwordHash) : await verifyNothing(password)
-  return usable && right ? usable.account : null
+/** Demo accounts sign in only while the server shows the demo. */
+const signIn = async (server: Server, name: string, password: string, token: string): Promise<Account | null> => {
+  const usable = server.demo || !(await isDemoAccount(server.pool, name))
+  const parameters = usable ? await findSessionParameters(server.pool, name) : null
+  const key = await deriveKey(password, parameters)
+  return parameters === null ? null : openSession(server.pool, name, key, token, sessionEnd())
 }
 
 /** Failed tries are counted for each address and name; a try that succeeds is not. */

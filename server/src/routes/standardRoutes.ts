@@ -9,7 +9,6 @@ import {
   type Standard,
   type VersionDetail,
 } from '@able-gauge/core'
-import { EVERY_ROLE, WRITES_STANDARDS } from '../access/role.ts'
 import { inTransaction, type Database } from '../database.ts'
 import { invalidInput, notFound, Problem } from '../problem.ts'
 import { pastResultsUnder } from '../pastResults.ts'
@@ -45,7 +44,7 @@ export const standardRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/standards',
-    roles: EVERY_ROLE,
+    action: 'standards.read',
     handle: async ({ server, response }) => {
       response.json({ versions: await listVersions(server.pool) })
     },
@@ -53,7 +52,7 @@ export const standardRoutes: readonly Route[] = [
   {
     method: 'get',
     path: ONE_VERSION,
-    roles: EVERY_ROLE,
+    action: 'standards.read',
     handle: async (call) => {
       const { id, version } = versionIn(call)
       const detail = await findVersion(call.server.pool, id, version)
@@ -64,7 +63,7 @@ export const standardRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/standards',
-    roles: WRITES_STANDARDS,
+    action: 'standards.write',
     handle: async ({ server, request, response, account }) => {
       const { id, version, content } = readBody(NewDraftBody, request)
       if (!(await addDraft(server.pool, id, version, named(content, id, version), account.id))) {
@@ -78,7 +77,7 @@ export const standardRoutes: readonly Route[] = [
   {
     method: 'put',
     path: ONE_VERSION,
-    roles: WRITES_STANDARDS,
+    action: 'standards.write',
     handle: async (call) => {
       const { server, request, response, account } = call
       const { id, version } = versionIn(call)
@@ -91,7 +90,7 @@ export const standardRoutes: readonly Route[] = [
   {
     method: 'delete',
     path: ONE_VERSION,
-    roles: WRITES_STANDARDS,
+    action: 'standards.write',
     handle: async (call) => {
       const { server, request, response } = call
       const { id, version } = versionIn(call)
@@ -103,7 +102,7 @@ export const standardRoutes: readonly Route[] = [
   {
     method: 'post',
     path: `${ONE_VERSION}/publish`,
-    roles: WRITES_STANDARDS,
+    action: 'standards.write',
     handle: async (call) => {
       const { server, request, response, account } = call
       const { id, version } = versionIn(call)
@@ -121,7 +120,7 @@ export const standardRoutes: readonly Route[] = [
   {
     method: 'post',
     path: `${ONE_VERSION}/retire`,
-    roles: WRITES_STANDARDS,
+    action: 'standards.write',
     handle: async (call) => {
       const { server, request, response, account } = call
       const { id, version } = versionIn(call)
@@ -141,7 +140,7 @@ export const standardRoutes: readonly Route[] = [
   {
     method: 'get',
     path: `${ONE_VERSION}/results`,
-    roles: WRITES_STANDARDS,
+    action: 'standards.results',
     cost: 'costly',
     handle: async (call) => {
       const { id, version } = versionIn(call)

@@ -1,8 +1,7 @@
 /** Station codes: made by the officer, joined with in sessionRoutes. */
 import { randomInt } from 'node:crypto'
 import { rules } from '@able-gauge/core'
-import { workableDay } from '../access/day.ts'
-import { PLANS_DAYS } from '../access/role.ts'
+import { dayOf } from '../access/day.ts'
 import { invalidInput, notFound } from '../problem.ts'
 import { getStandard } from '../store/standardStore.ts'
 import { addStationCode, endStationCode, listStationCodes } from '../store/stationStore.ts'
@@ -23,20 +22,20 @@ export const stationRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/occasions/:occasionId/stations',
-    roles: PLANS_DAYS,
+    action: 'stations.open',
     handle: async (call) => {
-      const { server, response, account } = call
-      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
+      const { server, response } = call
+      const occasion = await dayOf(call)
       response.json({ stations: await listStationCodes(server.pool, occasion.id) })
     },
   },
   {
     method: 'post',
     path: '/api/occasions/:occasionId/stations',
-    roles: PLANS_DAYS,
+    action: 'stations.open',
     handle: async (call) => {
-      const { server, request, response, account } = call
-      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
+      const { server, request, response, token } = call
+      const occasion = await dayOf(call)
       const { eventIds, role } = readBody(StationCodeBody, request)
       const { standard } = await getStandard(server.pool, occasion.standardId, occasion.standardVersion)
       const known = standard.events.map(({ id }) => id)
@@ -47,18 +46,20 @@ export const stationRoutes: readonly Route[] = [
         ])
       }
       const code = newCode()
-      await addStationCode(server.pool, occasion.id, { code, eventIds, role }, account.id)
+      await addStationCode(server.pool, occasion.id, token, { code, eventIds, role })
       response.status(201).json({ code })
     },
   },
   {
     method: 'delete',
     path: '/api/occasions/:occasionId/stations/:code',
-    roles: PLANS_DAYS,
+    action: 'stations.open',
     handle: async (call) => {
-      const { server, response, account } = call
-      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
-      const ended = await server.days.run(occasion.id, (db) => endStationCode(db, occasion.id, param(call, 'code')))
+      const { server, response, token } = call
+      const occasion = await dayOf(call)
+      const ended = await server.days.run(occasion.id, (db) =>
+        endStationCode(db, occasion.id, token, param(call, 'code')),
+      )
       if (!ended) throw notFound('station code')
       response.status(204).end()
     },

@@ -141,16 +141,24 @@ test('a signed verdict is kept with its hash and inputs, and can be judged again
   expect(again?.outcome).toBe('met')
 })
 
-test('after the signature no capture is taken, but one that is on record may be sent again', async () => {
+test('what arrives after the signature goes to the annex, once; the day stays as it was signed', async () => {
   const { occasionId, captures } = await addRunDay()
   await officer.call('POST', `/api/occasions/${occasionId}/sign-off`, { password: PASSWORD, acceptOpen: true })
   const path = `/api/occasions/${occasionId}/captures`
   const stored = (await findAllCaptures(server.pool, occasionId)).length
-  const fresh = { ...captures[0], id: '01930000-0000-7000-8000-00000000abcd' }
-  expect(await officer.call('POST', path, { captures: [fresh] })).toMatchObject({
-    status: 409,
-    body: { title: 'day.signedOff', findings: [{ place: 'occasion' }] },
-  })
-  expect((await officer.call('POST', path, { captures })).status).toBe(200)
+  const late = { ...captures[0], id: '01930000-0000-7000-8000-00000000abcd' }
+  for (let turn = 0; turn < 2; turn++) {
+    expect(await officer.call('POST', path, { captures: [late, captures[0]] })).toMatchObject({
+      status: 200,
+      body: {
+        captures: [
+          { id: late.id, seq: null, annexed: true },
+          { id: captures[0]?.id, seq: 1, annexed: false },
+        ],
+      },
+    })
+  }
   expect(await findAllCaptures(server.pool, occasionId)).toHaveLength(stored)
+  const { body } = await officer.call('GET', `/api/occasions/${occasionId}/annex`)
+  expect(body['captures']).toMatchObject([{ id: late.id, kind: captures[0]?.kind, actor: 'The officer' }])
 })

@@ -1,20 +1,19 @@
 /** Verdicts: judged from the captures while the day is open, as they were signed afterwards. */
 import { randomUUID } from 'node:crypto'
-import { amendVerdict, rules, type Occasion } from '@able-gauge/core'
-import { verifyPassword } from '../access/password.ts'
-import { readableDay, workableDay } from '../access/day.ts'
-import { EVERY_ROLE, type Account } from '../access/role.ts'
+import { amendVerdict, maskVerdict, rules, type Occasion, type Verdict } from '@able-gauge/core'
+import { dayOf } from '../access/day.ts'
+import { refuseOwnWave } from '../access/ownWave.ts'
+import { requirePassword } from '../access/signature.ts'
 import type { Database } from '../database.ts'
 import { headOfDay } from '../dayArchive.ts'
 import { judgeRecord, readDay, snapshotsOf } from '../dayRecord.ts'
 import { invalidInput, Problem } from '../problem.ts'
-import { findAccountByName } from '../store/accountStore.ts'
 import { addAmendment, listAmendments } from '../store/amendmentStore.ts'
-import { closeLedger } from '../store/captureStore.ts'
+import { lockLedger } from '../store/captureStore.ts'
 import { notifyDay } from '../store/dayNotices.ts'
-import { addSignOff, listSnapshots } from '../store/signOffStore.ts'
+import { listSnapshots, signDay } from '../store/signOffStore.ts'
 import { readBody } from './body.ts'
-import { param, type Route } from './route.ts'
+import type { Route } from './route.ts'
 
 class SignOffBody {
   @rules.Text(200) password!: string
@@ -34,35 +33,43 @@ export const verdictRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/occasions/:occasionId/verdicts',
-    roles: EVERY_ROLE,
+    action: 'verdicts.read',
     cost: 'costly',
     handle: async (call) => {
       const { server, response, account } = call
-      const occasion = await readableDay(server.pool, account, param(call, 'occasionId'))
+      const occasion = await dayOf(call)
+      const forReader = <Judged extends { readonly verdict: Verdict }>(judged: Judged): Judged => ({
+        ...judged,
+        verdict: maskVerdict(judged.verdict, account),
+      })
       if (occasion.signedOff) {
-        response.json({ judged: 'signed', verdicts: await signedVerdicts(server.pool, occasion) })
+        response.json({ judged: 'signed', verdicts: (await signedVerdicts(server.pool, occasion)).map(forReader) })
         return
       }
       const day = await readDay(server.pool, occasion)
       response.json({
         judged: 'live',
-        verdicts: snapshotsOf(day, await judgeRecord(server.pool, day)).map(({ inputs: _, ...rest }) => rest),
+        verdicts: snapshotsOf(day, await judgeRecord(server.pool, day))
+          .map(({ inputs: _, ...rest }) => rest)
+          .map(forReader),
       })
     },
   },
   {
     method: 'post',
     path: '/api/occasions/:occasionId/sign-off',
-    roles: ['officer'],
+    action: 'day.sign',
+    cost: 'signature',
     handle: async (call) => {
-      const { server, request, response, account } = call
-      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
+      const { server, request, response, account, token } = call
+      const occasion = await dayOf(call)
       const { password, acceptOpen } = readBody(SignOffBody, request)
-      await requirePassword(server.pool, account, password)
+      await requirePassword(call, password)
       await server.days.run(occasion.id, async (db) => {
-        // closing first locks the day: no capture and no change of an entry can come between judging and signing
-        if (!(await closeLedger(db, occasion.id)))
+        // the lock keeps every capture and every change of an entry from coming between judging and signing
+        if ((await lockLedger(db, occasion.id)).closed)
           throw new Problem(409, 'day.signedOff', 'The day is signed off already.')
+        await refuseOwnWave(db, account, occasion.id, null)
         const day = await readDay(db, occasion)
         const judged = await judgeRecord(db, day)
         const open = [...judged.verdicts.values()].filter(({ settled }) => !settled).length
@@ -75,7 +82,7 @@ export const verdictRoutes: readonly Route[] = [
         }
         const snapshots = snapshotsOf(day, judged)
         const head = await headOfDay(db, occasion.id, judged.captures, snapshots)
-        await addSignOff(db, occasion.id, account.id, new Date(server.clock.nowMs()), snapshots, head)
+        await signDay(db, occasion.id, token, new Date(server.clock.nowMs()), snapshots, head)
         await notifyDay(db, occasion.id, 'day')
       })
       response.status(201).json({ signedOff: true })
@@ -84,12 +91,13 @@ export const verdictRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/occasions/:occasionId/amendments',
-    roles: ['officer'],
+    action: 'day.amend',
+    cost: 'signature',
     handle: async (call) => {
-      const { server, request, response, account } = call
-      const occasion = await workableDay(server.pool, account, param(call, 'occasionId'))
+      const { server, request, response, account, token } = call
+      const occasion = await dayOf(call)
       const { password, ...amendment } = readBody(AmendmentBody, request)
-      await requirePassword(server.pool, account, password)
+      await requirePassword(call, password)
       if (!occasion.signedOff) {
         throw new Problem(409, 'day.open', 'The day is not signed off. Correct the captures, or decide, instead.')
       }
@@ -108,7 +116,8 @@ export const verdictRoutes: readonly Route[] = [
       }
       const id = randomUUID()
       await server.days.run(occasion.id, async (db) => {
-        await addAmendment(db, occasion.id, { ...amendment, id, accountId: account.id, atMs: server.clock.nowMs() })
+        await refuseOwnWave(db, account, occasion.id, [amendment.entryId])
+        await addAmendment(db, occasion.id, token, { ...amendment, id, atMs: server.clock.nowMs() })
         await notifyDay(db, occasion.id, 'day')
       })
       response.status(201).json({ id })
@@ -125,13 +134,4 @@ const signedVerdicts = async (db: Database, occasion: Occasion) => {
     const own = amendments.filter((one) => one.entryId === entryId)
     return { entryId, standardHash, verdict: amendVerdict(on, inputs.candidate, verdict, own) }
   })
-}
-
-/** A signature takes the password of whoever signs. @throws Problem 403 */
-const requirePassword = async (db: Database, account: Account, password: string): Promise<void> => {
-  const secret = await findAccountByName(db, account.signInName)
-  if (secret && (await verifyPassword(password, secret.passwordHash))) return
-  throw new Problem(403, 'signOff.password', 'The password is not right. Nothing was signed.', [
-    { place: 'password', code: 'password', found: 'another', expected: 'your own password' },
-  ])
 }

@@ -11,82 +11,95 @@ export interface AccountRow {
   station_events: string[] | null
 }
 
-/** An account with what is needed to check a password. */
-export interface AccountSecret {
-  readonly account: Account
+/** For the owner's role alone: setting the program up, the demo, tests. */
+export interface NewAccount {
+  readonly id: string
+  readonly signInName: string
+  readonly displayName: string
+  readonly role: Role
   readonly passwordHash: string
   readonly isDemo: boolean
 }
 
-export interface NewAccount extends Account {
-  readonly passwordHash: string
-  readonly isDemo: boolean
-}
-
+/** Adds an account. The application's role may not. */
 export const addAccount = async (db: Database, account: NewAccount): Promise<void> => {
   await db.query(
-    `insert into accounts (id, sign_in_name, display_name, role, password_hash, is_demo, station_day, station_events)
-     values ($1, $2, $3, $4, $5, $6, $7, $8)`,
-    [
-      account.id,
-      account.signInName,
-      account.displayName,
-      account.role,
-      account.passwordHash,
-      account.isDemo,
-      account.station?.occasionId ?? null,
-      account.station?.eventIds ?? null,
-    ],
+    'insert into accounts (id, sign_in_name, display_name, role, password_hash, is_demo) values ($1, $2, $3, $4, $5, $6)',
+    [account.id, account.signInName, account.displayName, account.role, account.passwordHash, account.isDemo],
   )
 }
 
-export const findAccountByName = async (db: Database, signInName: string): Promise<AccountSecret | null> => {
-  const { rows } = await db.query<AccountRow & { password_hash: string; is_demo: boolean }>(
-    `select id, sign_in_name, display_name, role, station_day, station_events, password_hash, is_demo from accounts where sign_in_name = $1`,
-    [signInName.toLowerCase()],
-  )
-  const row = rows[0]
-  return row ? { account: accountFromRow(row), passwordHash: row.password_hash, isDemo: row.is_demo } : null
+const COLUMNS = 'id, sign_in_name, display_name, role, station_day, station_events'
+
+export const findAccount = async (db: Database, id: string): Promise<Account | null> => {
+  const { rows } = await db.query<AccountRow>(`select ${COLUMNS} from accounts where id = $1`, [id])
+  return rows[0] ? accountFromRow(rows[0]) : null
+}
+
+/** Whether somebody signs in by this name already. */
+export const isKnownName = async (db: Database, signInName: string): Promise<boolean> => {
+  const { rowCount } = await db.query('select 1 from accounts where sign_in_name = $1', [signInName.toLowerCase()])
+  return rowCount === 1
+}
+
+/** Whether a name is that of a demo account. */
+export const isDemoAccount = async (db: Database, signInName: string): Promise<boolean> => {
+  const { rowCount } = await db.query('select 1 from accounts where sign_in_name = $1 and is_demo', [
+    signInName.toLowerCase(),
+  ])
+  return rowCount === 1
 }
 
 /** Demo accounts, in the order of their roles on a test day. */
 export const listDemoAccounts = async (db: Database): Promise<Account[]> => {
   const { rows } = await db.query<AccountRow>(
-    `select id, sign_in_name, display_name, role, station_day, station_events from accounts where is_demo
+    `select ${COLUMNS} from accounts where is_demo
       order by array_position(array['officer', 'grader', 'timer', 'clerk', 'viewer'], role), sign_in_name`,
   )
   return rows.map(accountFromRow)
 }
 
+export interface LinkedAccount extends Account {
+  /** Number of the person whose account it is, or null. */
+  readonly personNumber: string | null
+}
+
 /** Everybody who can sign in, by role and name; demo accounts too, which nobody can sign in with outside the demo. */
-export const listAccounts = async (db: Database): Promise<Account[]> => {
-  const { rows } = await db.query<AccountRow>(
-    `select id, sign_in_name, display_name, role, station_day, station_events from accounts where station_day is null and password_hash <> ''
-      order by array_position(array['officer', 'grader', 'timer', 'clerk', 'viewer'], role), display_name`,
+export const listAccounts = async (db: Database): Promise<LinkedAccount[]> => {
+  const { rows } = await db.query<AccountRow & { number: string | null }>(
+    `select a.id, a.sign_in_name, a.display_name, a.role, a.station_day, a.station_events, p.number
+       from accounts a left join people p on p.id = a.person_id
+      where a.station_day is null and a.can_sign_in
+      order by array_position(array['officer', 'grader', 'timer', 'clerk', 'viewer'], a.role), a.display_name`,
   )
-  return rows.map(accountFromRow)
+  return rows.map((row) => ({ ...accountFromRow(row), personNumber: row.number }))
+}
+
+/** Says which person an account is, or that it is nobody on record. */
+export const linkAccount = async (
+  db: Database,
+  token: string,
+  accountId: string,
+  personId: string | null,
+): Promise<void> => {
+  await db.query('select link_account($1, $2, $3)', [token, accountId, personId])
 }
 
 /** Accounts by id, as an archive names them. */
 export const listAccountsById = async (db: Database, ids: readonly string[]): Promise<ArchivedAccount[]> => {
-  const { rows } = await db.query<AccountRow>(
-    'select id, sign_in_name, display_name, role, station_day, station_events from accounts where id = any($1::uuid[])',
-    [ids],
-  )
+  const { rows } = await db.query<AccountRow>(`select ${COLUMNS} from accounts where id = any($1::uuid[])`, [ids])
   return rows.map(({ id, display_name, role }) => ({ id, displayName: display_name, role }))
 }
 
-/** Somebody an archive names: on record, but nobody signs in as them. */
-export const addArchivedAccount = async (db: Database, { id, displayName, role }: ArchivedAccount): Promise<void> => {
-  const known = ROLES.find((one) => one === role)
-  await addAccount(db, {
-    id,
-    signInName: `archived-${id}`,
-    displayName,
-    role: known ?? 'viewer',
-    passwordHash: '',
-    isDemo: false,
-  })
+/** Somebody an archive names that is being read in: on record, but nobody signs in as them. */
+export const addArchivedAccount = async (
+  db: Database,
+  token: string,
+  occasionId: string,
+  { id, displayName, role }: ArchivedAccount,
+): Promise<void> => {
+  const known = ROLES.find((one) => one === role) ?? 'viewer'
+  await db.query('select add_archived_account($1, $2, $3, $4, $5)', [token, occasionId, id, displayName, known])
 }
 
 export const accountFromRow = (row: AccountRow): Account => ({

@@ -6,16 +6,23 @@ export interface StoredAmendment extends ArchivedAmendment {
   readonly by: string
 }
 
+/** Amends a signed day in the name of whoever's session it is. */
 export const addAmendment = async (
   db: Database,
   occasionId: string,
-  { id, entryId, eventId, as, reason, accountId, atMs }: ArchivedAmendment,
+  token: string,
+  { id, entryId, eventId, as, reason, atMs }: Omit<ArchivedAmendment, 'accountId'>,
 ): Promise<void> => {
-  await db.query(
-    `insert into amendments (id, occasion_id, entry_id, event_id, outcome, reason, account_id, at_ms)
-     values ($1, $2, $3, $4, $5, $6, $7, $8)`,
-    [id, occasionId, entryId, eventId, as, reason, accountId, atMs],
-  )
+  await db.query('select amend_day($1, $2, $3, $4, $5, $6, $7, $8)', [
+    token,
+    occasionId,
+    id,
+    entryId,
+    eventId,
+    as,
+    reason,
+    atMs,
+  ])
 }
 
 /** Amendments of a day, oldest first. */

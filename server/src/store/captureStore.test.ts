@@ -3,7 +3,7 @@ import { captureId, seededRandom, type Capture } from '@able-gauge/core'
 import { plainV3 } from '@able-gauge/core/testing'
 import { addTestDay, openTestServer, type TestServer } from '../../testing/testServer.ts'
 import { inTransaction } from '../database.ts'
-import { addCaptures, closeLedger, findAllCaptures } from './captureStore.ts'
+import { addCaptures, findAllCaptures } from './captureStore.ts'
 
 let server: TestServer
 let occasionId: string
@@ -28,7 +28,9 @@ const crossing = (): Capture => ({
   uncertaintyMs: 4,
 })
 const add = (captures: Capture[]) =>
-  inTransaction(server.pool, (db) => addCaptures(db, occasionId, captures, server.accountIds.timer, T0))
+  inTransaction(server.pool, (db) =>
+    addCaptures(db, occasionId, { captures, token: server.tokenOf('timer'), receivedMs: T0 }),
+  )
 
 test.each([
   ['update captures set at_ms = 0'],
@@ -42,6 +44,25 @@ test.each([
   ['update sign_offs set signed_at = now()'],
   ['drop table captures'],
   ['alter table captures disable trigger all'],
+  ['insert into captures (id) values (gen_random_uuid())'],
+  ['update capture_ledger set closed_at = null'],
+  ["update accounts set role = 'officer'"],
+  [
+    "insert into accounts (id, sign_in_name, display_name, role, password_hash) values (gen_random_uuid(), 'x', 'x', 'officer', 'x')",
+  ],
+  ['select password_hash from accounts'],
+  ['select * from sessions'],
+  ['insert into sessions (token_hash, account_id, expires_at) select null, id, now() from accounts'],
+  ['insert into day_records (id) values (gen_random_uuid())'],
+  ['insert into sign_offs (occasion_id) values (gen_random_uuid())'],
+  ['insert into amendments (id) values (gen_random_uuid())'],
+  ['update people_changes set reason = reason'],
+  ['delete from day_annex'],
+  ['update security_events set kind = kind'],
+  ['delete from security_events'],
+  ["select store_captures(gen_random_uuid(), '[]')"],
+  ["select live_account('x')"],
+  ["insert into station_codes (code, occasion_id) values ('ABCDEF', gen_random_uuid())"],
 ])('the application may not: %s', async (sql) => {
   await expect(server.pool.query(sql)).rejects.toThrow(/permission denied|must be owner/)
 })
@@ -65,8 +86,9 @@ test('a request that fails half way leaves nothing behind', async () => {
 test('once the log is closed nothing new is added', async () => {
   const known = crossing()
   await add([known])
-  expect(await closeLedger(server.pool, occasionId)).toBe(true)
-  expect(await closeLedger(server.pool, occasionId)).toBe(false)
-  expect(await add([crossing()])).toEqual({ kind: 'dayClosed' })
+  await server.asOwner(`update capture_ledger set closed_at = now() where occasion_id = '${occasionId}'`)
+  const [fresh, { seq }] = [crossing(), (await findAllCaptures(server.pool, occasionId)).at(-1) ?? { seq: 0 }]
+  expect(await add([fresh])).toEqual({ kind: 'dayClosed', seqs: new Map() })
+  expect(await add([known, fresh])).toEqual({ kind: 'dayClosed', seqs: new Map([[known.id, seq]]) })
   expect(await add([known])).toMatchObject({ kind: 'stored', added: 0 })
 })

@@ -1,32 +1,32 @@
 /** The capture log of a day. Captures are added and read, nothing else. */
-import { canonicalJson, type Capture, type RecordedCapture } from '@able-gauge/core'
+import { canonicalJson, type Capture, type RecordedCapture, type Target } from '@able-gauge/core'
 import type { Database } from '../database.ts'
 import { notifyDay } from './dayNotices.ts'
 
+/** Something that arrived after the signature. */
+export type AnnexedCapture = Omit<RecordedCapture, 'seq'> & { readonly actor: string }
+
 export type Addition =
   | { readonly kind: 'stored'; readonly seqs: ReadonlyMap<string, number>; readonly added: number }
-  /** The day is signed off; nothing was added. */
-  | { readonly kind: 'dayClosed' }
+  /** The day is signed off; nothing was added. The numbers are of what is on record already. */
+  | { readonly kind: 'dayClosed'; readonly seqs: ReadonlyMap<string, number> }
   /** A capture with this id is on record with other content; nothing was added. */
   | { readonly kind: 'differs'; readonly captureId: string }
 
 /** Captures that came together from one person: all of them are added, or none. */
 export interface Post {
   readonly captures: readonly Capture[]
-  readonly actorId: string
+  /** The session they are sent with, from which the database derives whose they are; null for a rehearsal's own. */
+  readonly token: string | null
+  /** The guest of a station who made them, when somebody else hands them in from the same device. */
+  readonly madeBy?: string
   /** When the server got them. */
   readonly receivedMs: number
 }
 
 /** Adds one post; see addPosts. */
-export const addCaptures = async (
-  db: Database,
-  occasionId: string,
-  captures: readonly Capture[],
-  actorId: string,
-  receivedMs: number,
-): Promise<Addition> => {
-  const [addition] = await addPosts(db, occasionId, [{ captures, actorId, receivedMs }])
+export const addCaptures = async (db: Database, occasionId: string, post: Post): Promise<Addition> => {
+  const [addition] = await addPosts(db, occasionId, [post])
   if (!addition) throw new Error('One post was given and none was answered.')
   return addition
 }
@@ -48,7 +48,7 @@ export const addPosts = async (db: Database, occasionId: string, posts: readonly
   )
   const fresh: FreshCapture[] = []
   const additions = posts.map((post): Addition => {
-    const { captures, actorId, receivedMs } = post
+    const { captures } = post
     const differing = captures.find((capture) => {
       const recorded = known.get(capture.id)
       return recorded !== undefined && !sameCapture(recorded, capture, occasionId)
@@ -57,20 +57,24 @@ export const addPosts = async (db: Database, occasionId: string, posts: readonly
     const added = captures.filter(
       ({ id }, index) => !known.has(id) && captures.findIndex((other) => other.id === id) === index,
     )
-    if (added.length > 0 && ledger.closed) return { kind: 'dayClosed' }
+    const onRecord = captures.flatMap(({ id }): [string, number][] => {
+      const seq = known.get(id)?.seq
+      return seq === undefined ? [] : [[id, seq]]
+    })
+    if (added.length > 0 && ledger.closed) return { kind: 'dayClosed', seqs: new Map(onRecord) }
     for (const capture of added) {
       const seq = ledger.lastSeq + fresh.length + 1
-      fresh.push({ capture, actorId, receivedMs })
-      known.set(capture.id, { ...capture, seq, actorId, receivedMs, occasionId })
+      fresh.push({ capture, post })
+      known.set(capture.id, { ...capture, seq, occasionId })
     }
     const seqs = new Map(captures.map(({ id }) => [id, known.get(id)?.seq ?? 0]))
     return { kind: 'stored', seqs, added: added.length }
   })
   if (fresh.length > 0) {
-    await insertCaptures(db, occasionId, fresh, ledger.lastSeq)
-    await db.query('update capture_ledger set last_seq = last_seq + $2 where occasion_id = $1', [
+    const ofRehearsal = posts.every(({ token }) => token === null)
+    await db.query(`select ${ofRehearsal ? 'add_rehearsal_captures' : 'add_captures'}($1, $2)`, [
       occasionId,
-      fresh.length,
+      JSON.stringify(fresh.map(({ capture, post }, index) => rowOf(capture, post, index + 1))),
     ])
     await notifyDay(db, occasionId, 'captures')
   }
@@ -85,7 +89,7 @@ export const findCapturesAfter = async (
   most: number,
 ): Promise<RecordedCapture[]> => {
   const { rows } = await db.query<CaptureRow>(
-    `select id, seq, event_id, entry_id, kind, payload, device_id, device_ms, at_ms, uncertainty_ms, actor_id, received_ms
+    `select id, seq, event_id, entry_id, kind, payload, device_id, device_ms, at_ms, uncertainty_ms, actor_id, sent_by, received_ms
        from captures where occasion_id = $1 and seq > $2 order by seq limit $3`,
     [occasionId, afterSeq, most],
   )
@@ -98,32 +102,68 @@ export const findKnownIds = async (db: Database, ids: readonly string[]): Promis
   return new Set(rows.map(({ id }) => id))
 }
 
+/** Something a correction names, with what decides who may correct it. */
+export interface StoredTarget extends Target {
+  readonly byOfficer: boolean
+}
+
+/** What corrections name, by id; what is not on record is left out. */
+export const findTargets = async (
+  db: Database,
+  occasionId: string,
+  ids: readonly string[],
+): Promise<Map<string, StoredTarget>> => {
+  const { rows } = await db.query<{
+    id: string
+    entry_id: string | null
+    kind: Capture['kind']
+    payload: Capture['payload']
+    role: string
+    wave: number | null
+  }>(
+    `select c.id, c.entry_id, c.kind, c.payload, a.role, e.wave
+       from captures c join accounts a on a.id = c.actor_id
+       left join entries e on e.occasion_id = c.occasion_id and canonical(e.person_id) = canonical(a.person_id)
+      where c.occasion_id = $1 and c.id = any($2::uuid[])`,
+    [occasionId, ids],
+  )
+  return new Map(
+    rows.map(({ id, entry_id, kind, payload, role, wave }) => [
+      id,
+      { capture: { entryId: entry_id, kind, payload }, byOfficer: role === 'officer', authorWave: wave },
+    ]),
+  )
+}
+
 /** All captures of a day. */
 export const findAllCaptures = async (db: Database, occasionId: string): Promise<RecordedCapture[]> =>
   findCapturesAfter(db, occasionId, 0, 10_000_000)
 
-/** Puts the captures of an archived day back under their own numbers, which follow each other from 1. */
-export const restoreCaptures = async (
-  db: Database,
-  occasionId: string,
-  captures: readonly RecordedCapture[],
-  closed: boolean,
-): Promise<void> => {
-  const fresh = captures.map((capture) => ({ capture, actorId: capture.actorId, receivedMs: capture.receivedMs }))
-  if (fresh.length > 0) await insertCaptures(db, occasionId, fresh, 0)
-  await db.query(
-    'update capture_ledger set last_seq = $2, closed_at = case when $3 then now() end where occasion_id = $1',
-    [occasionId, captures.length, closed],
-  )
+/** Keeps what arrived after the signature beside the day; what is there already stays as it is. */
+export const addToAnnex = async (db: Database, occasionId: string, post: Post): Promise<void> => {
+  await db.query('select add_to_annex($1, $2)', [
+    occasionId,
+    JSON.stringify(post.captures.map((capture, index) => rowOf(capture, post, index + 1))),
+  ])
 }
 
-/** Closes the log of a day for good. @returns false when it was closed already */
-export const closeLedger = async (db: Database, occasionId: string): Promise<boolean> => {
-  const { rowCount } = await db.query(
-    'update capture_ledger set closed_at = now() where occasion_id = $1 and closed_at is null',
+/** What arrived after the signature, in the order it came. */
+export const listAnnex = async (db: Database, occasionId: string): Promise<AnnexedCapture[]> => {
+  const { rows } = await db.query<{
+    capture: Omit<CaptureRow, 'seq' | 'actor_id' | 'received_ms' | 'sent_by'>
+    actor_id: string
+    sent_by: string | null
+    display_name: string
+    received_ms: string
+  }>(
+    `select x.capture, x.actor_id, x.sent_by, a.display_name, x.received_ms
+       from day_annex x join accounts a on a.id = x.actor_id where x.occasion_id = $1 order by x.received_ms, x.id`,
     [occasionId],
   )
-  return rowCount === 1
+  return rows.map(({ capture, display_name, ...rest }) => {
+    const { seq: _, ...annexed } = captureFromRow({ ...capture, ...rest, seq: 0 })
+    return { ...annexed, actor: display_name }
+  })
 }
 
 /**
@@ -133,22 +173,27 @@ export const closeLedger = async (db: Database, occasionId: string): Promise<boo
 export const holdDayOpen = async (db: Database, occasionId: string): Promise<boolean> =>
   !(await lockLedger(db, occasionId)).closed
 
-const lockLedger = async (db: Database, occasionId: string): Promise<{ lastSeq: number; closed: boolean }> => {
-  const { rows } = await db.query<{ last_seq: number; closed_at: Date | null }>(
-    'select last_seq, closed_at from capture_ledger where occasion_id = $1 for update',
+/** Where a day's log stands; nobody else adds to it until this transaction ends. */
+export const lockLedger = async (
+  db: Database,
+  occasionId: string,
+): Promise<{ readonly lastSeq: number; readonly lastRecordSeq: number; readonly closed: boolean }> => {
+  const { rows } = await db.query<{ last_seq: number | null; last_record_seq: number; closed: boolean }>(
+    'select last_seq, last_record_seq, closed from lock_ledger($1)',
     [occasionId],
   )
   const row = rows[0]
-  if (!row)
+  if (!row || row.last_seq === null)
     throw new Error(`The day ${occasionId} has no capture ledger. Days are added with addOccasion, which makes one.`)
-  return { lastSeq: row.last_seq, closed: row.closed_at !== null }
+  return { lastSeq: row.last_seq, lastRecordSeq: row.last_record_seq, closed: row.closed }
 }
 
-type OnRecord = RecordedCapture & { readonly occasionId: string }
+/** What two tries at storing the same have to agree on. */
+type OnRecord = Capture & { readonly seq: number; readonly occasionId: string }
 
 const findOnRecord = async (db: Database, ids: readonly string[]): Promise<Map<string, OnRecord>> => {
   const { rows } = await db.query<CaptureRow & { occasion_id: string }>(
-    `select id, occasion_id, seq, event_id, entry_id, kind, payload, device_id, device_ms, at_ms, uncertainty_ms, actor_id, received_ms
+    `select id, occasion_id, seq, event_id, entry_id, kind, payload, device_id, device_ms, at_ms, uncertainty_ms, actor_id, sent_by, received_ms
        from captures where id = any($1::uuid[])`,
     [ids],
   )
@@ -167,38 +212,33 @@ const sameCapture = (recorded: OnRecord, capture: Capture, occasionId: string): 
 
 interface FreshCapture {
   readonly capture: Capture
-  readonly actorId: string
-  readonly receivedMs: number
+  readonly post: Post
 }
 
-const insertCaptures = async (
-  db: Database,
-  occasionId: string,
-  fresh: readonly FreshCapture[],
-  lastSeq: number,
-): Promise<void> => {
-  await db.query(
-    `insert into captures (occasion_id, seq, actor_id, received_ms, id, event_id, entry_id, kind, payload, device_id, device_ms, at_ms, uncertainty_ms)
-     select $1, $2 + row.position, row.actor_id, row.received_ms, row.id, row.event_id, row.entry_id, row.kind, row.payload, row.device_id, row.device_ms, row.at_ms, row.uncertainty_ms
-       from unnest($3::uuid[], $4::bigint[], $5::uuid[], $6::text[], $7::uuid[], $8::text[], $9::jsonb[], $10::text[], $11::bigint[], $12::bigint[], $13::integer[])
-            with ordinality as row (actor_id, received_ms, id, event_id, entry_id, kind, payload, device_id, device_ms, at_ms, uncertainty_ms, position)`,
-    [
-      occasionId,
-      lastSeq,
-      fresh.map(({ actorId }) => actorId),
-      fresh.map(({ receivedMs }) => receivedMs),
-      fresh.map(({ capture }) => capture.id),
-      fresh.map(({ capture }) => capture.eventId),
-      fresh.map(({ capture }) => capture.entryId),
-      fresh.map(({ capture }) => capture.kind),
-      fresh.map(({ capture }) => JSON.stringify(capture.payload)),
-      fresh.map(({ capture }) => capture.deviceId),
-      fresh.map(({ capture }) => capture.deviceMs),
-      fresh.map(({ capture }) => capture.atMs),
-      fresh.map(({ capture }) => capture.uncertaintyMs),
-    ],
-  )
-}
+/** A capture as the functions of the database take it. @param position within what is added, from 1 */
+const rowOf = (capture: Capture, { token, madeBy, receivedMs }: Omit<Post, 'captures'>, position: number) => ({
+  id: capture.id,
+  event_id: capture.eventId,
+  entry_id: capture.entryId,
+  kind: capture.kind,
+  payload: capture.payload,
+  device_id: capture.deviceId,
+  device_ms: capture.deviceMs,
+  at_ms: capture.atMs,
+  uncertainty_ms: capture.uncertaintyMs,
+  received_ms: receivedMs,
+  position,
+  ...(token === null ? {} : { token }),
+  ...(madeBy === undefined ? {} : { made_by: madeBy }),
+})
+
+/** Archived captures with whose they were, for the function that restores a day. */
+export const archivedRows = (captures: readonly RecordedCapture[]) =>
+  captures.map((capture, index) => ({
+    ...rowOf(capture, { token: null, receivedMs: capture.receivedMs }, index + 1),
+    actor_id: capture.actorId,
+    ...(capture.sentBy === undefined ? {} : { sent_by: capture.sentBy }),
+  }))
 
 interface CaptureRow {
   id: string
@@ -212,6 +252,7 @@ interface CaptureRow {
   at_ms: string
   uncertainty_ms: number
   actor_id: string
+  sent_by: string | null
   received_ms: string
 }
 
@@ -230,4 +271,5 @@ const captureFromRow = (row: CaptureRow): RecordedCapture =>
     uncertaintyMs: row.uncertainty_ms,
     actorId: row.actor_id,
     receivedMs: Number(row.received_ms),
+    ...(row.sent_by === null ? {} : { sentBy: row.sent_by }),
   }) as RecordedCapture

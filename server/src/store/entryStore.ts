@@ -1,5 +1,5 @@
 /** Who is entered on a day. */
-import type { ArchivedEntry, Attendance, EntryChoices, EntryFacts, PersonFacts } from '@able-gauge/core'
+import type { ArchivedEntry, Attendance, EnteredPerson, EntryChoices, EntryFacts, PersonFacts } from '@able-gauge/core'
 import type { Database } from '../database.ts'
 
 export type Entry = EntryFacts & { readonly person: PersonFacts & { readonly birthDate: string } }
@@ -106,7 +106,9 @@ export const listEarlierSetUps = async (
   const { rows } = await db.query<{ id: string; set_up: Record<string, string> }>(
     `select distinct on (e.id) e.id, b.set_up
        from entries e join occasions o on o.id = e.occasion_id
-       join entries b on b.person_id = e.person_id and b.id <> e.id and b.set_up <> '{}'
+       join people me on me.id = e.person_id
+       join people other on coalesce(other.merged_into, other.id) = coalesce(me.merged_into, me.id)
+       join entries b on b.person_id = other.id and b.id <> e.id and b.set_up <> '{}'
        join occasions p on p.id = b.occasion_id and p.test_date <= o.test_date
       where e.occasion_id = $1 order by e.id, p.test_date desc`,
     [occasionId],
@@ -114,12 +116,18 @@ export const listEarlierSetUps = async (
   return Object.fromEntries(rows.map(({ id, set_up }) => [id, set_up]))
 }
 
-export interface EnteredBib {
-  readonly entryId: string
+export interface EnteredBib extends EnteredPerson {
   readonly bib: number | null
-  readonly wave: number
-  /** Whether the account in question belongs to this person. */
-  readonly isOwn: boolean
+}
+
+/** Who is entered, and whether it is the person of an account. */
+export const listEntered = async (db: Database, occasionId: string, accountId: string): Promise<EnteredPerson[]> => {
+  const { rows } = await db.query<{ id: string; wave: number; is_own: boolean }>(
+    `select e.id, e.wave, coalesce(canonical(e.person_id) = canonical(a.person_id), false) as is_own
+       from entries e left join accounts a on a.id = $2 where e.occasion_id = $1`,
+    [occasionId, accountId],
+  )
+  return rows.map(({ id, wave, is_own }) => ({ entryId: id, wave, isOwn: is_own }))
 }
 
 /** Changes an entry if nobody else has since `revision`. */

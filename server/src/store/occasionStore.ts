@@ -43,6 +43,19 @@ export const addOccasion = async (db: Database, occasion: NewOccasion): Promise<
   await db.query('insert into capture_ledger (occasion_id) values ($1)', [occasion.id])
 }
 
+/** Changes what a day is called, or where and when it is; what is undefined stays. */
+export const changeOccasion = async (
+  db: Database,
+  id: string,
+  change: { readonly [Field in 'name' | 'venue' | 'zone' | 'testDate']?: string | undefined },
+): Promise<void> => {
+  await db.query(
+    `update occasions set name = coalesce($2, name), venue = coalesce($3, venue), zone = coalesce($4, zone),
+            test_date = coalesce($5, test_date) where id = $1`,
+    [id, change.name, change.venue, change.zone, change.testDate],
+  )
+}
+
 export const addStaffMember = async (
   db: Database,
   occasionId: string,
@@ -60,7 +73,7 @@ export const addStaffMember = async (
 export const addAllStaff = async (db: Database, occasionId: string): Promise<void> => {
   await db.query(
     `insert into occasion_staff (occasion_id, account_id, duty)
-     select $1, id, role from accounts where role <> 'viewer' and password_hash <> '' on conflict do nothing`,
+     select $1, id, role from accounts where role <> 'viewer' and can_sign_in on conflict do nothing`,
     [occasionId],
   )
 }
@@ -91,7 +104,7 @@ export const findCaptureGround = async (
     text: `select ${OCCASION_COLUMNS},
             exists (select 1 from occasion_staff f where f.occasion_id = o.id and f.account_id = $2) as is_staff,
             (select coalesce(json_agg(json_build_object('entryId', e.id, 'bib', e.bib, 'wave', e.wave,
-                    'isOwn', coalesce(e.person_id = a.person_id, false))), '[]')
+                    'isOwn', coalesce(canonical(e.person_id) = canonical(a.person_id), false))), '[]')
                from entries e left join accounts a on a.id = $2 where e.occasion_id = o.id) as entered
        from ${OCCASION_TABLES} where o.id = $1`,
     values: [occasionId, accountId],
@@ -148,10 +161,11 @@ export const listStaff = async (db: Database, occasionId: string): Promise<Staff
     role: string
     duty: string
     entry_id: string | null
+    is_guest: boolean
   }>(
-    `select f.account_id, a.display_name, a.role, f.duty, e.id as entry_id
+    `select f.account_id, a.display_name, a.role, f.duty, e.id as entry_id, a.station_day is not null as is_guest
        from occasion_staff f join accounts a on a.id = f.account_id
-       left join entries e on e.occasion_id = f.occasion_id and e.person_id = a.person_id
+       left join entries e on e.occasion_id = f.occasion_id and canonical(e.person_id) = canonical(a.person_id)
       where f.occasion_id = $1
       order by array_position(array['officer', 'grader', 'timer', 'clerk', 'viewer'], a.role), a.display_name`,
     [occasionId],
@@ -161,6 +175,7 @@ export const listStaff = async (db: Database, occasionId: string): Promise<Staff
     displayName: row.display_name,
     role: row.role,
     duty: row.duty,
+    ...(row.is_guest ? { isGuest: true } : {}),
     ...(row.entry_id === null ? {} : { entryId: row.entry_id }),
   }))
 }

@@ -25,8 +25,9 @@ interface PersonRecord {
 /** @param search part of the name or the number; empty for everybody */
 export const searchPeople = async (db: Database, search: string, most: number): Promise<PersonSummary[]> => {
   const { rows } = await db.query<PersonRecord & { tests: number; last_test: string | null }>(
-    `select ${COLUMNS}, count(o.id)::integer as tests, max(o.test_date) as last_test
-       from people p left join entries e on e.person_id = p.id
+    `select ${COLUMNS}, count(distinct o.id)::integer as tests, max(o.test_date) as last_test
+       from people p left join people d on d.id = p.id or d.merged_into = p.id
+       left join entries e on e.person_id = d.id
        left join occasions o on o.id = e.occasion_id and exists (select 1 from sign_offs s where s.occasion_id = o.id)
       where not p.made_up and p.merged_into is null
         and ($1 = '' or p.number ilike '%' || $1 || '%' or p.given_name || ' ' || p.family_name ilike '%' || $1 || '%')
@@ -35,6 +36,9 @@ export const searchPeople = async (db: Database, search: string, most: number): 
   )
   return rows.map((row) => ({ ...personFromRow(row), tests: row.tests, lastTest: row.last_test }))
 }
+
+/** A person and the doubles that point to them; the results of each stay where they were signed. */
+const OWN_AND_DOUBLES = 'select d.id from people d where d.id = $1 or d.merged_into = $1'
 
 export const findPerson = async (db: Database, id: string): Promise<Person | null> => {
   const { rows } = await db.query<PersonRecord>(
@@ -78,7 +82,7 @@ export const listTestsOf = async (db: Database, personId: string): Promise<TestO
        from entries e join occasions o on o.id = e.occasion_id
        join standards st on st.id = o.standard_id and st.version = o.standard_version
        left join verdict_snapshots v on v.occasion_id = o.id and v.entry_id = e.id
-      where e.person_id = $1 and not exists (select 1 from rehearsals r where r.occasion_id = o.id)
+      where e.person_id in (${OWN_AND_DOUBLES}) and not exists (select 1 from rehearsals r where r.occasion_id = o.id)
       order by o.test_date, o.id`,
     [personId],
   )
@@ -101,7 +105,10 @@ export type Merge =
   /** Both are entered on the same day, so they are two people or one of the entries is wrong. */
   | { readonly kind: 'sameDay'; readonly day: string }
 
-/** Puts everything of a double under the person it is a double of. Call it inside a transaction. */
+/**
+ * Lets a double point to the person it is a double of. Nothing is moved: results stay as they were signed, and the pointer
+ * can be taken back. Call it inside a transaction.
+ */
 export const mergePeople = async (
   db: Database,
   doubleId: string,
@@ -111,22 +118,69 @@ export const mergePeople = async (
 ): Promise<Merge> => {
   const { rows } = await db.query<{ name: string }>(
     `select o.name from entries a join entries b on b.occasion_id = a.occasion_id
-       join occasions o on o.id = a.occasion_id where a.person_id = $1 and b.person_id = $2 limit 1`,
+       join occasions o on o.id = a.occasion_id
+      where a.person_id in (${OWN_AND_DOUBLES}) and b.person_id in (select d.id from people d where d.id = $2 or d.merged_into = $2)
+      limit 1`,
     [doubleId, intoId],
   )
   if (rows[0]) return { kind: 'sameDay', day: rows[0].name }
-  const { rowCount } = await db.query('update entries set person_id = $2 where person_id = $1', [doubleId, intoId])
-  await db.query('update self_tests set person_id = $2 where person_id = $1', [doubleId, intoId])
-  // doubles merged into the double before go with it
-  await db.query('update people set merged_into = $2 where id = $1 or merged_into = $1', [doubleId, intoId])
-  await addChange(db, doubleId, 'merged', { into: intoId, entries: rowCount ?? 0 }, reason, accountId)
-  return { kind: 'merged', entries: rowCount ?? 0 }
+  const { rows: counted } = await db.query<{ entries: number }>(
+    `select count(*)::integer as entries from entries e where e.person_id in (${OWN_AND_DOUBLES})`,
+    [doubleId],
+  )
+  // doubles that point to the double point on
+  const { rows: followed } = await db.query<{ id: string }>(
+    'update people set merged_into = $2 where merged_into = $1 returning id',
+    [doubleId, intoId],
+  )
+  await db.query('update people set merged_into = $2 where id = $1', [doubleId, intoId])
+  const entries = counted[0]?.entries ?? 0
+  const detail = { into: intoId, entries, followed: followed.map(({ id }) => id) }
+  await addChange(db, doubleId, 'merged', detail, reason, accountId)
+  return { kind: 'merged', entries }
+}
+
+/** Takes a merge back, with the doubles that came along. @returns false when the person was not merged */
+export const unmergePerson = async (db: Database, id: string, reason: string, accountId: string): Promise<boolean> => {
+  const { rowCount } = await db.query(
+    'update people set merged_into = null where id = $1 and merged_into is not null',
+    [id],
+  )
+  if (rowCount !== 1) return false
+  const { rows } = await db.query<{ detail: { followed?: string[] } }>(
+    `select detail from people_changes where person_id = $1 and what = 'merged' order by at desc limit 1`,
+    [id],
+  )
+  await db.query('update people set merged_into = $1 where id = any($2::uuid[])', [id, rows[0]?.detail.followed ?? []])
+  await addChange(db, id, 'unmerged', {}, reason, accountId)
+  return true
+}
+
+/** Puts right what was written down wrongly about somebody; what is undefined stays. @returns false when the number is taken */
+export const correctPerson = async (
+  db: Database,
+  id: string,
+  change: { readonly [Field in 'number' | 'givenName' | 'familyName' | 'birthDate']?: string | undefined },
+  reason: string,
+  accountId: string,
+): Promise<boolean> => {
+  const { rowCount } = await db.query('select 1 from people where number = $1 and id <> $2', [change.number ?? '', id])
+  if (rowCount !== 0) return false
+  await db.query(
+    `update people set number = coalesce($2, number), given_name = coalesce($3, given_name),
+            family_name = coalesce($4, family_name), birth_date = coalesce($5, birth_date) where id = $1`,
+    [id, change.number, change.givenName, change.familyName, change.birthDate],
+  )
+  // which fields, and not what stood in them: the reason says why
+  const fields = Object.entries(change).flatMap(([field, value]) => (value === undefined ? [] : [field]))
+  await addChange(db, id, 'corrected', { fields }, reason, accountId)
+  return true
 }
 
 /** The last test date of a person, YYYY-MM-DD, or null. */
 export const lastTestOf = async (db: Database, personId: string): Promise<string | null> => {
   const { rows } = await db.query<{ last_test: string | null }>(
-    'select max(o.test_date) as last_test from entries e join occasions o on o.id = e.occasion_id where e.person_id = $1',
+    `select max(o.test_date) as last_test from entries e join occasions o on o.id = e.occasion_id where e.person_id in (${OWN_AND_DOUBLES})`,
     [personId],
   )
   return rows[0]?.last_test ?? null
@@ -136,7 +190,7 @@ export const lastTestOf = async (db: Database, personId: string): Promise<string
 export const openDaysOf = async (db: Database, personId: string): Promise<string[]> => {
   const { rows } = await db.query<{ name: string }>(
     `select o.name from entries e join occasions o on o.id = e.occasion_id
-      where e.person_id = $1 and not exists (select 1 from sign_offs s where s.occasion_id = o.id)`,
+      where e.person_id in (${OWN_AND_DOUBLES}) and not exists (select 1 from sign_offs s where s.occasion_id = o.id)`,
     [personId],
   )
   return rows.map(({ name }) => name)
@@ -158,7 +212,7 @@ export const erasePerson = async (db: Database, id: string, reason: string, acco
 const addChange = async (
   db: Database,
   personId: string,
-  what: 'merged' | 'erased',
+  what: PersonChange['what'],
   detail: object,
   reason: string,
   accountId: string,
@@ -170,7 +224,9 @@ const addChange = async (
 }
 
 export interface PersonChange {
-  readonly what: 'merged' | 'erased'
+  readonly what: 'merged' | 'unmerged' | 'corrected' | 'erased'
+  /** Whose record it was, a double's perhaps. */
+  readonly personId: string
   readonly reason: string
   readonly by: string
   readonly atMs: number
@@ -181,19 +237,21 @@ export interface PersonChange {
 /** What was done to a person's record, doubles merged into it among it. */
 export const listChangesOf = async (db: Database, personId: string): Promise<PersonChange[]> => {
   const { rows } = await db.query<{
-    what: 'merged' | 'erased'
+    what: PersonChange['what']
+    person_id: string
     reason: string
     display_name: string
     at: Date
     number: string
   }>(
-    `select c.what, c.reason, a.display_name, c.at, p.number
+    `select c.what, c.person_id, c.reason, a.display_name, c.at, p.number
        from people_changes c join accounts a on a.id = c.account_id join people p on p.id = c.person_id
       where p.id = $1 or p.merged_into = $1 order by c.at`,
     [personId],
   )
   return rows.map((row) => ({
     what: row.what,
+    personId: row.person_id,
     reason: row.reason,
     by: row.display_name,
     atMs: row.at.getTime(),

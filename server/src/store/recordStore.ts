@@ -2,21 +2,23 @@
 import type { DayRecordContent, DayRecordEntry } from '@able-gauge/core'
 import type { Database } from '../database.ts'
 
-/** Adds an entry, once. Call it inside a transaction that holds the day open: that keeps its numbers gapless. */
+/** Adds an entry, once, in the name of whoever's session it is. Call it inside a transaction that holds the day open. */
 export const addRecord = async (
   db: Database,
   occasionId: string,
-  record: { readonly id: string; readonly content: DayRecordContent; readonly actorId: string; readonly atMs: number },
+  token: string,
+  { id, content, atMs }: { readonly id: string; readonly content: DayRecordContent; readonly atMs: number },
 ): Promise<void> => {
-  const { rowCount } = await db.query('select 1 from day_records where id = $1', [record.id])
-  if (rowCount !== 0) return
-  await db.query(
-    `with ledger as (
-       update capture_ledger set last_record_seq = last_record_seq + 1 where occasion_id = $2 returning last_record_seq)
-     insert into day_records (id, occasion_id, seq, content, actor_id, at_ms)
-     select $1, $2, last_record_seq, $3, $4, $5 from ledger`,
-    [record.id, occasionId, JSON.stringify(record.content), record.actorId, record.atMs],
-  )
+  await db.query('select add_record($1, $2, $3, $4, $5)', [token, occasionId, id, JSON.stringify(content), atMs])
+}
+
+/** Writes down, in the server's own name, that its clock was set. */
+export const addClockStep = async (
+  db: Database,
+  occasionId: string,
+  { id, byMs, atMs }: { readonly id: string; readonly byMs: number; readonly atMs: number },
+): Promise<void> => {
+  await db.query('select add_server_record($1, $2, $3, $4)', [occasionId, id, byMs, atMs])
 }
 
 /** The whole log of a day, in order. */
@@ -43,18 +45,6 @@ export const listRecords = async (db: Database, occasionId: string): Promise<Day
   }))
 }
 
-/** Puts an entry of an archived log back under its own number. */
-export const restoreRecord = async (
-  db: Database,
-  occasionId: string,
-  { id, seq, content, actorId, atMs }: Omit<DayRecordEntry, 'actor'>,
-): Promise<void> => {
-  await db.query(
-    'insert into day_records (id, occasion_id, seq, content, actor_id, at_ms) values ($1, $2, $3, $4, $5, $6)',
-    [id, occasionId, seq, JSON.stringify(content), actorId, atMs],
-  )
-  await db.query('update capture_ledger set last_record_seq = greatest(last_record_seq, $2) where occasion_id = $1', [
-    occasionId,
-    seq,
-  ])
-}
+/** Archived entries of the log, for the function that restores a day. */
+export const archivedRecordRows = (records: readonly Omit<DayRecordEntry, 'actor'>[]) =>
+  records.map(({ id, seq, content, actorId, atMs }) => ({ id, seq, content, actor_id: actorId, at_ms: atMs }))

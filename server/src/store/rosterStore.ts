@@ -32,7 +32,7 @@ export const enterPeople = async (
   waveOf: number,
 ): Promise<RosterOutcome[]> => {
   const { rows: entered } = await db.query<{ person_id: string; bib: number | null; wave: number }>(
-    'select person_id, bib, wave from entries where occasion_id = $1',
+    'select canonical(person_id) as person_id, bib, wave from entries where occasion_id = $1',
     [occasionId],
   )
   const people = new Set(entered.map(({ person_id }) => person_id))

@@ -44,7 +44,8 @@ export const listSelfTests = async (db: Database, personId: string): Promise<Sel
     note: string
   }>(
     `select id, standard_id, standard_version, event_id, test_date, figures, witness, note
-       from self_tests where person_id = $1 order by test_date, logged_at`,
+       from self_tests
+      where person_id in (select d.id from people d where d.id = $1 or d.merged_into = $1) order by test_date, logged_at`,
     [personId],
   )
   return rows.map((row) => ({

@@ -1,38 +1,78 @@
+/** Sessions, all of them through functions of the database: its application's role sees neither tokens nor passwords. */
 import type { Account } from '../access/role.ts'
 import type { Database } from '../database.ts'
+import { findAccount } from './accountStore.ts'
 import { notifyAccess } from './dayNotices.ts'
-import { accountFromRow, type AccountRow } from './accountStore.ts'
 
-/** Adds a session and clears away those that have ended. */
-export const addSession = async (
-  db: Database,
-  tokenHash: Buffer,
-  accountId: string,
-  expiresAt: Date,
-): Promise<void> => {
-  await db.query('delete from sessions where expires_at < now()')
-  await db.query('insert into sessions (token_hash, account_id, expires_at) values ($1, $2, $3)', [
-    tokenHash,
-    accountId,
-    expiresAt,
+/** How the key of a name's password is derived, or null when nobody signs in by that name. */
+export const findSessionParameters = async (db: Database, signInName: string): Promise<string | null> => {
+  const { rows } = await db.query<{ parameters: string | null }>('select session_parameters($1) as parameters', [
+    signInName.toLowerCase(),
   ])
+  return rows[0]?.parameters ?? null
 }
 
-export const removeSession = async (db: Database, tokenHash: Buffer): Promise<void> => {
-  const { rows } = await db.query<{ account_id: string }>(
-    'delete from sessions where token_hash = $1 returning account_id',
-    [tokenHash],
-  )
-  for (const { account_id } of rows) await notifyAccess(db, account_id)
+/** Opens a session for whoever has the key. @returns the account, or null when the key is another */
+export const openSession = async (
+  db: Database,
+  signInName: string,
+  key: Buffer,
+  token: string,
+  ends: Date,
+): Promise<Account | null> => {
+  const { rows } = await db.query<{ id: string | null }>('select open_session($1, $2, $3, $4) as id', [
+    signInName.toLowerCase(),
+    key,
+    token,
+    ends,
+  ])
+  const id = rows[0]?.id
+  return id ? findAccount(db, id) : null
 }
 
-/** The account of a session that has not ended, or null. */
-export const findAccountBySession = async (db: Database, tokenHash: Buffer): Promise<Account | null> => {
-  const { rows } = await db.query<AccountRow>(
-    `select a.id, a.sign_in_name, a.display_name, a.role, a.station_day, a.station_events
-       from sessions s join accounts a on a.id = s.account_id
-      where s.token_hash = $1 and s.expires_at > now()`,
-    [tokenHash],
+/** Whether a key is that of the account whose session it is. */
+export const isOwnKey = async (db: Database, token: string, key: Buffer): Promise<boolean> => {
+  const { rows } = await db.query<{ own: boolean | null }>('select is_own_key($1, $2) as own', [token, key])
+  return rows[0]?.own === true
+}
+
+/** The account of a live session, which lasts on because it is used. */
+export const useSession = async (
+  db: Database,
+  token: string,
+  lastsHours: number,
+): Promise<{ readonly account: Account; readonly endsMs: number } | null> => {
+  const { rows } = await db.query<{ account_id: string; ends: Date }>(
+    'select account_id, ends from use_session($1, make_interval(hours => $2))',
+    [token, lastsHours],
   )
-  return rows[0] ? accountFromRow(rows[0]) : null
+  const used = rows[0]
+  const account = used ? await findAccount(db, used.account_id) : null
+  return used && account ? { account, endsMs: used.ends.getTime() } : null
+}
+
+export const closeSession = async (db: Database, token: string): Promise<void> => {
+  const { rows } = await db.query<{ account_id: string | null }>('select close_session($1) as account_id', [token])
+  for (const { account_id } of rows) if (account_id) await notifyAccess(db, account_id)
+}
+
+export interface NewGuest {
+  readonly id: string
+  readonly displayName: string
+  readonly personId: string | null
+  readonly token: string
+  readonly ends: Date
+}
+
+/** Joins the station of a code. */
+export const joinStation = async (
+  db: Database,
+  code: string,
+  { id, displayName, personId, token, ends }: NewGuest,
+): Promise<'joined' | 'noCode' | 'nameTaken'> => {
+  const { rows } = await db.query<{ outcome: 'joined' | 'noCode' | 'nameTaken' }>(
+    'select join_station($1, $2, $3, $4, $5, $6) as outcome',
+    [code, id, displayName, personId, token, ends],
+  )
+  return rows[0]?.outcome ?? 'noCode'
 }

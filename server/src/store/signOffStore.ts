@@ -1,5 +1,5 @@
 /** The signature under a day, and the verdicts it stands for. */
-import type { ArchivedVerdict, Verdict } from '@able-gauge/core'
+import type { ArchivedAmendment, ArchivedVerdict, DayArchive, Verdict } from '@able-gauge/core'
 import type { Database } from '../database.ts'
 
 export interface VerdictSnapshot {
@@ -10,27 +10,59 @@ export interface VerdictSnapshot {
   readonly verdict: Verdict
 }
 
-export const addSignOff = async (
+/** Signs a day in the name of whoever's session it is, and closes its log for good. */
+export const signDay = async (
   db: Database,
   occasionId: string,
-  accountId: string,
+  token: string,
   signedAt: Date,
   snapshots: readonly VerdictSnapshot[],
   head: string,
 ): Promise<void> => {
-  await db.query('insert into sign_offs (occasion_id, account_id, signed_at, head) values ($1, $2, $3, $4)', [
+  await db.query('select sign_day($1, $2, $3, $4, $5)', [
+    token,
     occasionId,
-    accountId,
     signedAt,
     head,
+    JSON.stringify(snapshots.map(snapshotRow)),
   ])
-  for (const { entryId, standardHash, inputs, verdict } of snapshots) {
-    await db.query(
-      'insert into verdict_snapshots (occasion_id, entry_id, standard_hash, inputs, verdict) values ($1, $2, $3, $4, $5)',
-      [occasionId, entryId, standardHash, JSON.stringify(inputs), JSON.stringify(verdict)],
-    )
-  }
 }
+
+/** Puts the signature of an archived day back, with its verdicts and amendments. */
+export const restoreSignature = async (
+  db: Database,
+  token: string,
+  occasionId: string,
+  signOff: Signature,
+  { verdicts, amendments }: Pick<DayArchive, 'verdicts' | 'amendments'>,
+): Promise<void> => {
+  await db.query('select restore_signature($1, $2, $3, $4, $5, $6, $7)', [
+    token,
+    occasionId,
+    signOff.accountId,
+    new Date(signOff.atMs),
+    signOff.head,
+    JSON.stringify(verdicts.map(snapshotRow)),
+    JSON.stringify(amendments.map(amendmentRow)),
+  ])
+}
+
+const amendmentRow = ({ id, entryId, eventId, as, reason, accountId, atMs }: ArchivedAmendment) => ({
+  id,
+  entry_id: entryId,
+  event_id: eventId,
+  outcome: as,
+  reason,
+  account_id: accountId,
+  at_ms: atMs,
+})
+
+const snapshotRow = ({ entryId, standardHash, inputs, verdict }: VerdictSnapshot) => ({
+  entry_id: entryId,
+  standard_hash: standardHash,
+  inputs,
+  verdict,
+})
 
 export const listSnapshots = async (db: Database, occasionId: string): Promise<VerdictSnapshot[]> => {
   const { rows } = await db.query<{

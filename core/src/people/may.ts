@@ -1,0 +1,125 @@
+/**
+ * Who may do what, written once: routes, streams and screens ask here. Everything is data, so that another role, or a unit of
+ * the organisation, is a line in a table.
+ */
+export const ROLES = ['officer', 'grader', 'timer', 'clerk', 'viewer'] as const
+export type Role = (typeof ROLES)[number]
+
+/** What somebody is to the program. */
+export interface Actor {
+  readonly role: Role
+  /** Joined with a station code: works these events of this day and nothing else. */
+  readonly station?: { readonly occasionId: string; readonly eventIds: readonly string[] }
+}
+
+/** Where something is to be done; what is left out is not asked about. */
+export interface Place {
+  readonly occasionId?: string
+  readonly eventIds?: readonly string[]
+  /** Whether the actor is on the staff of that day. */
+  readonly isStaff?: boolean
+}
+
+interface Rule {
+  readonly roles: readonly Role[]
+  /** `house`: no day. `day`: a day one oversees, or is on the staff of. `staff`: only on its staff. */
+  readonly ground: 'house' | 'day' | 'staff'
+  /** Whether who joined with a station code may, on the own day; `ownEvents`: about the own events alone. */
+  readonly guests?: 'ownDay' | 'ownEvents'
+}
+
+const EVERYBODY = ROLES
+const STAFF: readonly Role[] = ['officer', 'grader', 'timer', 'clerk']
+const OBSERVERS: readonly Role[] = ['officer', 'grader', 'timer']
+const MUSTER: readonly Role[] = ['officer', 'clerk']
+const OFFICER: readonly Role[] = ['officer']
+
+/** Roles that oversee all days; the others see those they are on the staff of. */
+const OVERSEES: readonly Role[] = ['officer', 'viewer']
+
+export const RULES = {
+  'time.read': { roles: EVERYBODY, ground: 'house', guests: 'ownDay' },
+  'houseRules.read': { roles: EVERYBODY, ground: 'house', guests: 'ownDay' },
+  'houseRules.write': { roles: OFFICER, ground: 'house' },
+  'standards.read': { roles: EVERYBODY, ground: 'house' },
+  'standards.write': { roles: OFFICER, ground: 'house' },
+  'standards.results': { roles: OFFICER, ground: 'house' },
+  'people.read': { roles: MUSTER, ground: 'house' },
+  'people.change': { roles: OFFICER, ground: 'house' },
+  'selfTests.add': { roles: MUSTER, ground: 'house' },
+  'accounts.read': { roles: MUSTER, ground: 'house' },
+  'accounts.link': { roles: MUSTER, ground: 'house' },
+  'keys.read': { roles: EVERYBODY, ground: 'house' },
+  'keys.trust': { roles: OFFICER, ground: 'house' },
+  'securityLog.read': { roles: OFFICER, ground: 'house' },
+  'days.list': { roles: EVERYBODY, ground: 'house', guests: 'ownDay' },
+  'days.plan': { roles: OFFICER, ground: 'house' },
+  'archives.readIn': { roles: OFFICER, ground: 'house' },
+  rehearse: { roles: OBSERVERS, ground: 'house' },
+  'day.read': { roles: EVERYBODY, ground: 'day', guests: 'ownDay' },
+  'verdicts.read': { roles: EVERYBODY, ground: 'day' },
+  'archive.save': { roles: OFFICER, ground: 'day' },
+  'devices.report': { roles: STAFF, ground: 'staff', guests: 'ownDay' },
+  'devices.read': { roles: OFFICER, ground: 'day' },
+  'annex.read': { roles: OFFICER, ground: 'day' },
+  capture: { roles: OBSERVERS, ground: 'staff', guests: 'ownEvents' },
+  /** Deciding a mark, disqualifying, and undoing what an officer did. */
+  'capture.asOfficer': { roles: OFFICER, ground: 'staff' },
+  'entries.change': { roles: MUSTER, ground: 'staff' },
+  'screenings.read': { roles: MUSTER, ground: 'staff' },
+  'roster.enter': { roles: MUSTER, ground: 'staff' },
+  'waves.set': { roles: MUSTER, ground: 'staff' },
+  'plan.write': { roles: OFFICER, ground: 'staff' },
+  'staff.write': { roles: OFFICER, ground: 'staff' },
+  'stations.open': { roles: OFFICER, ground: 'staff' },
+  'day.sign': { roles: OFFICER, ground: 'staff' },
+  'day.amend': { roles: OFFICER, ground: 'staff' },
+  'log.write': { roles: STAFF, ground: 'staff', guests: 'ownDay' },
+  'log.conditions': { roles: STAFF, ground: 'staff' },
+  'log.heatDecided': { roles: OFFICER, ground: 'staff' },
+  'log.briefed': { roles: OBSERVERS, ground: 'staff' },
+  'log.holdRaised': { roles: STAFF, ground: 'staff', guests: 'ownDay' },
+  'log.holdLifted': { roles: OFFICER, ground: 'staff' },
+  'log.eventConfirmed': { roles: OBSERVERS, ground: 'staff', guests: 'ownEvents' },
+  'log.protested': { roles: ['officer', 'grader', 'clerk'], ground: 'staff' },
+  'log.protestAnswered': { roles: OFFICER, ground: 'staff' },
+  'log.cardsKeyed': { roles: STAFF, ground: 'staff', guests: 'ownEvents' },
+  'log.dayOpened': { roles: OFFICER, ground: 'staff' },
+  /** The server alone notices this. */
+  'log.clockStepped': { roles: [], ground: 'staff' },
+  'birthDates.see': { roles: MUSTER, ground: 'house' },
+  /** Why somebody is held or stopped, and notes about people: those who work with them need it, who only looks on does not. */
+  'reasons.see': { roles: STAFF, ground: 'house' },
+} as const satisfies Readonly<Record<string, Rule>>
+
+export type Action = keyof typeof RULES
+
+export type Permission =
+  | { readonly ok: true }
+  /** `role`: it takes another role. `station`: a station code does not reach that far. `staff`: not on the staff of the day. */
+  | { readonly ok: false; readonly why: 'role' | 'station' | 'staff' }
+
+const YES: Permission = { ok: true }
+
+/** Whether somebody may do something, there. */
+export const may = (
+  { role, station }: Actor,
+  action: Action,
+  { occasionId, eventIds, isStaff }: Place = {},
+): Permission => {
+  const { roles, ground, guests }: Rule = RULES[action]
+  if (!roles.includes(role)) return { ok: false, why: 'role' }
+  if (station) {
+    const elsewhere = occasionId !== undefined && occasionId !== station.occasionId
+    const others = guests === 'ownEvents' && (eventIds ?? []).some((id) => !station.eventIds.includes(id))
+    if (guests === undefined || elsewhere || others) return { ok: false, why: 'station' }
+  }
+  const needsStaff = ground === 'staff' || (ground === 'day' && !OVERSEES.includes(role))
+  return needsStaff && isStaff === false ? { ok: false, why: 'staff' } : YES
+}
+
+/** Roles an action is open to, for an error that says so. */
+export const rolesFor = (action: Action): readonly Role[] => RULES[action].roles
+
+/** Whether a role sees every day, or only those somebody is on the staff of. */
+export const oversees = ({ role }: Actor): boolean => OVERSEES.includes(role)

@@ -1,0 +1,44 @@
+/** Nobody times, counts or judges the wave they are in themselves, directly or by way of a correction. */
+import type { Capture } from '../capture/capture.ts'
+
+/** Who is entered on a day, and whether it is the person of the account in question. */
+export interface EnteredPerson {
+  readonly entryId: string
+  readonly wave: number
+  readonly isOwn: boolean
+}
+
+/** What a correction corrects, as far as the rule needs to know it. */
+export interface Target {
+  readonly capture: Pick<Capture, 'entryId' | 'kind' | 'payload'>
+  /** The wave its own author is entered in on this day, or null. */
+  readonly authorWave: number | null
+}
+
+/**
+ * The own wave that some captures would touch.
+ * @param targetOf what a correction names, or undefined
+ * @returns its number, or null when the captures are about others
+ */
+export const ownWaveTouched = (
+  captures: readonly Capture[],
+  entered: readonly EnteredPerson[],
+  targetOf: (captureId: string) => Target | undefined,
+): number | null => {
+  const own = entered.find(({ isOwn }) => isOwn)
+  const waveOf = new Map(entered.map(({ entryId, wave }) => [entryId, wave]))
+  const wavesIn = ({ entryId, kind, payload }: Target['capture']): (number | undefined)[] => [
+    ...(entryId === null ? [] : [waveOf.get(entryId)]),
+    ...(kind === 'waveStarted' && 'wave' in payload ? [payload.wave] : []),
+    ...(kind === 'waveStarted' && 'entryIds' in payload ? payload.entryIds.map((id) => waveOf.get(id)) : []),
+  ]
+  for (const capture of captures) {
+    const target = 'captureId' in capture.payload ? targetOf(capture.payload.captureId) : undefined
+    const touched = [...wavesIn(capture), ...(target ? wavesIn(target.capture) : [])]
+    if (own && touched.includes(own.wave)) return own.wave
+    // a stamp somebody made while their own wave ran does not become a time of that wave through another's hand
+    const assignedTo = capture.kind === 'assigned' && capture.entryId !== null ? waveOf.get(capture.entryId) : undefined
+    if (target?.authorWave != null && target.authorWave === assignedTo) return target.authorWave
+  }
+  return null
+}

@@ -1,0 +1,43 @@
+/** Devices say what they still hold, so that a day is not signed while captures of it lie on a phone. */
+import { rules } from '@able-gauge/core'
+import { dayOf } from '../access/day.ts'
+import { invalidInput } from '../problem.ts'
+import { listDeviceReports, writeDeviceReport } from '../store/deviceStore.ts'
+import { readBody } from './body.ts'
+import { param, type Route } from './route.ts'
+
+class DeviceBody {
+  @rules.Whole(0, 1_000_000) waiting!: number
+  @rules.Whole(0, 1_000_000) refused!: number
+}
+
+const MOST_CHARACTERS = 80
+
+export const deviceRoutes: readonly Route[] = [
+  {
+    method: 'put',
+    path: '/api/occasions/:occasionId/devices/:deviceId',
+    action: 'devices.report',
+    handle: async (call) => {
+      const { server, request, response, account } = call
+      const occasion = await dayOf(call)
+      const deviceId = param(call, 'deviceId')
+      if (deviceId.length > MOST_CHARACTERS) {
+        const expected = `a name of at most ${MOST_CHARACTERS} characters`
+        throw invalidInput([{ place: 'deviceId', code: 'length', found: `${deviceId.length} characters`, expected }])
+      }
+      const report = { deviceId, ...readBody(DeviceBody, request), seenMs: server.clock.nowMs() }
+      await writeDeviceReport(server.pool, occasion.id, account.id, report)
+      response.status(204).end()
+    },
+  },
+  {
+    method: 'get',
+    path: '/api/occasions/:occasionId/devices',
+    action: 'devices.read',
+    handle: async (call) => {
+      const occasion = await dayOf(call)
+      call.response.json({ devices: await listDeviceReports(call.server.pool, occasion.id) })
+    },
+  },
+]
