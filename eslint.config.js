@@ -23,7 +23,7 @@ export default tseslint.config(
       '@typescript-eslint/no-non-null-assertion': 'error',
       // a payload without properties is a class all the same, because classes are the schema
       '@typescript-eslint/no-extraneous-class': 'off',
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', ignoreRestSiblings: true }],
     },
   },
   {

@@ -86,6 +86,8 @@ export const openDay = async ({
     screened: [],
     earlierSetUps: {},
     amendments: [],
+    readIn: null,
+    rests: null,
     ...change,
   }
   const server = playServer(day, captures)

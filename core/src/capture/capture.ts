@@ -241,6 +241,15 @@ export type RecordedCapture = Capture & {
   readonly receivedMs: number
 }
 
+/** A capture that arrived after the signature, which the day's annex keeps. */
+export type AnnexedCapture = Capture & {
+  readonly actorId: string
+  /** Name of whoever captured it. */
+  readonly actor: string
+  readonly sentBy?: string
+  readonly receivedMs: number
+}
+
 /** What a device sends. A bib may stand for the candidate; the server looks it up among those entered. */
 export class CaptureDocument {
   @Uuid() id!: string

@@ -45,7 +45,7 @@ const maskEntry = (entry: EntryAnswer, actor: Actor): EntryAnswer => {
   const { birthDate, ...person } = entry.person
   const seen = may(actor, 'birthDates.see').ok && birthDate !== undefined ? { ...person, birthDate } : person
   if (!station && seesReasons(actor)) return { ...entry, person: seen }
-  const { reason: _, ...choices } = entry.choices
+  const { reason, ...choices } = entry.choices
   const masked = { ...entry, note: '', choices, person: seen }
   return station
     ? { ...masked, gear: '', setUp: ofEvents(entry.setUp, station.eventIds), person: { ...seen, number: '' } }
@@ -85,7 +85,7 @@ export const maskCapture = (capture: RecordedCapture, actor: Actor): RecordedCap
   if (seesReasons(actor) || capture.kind === 'decided') return capture
   const { payload } = capture
   if (capture.kind === 'stopped' && capture.payload.note !== undefined) {
-    const { note: _, ...stopped } = capture.payload
+    const { note, ...stopped } = capture.payload
     return { ...capture, payload: stopped }
   }
   return 'reason' in payload && FREE_REASONS.has(capture.kind)

@@ -38,7 +38,8 @@ export const ownWaveTouched = (
     if (own && touched.includes(own.wave)) return own.wave
     // a stamp somebody made while their own wave ran does not become a time of that wave through another's hand
     const assignedTo = capture.kind === 'assigned' && capture.entryId !== null ? waveOf.get(capture.entryId) : undefined
-    if (target?.authorWave != null && target.authorWave === assignedTo) return target.authorWave
+    const authorWave = target?.authorWave ?? null
+    if (authorWave !== null && authorWave === assignedTo) return authorWave
   }
   return null
 }

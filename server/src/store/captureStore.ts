@@ -1,10 +1,7 @@
 /** The capture log of a day. Captures are added and read, nothing else. */
-import { canonicalJson, type Capture, type RecordedCapture, type Target } from '@able-gauge/core'
+import { canonicalJson, type AnnexedCapture, type Capture, type RecordedCapture, type Target } from '@able-gauge/core'
 import type { Database } from '../database.ts'
 import { notifyDay } from './dayNotices.ts'
-
-/** Something that arrived after the signature. */
-export type AnnexedCapture = Omit<RecordedCapture, 'seq'> & { readonly actor: string }
 
 export type Addition =
   | { readonly kind: 'stored'; readonly seqs: ReadonlyMap<string, number>; readonly added: number }
@@ -161,7 +158,7 @@ export const listAnnex = async (db: Database, occasionId: string): Promise<Annex
     [occasionId],
   )
   return rows.map(({ capture, display_name, ...rest }) => {
-    const { seq: _, ...annexed } = captureFromRow({ ...capture, ...rest, seq: 0 })
+    const { seq, ...annexed } = captureFromRow({ ...capture, ...rest, seq: 0 })
     return { ...annexed, actor: display_name }
   })
 }

@@ -36,7 +36,7 @@ const open = (): Promise<boolean> => write({ kind: 'dayOpened', date: date.value
       What is captured now counts in the order it arrives and is doubtful until the officer in charge opens the day
       today.
     </p>
-    <form v-if="session.may('officer')" @submit.prevent="open">
+    <form v-if="session.can('log.dayOpened')" @submit.prevent="open">
       <label>Why today <input v-model="reason" class="form-control" maxlength="300" required /></label>
       <BButton type="submit" variant="primary" :disabled="writing">Open the day today</BButton>
     </form>

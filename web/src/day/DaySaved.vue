@@ -43,6 +43,9 @@ const seen = ({ capture }: WaitingCapture): string => {
   <span v-if="store.waitingOfOthers > 0" class="refused"
     >{{ store.waitingOfOthers }} of another account wait here: they have to sign in</span
   >
+  <span v-if="store.annexedCount > 0" class="refused"
+    >{{ store.annexedCount }} arrived after the signature: kept beside the day, for the officer in charge</span
+  >
   <RouterLink v-if="store.signedOut" class="refused" :to="{ name: 'signIn', query: { to: $route.fullPath } }">
     The session ended. Sign in to send them
   </RouterLink>

@@ -2,50 +2,13 @@
 import {
   chosenEvent,
   chosenFor,
-  type ArchivedAmendment,
+  type DayAnswer as Day,
   type DayCandidate,
-  type DayPlan,
-  type DayRecordEntry,
-  type EntryFacts,
-  type Occasion,
-  type PersonFacts,
-  type Standard,
+  type EntryAnswer as Entry,
   type StandardEvent,
-  type StaffMember,
 } from '@able-gauge/core'
 
-export type Entry = EntryFacts & {
-  /** In years, counted by the standard's own rule. */
-  readonly ageYears: number
-  readonly ageCountedOn: string
-  /** The date of birth is there only for roles that need it. */
-  readonly person: PersonFacts & { readonly birthDate?: string }
-}
-
-export interface Day {
-  readonly occasion: Occasion
-  readonly standard: Standard
-  readonly standardHash: string
-  readonly staff: readonly StaffMember[]
-  readonly entries: readonly Entry[]
-  /** Null until somebody has planned it. */
-  readonly plan: StoredPlan | null
-  /** The log beside the captures, oldest first. */
-  readonly records: readonly DayRecordEntry[]
-  /** Entries the screening questions were put to. */
-  readonly screened: readonly string[]
-  /** What was set up the last time for those who come again, by entry: a retest repeats it. */
-  readonly earlierSetUps: Readonly<Record<string, Readonly<Record<string, string>>>>
-  /** What was changed after the signature, oldest first. */
-  readonly amendments: readonly (ArchivedAmendment & { readonly by: string })[]
-}
-
-export interface StoredPlan {
-  readonly plan: DayPlan
-  readonly revision: number
-  readonly editedBy: string
-  readonly editedAtMs: number
-}
+export type { DayAnswer as Day, EntryAnswer as Entry, PlanAnswer as StoredPlan } from '@able-gauge/core'
 
 /** Somebody entered, as judging knows them. */
 export const candidateFrom = (entry: Entry): DayCandidate => {

@@ -11,6 +11,7 @@ import {
   type RecordedCapture,
   type Verdict,
 } from '@able-gauge/core'
+import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch, type ComputedRef, type ShallowRef } from 'vue'
 import { call, inWords, NoAnswer, Refusal } from '../api.ts'
@@ -30,6 +31,7 @@ const PAGE = newId()
 
 const SEND_AFTER_MS = 20
 const KEEP_AFTER_MS = 1_000
+const REPORT_AFTER_MS = 1_500
 
 export const useDay = defineStore('day', () => {
   const session = useSession()
@@ -43,6 +45,8 @@ export const useDay = defineStore('day', () => {
   const signedOut = ref(false)
   const waitingCount = ref(0)
   const refused = ref<readonly WaitingCapture[]>([])
+  /** Arrived after the signature, from this device: kept beside the day. */
+  const annexedCount = ref(0)
   /** Captured on this device by somebody else, whose session has to send them. */
   const waitingOfOthers = ref(0)
 
@@ -101,7 +105,7 @@ export const useDay = defineStore('day', () => {
       void keepDay(fresh, session.account?.id ?? '')
     } catch (error) {
       if (!(error instanceof NoAnswer) || !(await openKept(occasionId))) {
-        if (error instanceof Refusal && error.status === 401) session.account = null
+        if (error instanceof Refusal && error.status === 401) session.ended()
         problem.value = inWords(error)
         // a server that is only starting answers a little later
         if (error instanceof NoAnswer) openLater = setTimeout(() => void open(occasionId), RETRY_MS)
@@ -161,18 +165,19 @@ export const useDay = defineStore('day', () => {
     ledger = makeCaptureLedger()
     marksPerEvent = new Map()
     live.value = null
-    waitingCount.value = waitingOfOthers.value = 0
+    waitingCount.value = waitingOfOthers.value = annexedCount.value = 0
     refused.value = []
   }
 
   const readCaptures = async (occasionId: string): Promise<void> => {
     for (let more = true; more;) {
-      const page = await call<{ captures: RecordedCapture[]; more: boolean }>(
+      const page = await call<{ captures: RecordedCapture[]; lastSeq: number | null; more: boolean }>(
         'GET',
         `/occasions/${occasionId}/captures?after=${lastSeq}`,
       )
       const isFirst = lastSeq === 0
       receive(page.captures)
+      lastSeq = Math.max(lastSeq, page.lastSeq ?? 0)
       void keepRecorded(occasionId, page.captures, isFirst)
       more = page.more
     }
@@ -206,7 +211,11 @@ export const useDay = defineStore('day', () => {
     waitingOfOthers.value = await countOfOthers(occasionId, accountId)
     sender = makeCaptureSender(occasionId, accountId, {
       waiting: (count) => (waitingCount.value = count),
-      signedOut: (is) => (signedOut.value = is),
+      signedOut: (is) => {
+        signedOut.value = is
+        if (is) session.ended()
+      },
+      annexed: (count) => (annexedCount.value += count),
       heldBack: ({ unsurePage }) => clock.unsure && unsurePage === PAGE,
       refused: (one) => {
         ledger.forget(one.capture)
@@ -247,8 +256,10 @@ export const useDay = defineStore('day', () => {
     }
     const id = captureId(moment.atMs, crypto.getRandomValues(new Uint8Array(16)), (turn += 1))
     const made: Capture = { id, eventId, entryId, deviceId: deviceId(), ...moment, ...observation }
+    session.captured()
     const unsure = clock.unsure ? { unsurePage: PAGE } : {}
-    await keep({ id, occasionId, accountId, capture: made, state: 'waiting', reason: '', ...unsure })
+    const byGuest = session.account?.station ? { byGuest: true } : {}
+    await keep({ id, occasionId, accountId, capture: made, state: 'waiting', reason: '', ...unsure, ...byGuest })
     ledger.merge([made])
     waitingCount.value += 1
     // the stamp is painted first
@@ -284,6 +295,21 @@ export const useDay = defineStore('day', () => {
     },
   )
 
+  /** Tells the server what this device still holds, so that nobody signs the day over it. */
+  const report = async (): Promise<void> => {
+    const occasionId = day.value?.occasion.id
+    if (!occasionId || !session.can('devices.report')) return
+    const held = { waiting: waitingCount.value, refused: refused.value.length }
+    try {
+      await call('PUT', `/occasions/${occasionId}/devices/${encodeURIComponent(deviceId())}`, held)
+    } catch (error) {
+      // it is told again with the next change, or when the day is opened again
+      if (!(error instanceof NoAnswer) && !(error instanceof Refusal)) throw error
+    }
+  }
+  const reportSoon = useDebounceFn(report, REPORT_AFTER_MS)
+  watch([waitingCount, () => refused.value.length, () => day.value?.occasion.id], () => void reportSoon())
+
   /** Takes a refused capture off the list, once somebody has read why. */
   const dismissRefused = async (id: string): Promise<void> => {
     await drop([id])
@@ -298,6 +324,7 @@ export const useDay = defineStore('day', () => {
     waitingCount,
     refused,
     waitingOfOthers,
+    annexedCount,
     verdicts,
     bounds,
     entry,

@@ -34,6 +34,8 @@ const day = (entries: Entry[], signedOff: Day['occasion']['signedOff'] = null): 
   screened: [],
   earlierSetUps: {},
   amendments: [],
+  readIn: null,
+  rests: null,
 })
 
 test('each stage is filled as far as it is done', () => {

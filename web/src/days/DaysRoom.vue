@@ -25,7 +25,7 @@ const openDays = computed(() => days.value?.filter(({ signedOff }) => !signedOff
 const signedDays = computed(() => days.value?.filter(({ signedOff }) => signedOff) ?? [])
 
 /** Where this role's work begins. */
-const roomFor = computed(() => (session.may('viewer') ? 'verdicts' : session.may('clerk') ? 'muster' : 'run'))
+const roomFor = computed(() => (!session.can('log.write') ? 'verdicts' : session.can('capture') ? 'run' : 'muster'))
 
 /** A day's archive put back: refused with the place of whatever is not what it was. */
 const restore = async (event: Event): Promise<void> => {
@@ -74,22 +74,18 @@ onMounted(async () => {
           <h1 id="open">Open days</h1>
           <span class="buttons">
             <button
-              v-if="session.may('officer') && !offline"
+              v-if="session.can('days.plan') && !offline"
               class="btn"
               :class="openDays.length === 0 ? 'btn-primary' : 'btn-quiet'"
               @click="planning = true"
             >
               New day
             </button>
-            <label v-if="session.may('officer') && !offline" class="btn btn-quiet">
+            <label v-if="session.can('days.plan') && !offline" class="btn btn-quiet">
               Read in an archive
               <input class="visually-hidden" type="file" accept=".json,application/json" @change="restore" />
             </label>
-            <button
-              v-if="session.may('officer', 'grader', 'timer') && !offline"
-              class="btn btn-quiet"
-              @click="rehearsing = true"
-            >
+            <button v-if="session.can('rehearse') && !offline" class="btn btn-quiet" @click="rehearsing = true">
               Rehearse a day
             </button>
           </span>

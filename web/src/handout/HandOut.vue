@@ -47,7 +47,7 @@ const percent = computed(() => Math.round((progress.value ?? 0) * 100))
       <button class="btn btn-quiet" @click="saveCsv">CSV</button>
       <button class="btn btn-quiet" @click="saveXlsx">XLSX</button>
     </section>
-    <section v-if="session.may('officer')" class="sheet part">
+    <section v-if="session.can('archive.save')" class="sheet part">
       <h2>For the record</h2>
       <p>
         The archive holds the whole day with its hash chain. It can be read in again, here or elsewhere, and proven with

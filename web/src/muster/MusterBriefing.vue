@@ -37,7 +37,7 @@ const tick = (id: string): void => {
 }
 const wave = ref(0)
 const given = computed(() => recordsOf(props.day.records, 'briefed'))
-const mayConfirm = computed(() => session.may('officer', 'grader', 'timer') && !props.day.occasion.signedOff)
+const mayConfirm = computed(() => session.can('log.briefed') && !props.day.occasion.signedOff)
 const nameOfEvent = (id: string): string => eventName(props.day, id)
 const sayGiven = ({ eventIds, wave: to }: (typeof given.value)[number]['content']): string => {
   const what =

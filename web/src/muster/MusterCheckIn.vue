@@ -17,7 +17,7 @@ const only = ref<Attendance | 'all'>('all')
 const editingId = ref('')
 /** Always as it is on record now, also after somebody else has changed it. */
 const editing = computed<Entry | null>(() => props.day.entries.find(({ id }) => id === editingId.value) ?? null)
-const mayEdit = computed(() => session.may('officer', 'clerk') && !props.day.occasion.signedOff)
+const mayEdit = computed(() => session.can('entries.change') && !props.day.occasion.signedOff)
 
 const WORDS: Readonly<Record<Attendance, string>> = {
   expected: 'expected',

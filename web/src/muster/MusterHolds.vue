@@ -30,7 +30,7 @@ const lift = async (holdId: string): Promise<void> => {
       <strong>Hold: {{ hold.content.reason }}.</strong>
       <span class="quiet"> {{ hold.actor }}, {{ dateAndTime(hold.atMs, day.occasion.zone) }}</span>
     </p>
-    <div v-if="session.may('officer')" class="lift">
+    <div v-if="session.can('log.holdLifted')" class="lift">
       <input
         v-model="reasons[hold.id]"
         class="form-control"

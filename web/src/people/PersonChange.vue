@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** Doubles merged and data erased, by an officer with a reason. */
-import { ref } from 'vue'
+import { reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { call, inWords } from '../api.ts'
+import { call, inWords, Refusal } from '../api.ts'
 import type { Person, PersonSummary } from './person.ts'
 
 const props = defineProps<{
@@ -11,7 +11,12 @@ const props = defineProps<{
 const emit = defineEmits<{ changed: [] }>()
 
 const router = useRouter()
-const what = ref<'' | 'merge' | 'erase'>('')
+const factsOf = ({ number, givenName, familyName, birthDate }: Person) => ({ number, givenName, familyName, birthDate })
+const what = ref<'' | 'correct' | 'merge' | 'erase'>('')
+const corrected = reactive({ ...factsOf(props.person) })
+/** Asked once when the two differ: they are one person all the same. */
+const although = ref(false)
+const asked = ref(false)
 const search = ref('')
 const found = ref<readonly PersonSummary[]>([])
 const intoId = ref('')
@@ -30,17 +35,26 @@ const apply = async (): Promise<void> => {
   const body = { reason: reason.value.trim() }
   try {
     if (what.value === 'merge') {
-      await call('POST', `/people/${props.person.id}/merge`, { ...body, intoId: intoId.value })
+      await call('POST', `/people/${props.person.id}/merge`, {
+        ...body,
+        intoId: intoId.value,
+        although: although.value,
+      })
       await router.push({ name: 'person', params: { personId: intoId.value } })
+    } else if (what.value === 'correct') {
+      await call('PATCH', `/people/${props.person.id}`, { ...body, ...corrected })
+      emit('changed')
     } else {
       await call('POST', `/people/${props.person.id}/erase`, body)
       emit('changed')
     }
     what.value = ''
   } catch (error) {
+    if (error instanceof Refusal && error.code === 'person.differs') asked.value = true
     problem.value = inWords(error)
   }
 }
+const LABELS = { correct: 'Correct', merge: 'Merge', erase: 'Erase for good' } as const
 </script>
 
 <template>
@@ -51,17 +65,24 @@ const apply = async (): Promise<void> => {
         >What
         <select v-model="what" class="form-select">
           <option value="">nothing</option>
-          <option value="merge">This is a double: put everything under another person</option>
+          <option value="correct">Correct name, number or date of birth</option>
+          <option value="merge">This is a double of another person</option>
           <option value="erase">Erase the personal data; results stay without a name</option>
         </select></label
       >
+      <template v-if="what === 'correct'">
+        <label>Number <input v-model="corrected.number" class="form-control" maxlength="40" required /></label>
+        <label>Given name <input v-model="corrected.givenName" class="form-control" maxlength="80" required /></label>
+        <label>Family name <input v-model="corrected.familyName" class="form-control" maxlength="80" required /></label>
+        <label>Date of birth <input v-model="corrected.birthDate" class="form-control" type="date" required /></label>
+      </template>
       <template v-if="what === 'merge'">
         <label
           >Find the other person
           <input v-model="search" class="form-control" type="search" @change="look" @keydown.enter.prevent="look"
         /></label>
         <label
-          >Put everything under
+          >The same person as
           <select v-model="intoId" class="form-select" required>
             <option v-for="one in found" :key="one.id" :value="one.id">
               {{ one.givenName }} {{ one.familyName }}, {{ one.number }}, born {{ one.birthDate }}
@@ -69,10 +90,13 @@ const apply = async (): Promise<void> => {
           </select></label
         >
       </template>
+      <label v-if="what === 'merge' && asked" class="tick"
+        ><input v-model="although" type="checkbox" /> They are one person although name or date of birth differ</label
+      >
       <template v-if="what !== ''">
         <label>Reason, for the record <input v-model="reason" class="form-control" maxlength="300" required /></label>
         <button class="btn btn-quiet" :disabled="reason.trim() === '' || (what === 'merge' && intoId === '')">
-          {{ what === 'merge' ? 'Merge' : 'Erase for good' }}
+          {{ LABELS[what] }}
         </button>
       </template>
     </form>

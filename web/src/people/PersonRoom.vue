@@ -40,6 +40,27 @@ const due = computed(() => {
     ? `A retest is allowed since ${printDate(from)}.`
     : `A retest is allowed from ${printDate(from)}.`
 })
+type Change = PersonRecord['changes'][number]
+const sayChange = ({ what, number }: Change): string =>
+  ({
+    merged: `Number ${number} was found to be this person`,
+    unmerged: `The merge with number ${number} was taken back`,
+    corrected: 'Name, number or date of birth was corrected',
+    erased: 'Personal data was erased',
+  })[what]
+/** The last thing said about a double decides whether it still points here. */
+const mayUndo = ({ what, personId }: Change): boolean =>
+  what === 'merged' &&
+  session.can('people.change') &&
+  record.value?.changes.findLast((one) => one.personId === personId && one.what !== 'corrected')?.what === 'merged'
+const undo = async ({ personId, number }: Change): Promise<void> => {
+  try {
+    await call('POST', `/people/${personId}/unmerge`, { reason: `Number ${number} is another person after all.` })
+    await read()
+  } catch (error) {
+    problem.value = inWords(error)
+  }
+}
 /** What was set up for this person the last time anything was. */
 const setUp = computed(() => {
   const test = [...(record.value?.tests ?? [])].reverse().find((one) => Object.keys(one.setUp).length > 0)
@@ -116,12 +137,16 @@ const setUp = computed(() => {
         </div>
         <PersonSelfTest v-if="!record.person.erased" :record="record" @logged="read" />
       </section>
-      <PersonChange v-if="session.may('officer') && !record.person.erased" :person="record.person" @changed="read" />
+      <PersonChange
+        v-if="session.can('people.change') && !record.person.erased"
+        :person="record.person"
+        @changed="read"
+      />
       <section v-if="record.changes.length > 0" class="sheet part">
         <h2>Done to this record</h2>
         <p v-for="one in record.changes" :key="one.atMs">
-          {{ one.what === 'merged' ? `Number ${one.number} was merged into this person` : 'Personal data was erased' }}
-          by {{ one.by }}: {{ one.reason }}
+          {{ sayChange(one) }} by {{ one.by }}: {{ one.reason }}
+          <button v-if="mayUndo(one)" class="btn btn-quiet btn-sm" @click="undo(one)">Take the merge back</button>
         </p>
       </section>
     </template>

@@ -44,7 +44,8 @@ export interface PersonRecord {
   readonly tests: readonly PersonTest[]
   readonly selfTests: readonly PersonSelfTest[]
   readonly changes: readonly {
-    readonly what: 'merged' | 'erased'
+    readonly what: 'merged' | 'unmerged' | 'corrected' | 'erased'
+    readonly personId: string
     readonly reason: string
     readonly by: string
     readonly atMs: number

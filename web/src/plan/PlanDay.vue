@@ -6,6 +6,7 @@ import { byBib, wavesOf, type Day } from '../day/day.ts'
 import { shortDate } from '../ui/localTime.ts'
 import { useSession } from '../session/sessionStore.ts'
 import RosterDialog from './RosterDialog.vue'
+import PlanFacts from './PlanFacts.vue'
 import ScoringTable from '../standards/ScoringTable.vue'
 import StaffDialog from './StaffDialog.vue'
 
@@ -14,10 +15,10 @@ const props = defineProps<{
 }>()
 
 const session = useSession()
-const mayEnter = computed(() => session.may('officer', 'clerk') && !props.day.occasion.signedOff)
+const mayEnter = computed(() => session.can('roster.enter') && !props.day.occasion.signedOff)
 const entering = ref(false)
 const staffing = ref(false)
-const mayStaff = computed(() => session.may('officer') && !props.day.occasion.signedOff)
+const mayStaff = computed(() => session.can('staff.write') && !props.day.occasion.signedOff)
 const standard = computed(() => props.day.standard)
 const waves = computed(() => wavesOf(props.day))
 const bibsIn = (wave: number): string =>
@@ -87,6 +88,7 @@ const restsOf = ({ restAfterMs }: StandardEvent): string =>
               >Go to muster</RouterLink
             >
           </div>
+          <PlanFacts v-if="mayStaff" :day="day" />
         </section>
         <section class="sheet">
           <h2>Staff</h2>

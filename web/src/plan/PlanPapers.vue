@@ -48,7 +48,7 @@ const codes = ref<readonly StationCode[]>([])
 const chosen = ref(props.day.standard.events[0]?.id ?? '')
 const role = ref<'grader' | 'timer'>('grader')
 const problem = ref('')
-const mayJoin = computed(() => session.may('officer') && !props.day.occasion.signedOff)
+const mayJoin = computed(() => session.can('stations.open') && !props.day.occasion.signedOff)
 const path = computed(() => `/occasions/${props.day.occasion.id}/stations`)
 const attempt = async (work: () => Promise<unknown>): Promise<void> => {
   problem.value = ''

@@ -27,7 +27,7 @@ const PARTS = [
 const route = useRoute()
 const session = useSession()
 const draft = usePlan(() => props.day)
-const mayEdit = computed(() => session.may('officer') && !props.day.occasion.signedOff)
+const mayEdit = computed(() => session.can('plan.write') && !props.day.occasion.signedOff)
 /** Whoever goes on with the day keeps what they planned; what cannot be saved holds them here. */
 onBeforeRouteLeave(async () => {
   if (!mayEdit.value || draft.changes.value.length === 0) return true

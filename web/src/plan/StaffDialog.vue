@@ -1,12 +1,14 @@
 <script setup lang="ts">
 /** Who works on the day, each with a duty. */
 import { BModal } from 'bootstrap-vue-next'
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { call, inWords } from '../api.ts'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import StaffFields from '../days/StaffFields.vue'
-import { useSession, type Account } from '../session/sessionStore.ts'
+import { useSession } from '../session/sessionStore.ts'
+import type { LinkedAccount } from './linkedAccount.ts'
+import StaffPersons from './StaffPersons.vue'
 
 const props = defineProps<{
   day: Day
@@ -15,17 +17,20 @@ const open = defineModel<boolean>({ required: true })
 
 const store = useDay()
 const session = useSession()
-const accounts = ref<readonly Account[]>([])
+const accounts = ref<readonly LinkedAccount[]>([])
 /** Duty by account; whoever has one is on the staff. */
 const duties = ref<Readonly<Record<string, string>>>({})
 const problem = ref('')
+const onStaff = computed(() => accounts.value.filter(({ id }) => duties.value[id] !== undefined))
 
 watch(open, async (isOpen) => {
   if (!isOpen) return
   problem.value = ''
-  duties.value = Object.fromEntries(props.day.staff.map(({ accountId, duty }) => [accountId, duty]))
+  duties.value = Object.fromEntries(
+    props.day.staff.filter(({ isGuest }) => !isGuest).map(({ accountId, duty }) => [accountId, duty]),
+  )
   try {
-    accounts.value = (await call<{ accounts: Account[] }>('GET', '/accounts')).accounts
+    accounts.value = (await call<{ accounts: LinkedAccount[] }>('GET', '/accounts')).accounts
   } catch (error) {
     problem.value = inWords(error)
   }
@@ -60,9 +65,7 @@ const save = async (): Promise<void> => {
     @ok.prevent="save"
   >
     <StaffFields v-model="duties" :accounts="accounts" legend="Who works on this day, and as what" />
-    <p class="quiet">
-      Somebody who is tested on this day as well cannot work the wave they are in; the server refuses it.
-    </p>
+    <StaffPersons :accounts="onStaff" />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   </BModal>
 </template>

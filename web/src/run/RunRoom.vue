@@ -20,8 +20,8 @@ const session = useSession()
 const station = computed(() => session.account?.station)
 const { write, writing, problem } = useRecords(() => props.day)
 const confirm = (eventId: string): Promise<boolean> => write({ kind: 'eventConfirmed', eventId, note: '' })
-const mayKey = computed(() => session.may('officer', 'grader', 'timer', 'clerk') && !props.day.occasion.signedOff)
-const mayCapture = computed(() => session.may('officer', 'grader', 'timer') && !props.day.occasion.signedOff)
+const mayKey = computed(() => session.can('log.cardsKeyed') && !props.day.occasion.signedOff)
+const mayCapture = computed(() => session.can('capture') && !props.day.occasion.signedOff)
 
 const rows = computed(() =>
   props.day.standard.events

@@ -30,12 +30,14 @@ const signIn = async (): Promise<void> => {
 
 const code = ref('')
 const who = ref('')
+/** For whoever is tested as well: nobody works their own wave. */
+const number = ref('')
 const joinProblem = ref('')
 const join = async (): Promise<void> => {
   busy.value = true
   joinProblem.value = ''
   try {
-    const dayId = await session.joinStation(code.value.trim(), who.value.trim())
+    const dayId = await session.joinStation(code.value.trim(), who.value.trim(), number.value.trim())
     await router.push({ name: 'run', params: { dayId } })
   } catch (error) {
     joinProblem.value = inWords(error)
@@ -95,6 +97,8 @@ const signInAs = async (signInName: string): Promise<void> => {
           />
           <label for="who">Your name</label>
           <BFormInput id="who" v-model="who" maxlength="80" autocomplete="name" required />
+          <label for="own-number">Your number, if you are tested on this day as well</label>
+          <BFormInput id="own-number" v-model="number" maxlength="40" autocomplete="off" />
           <p v-if="joinProblem" class="problem" role="alert">{{ joinProblem }}</p>
           <BButton type="submit" variant="quiet" :disabled="busy">Join the station</BButton>
         </form>

@@ -1,18 +1,18 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { StorageSerializers, useLocalStorage } from '@vueuse/core'
+import { may, type Action, type Actor, type Role } from '@able-gauge/core'
 import { call, NoAnswer } from '../api.ts'
 import { forgetKeptDays } from '../sync/keptDays.ts'
+import { deviceId } from '../sync/outbox.ts'
+import { makeSessionSpan } from './sessionSpan.ts'
 
-export type Role = 'officer' | 'grader' | 'timer' | 'clerk' | 'viewer'
+export type { Role }
 
-export interface Account {
+export interface Account extends Actor {
   readonly id: string
   readonly signInName: string
   readonly displayName: string
-  readonly role: Role
-  /** Joined with a station code: works these events of this day alone. */
-  readonly station?: { readonly occasionId: string; readonly eventIds: readonly string[] }
 }
 
 /** The made-up people one can be in the demo. */
@@ -40,41 +40,68 @@ export const useSession = defineStore('session', () => {
     serializer: StorageSerializers.object,
   })
 
+  /** How long the session lasts, counted on this device's monotonic clock. */
+  const span = makeSessionSpan(() => void end())
+
+  const take = (signedIn: Account, endsInMs: number | null): void => {
+    account.value = signedIn
+    lastAccount.value = signedIn
+    span.begin(endsInMs)
+  }
+
   const look = async (): Promise<void> => {
     try {
-      const answer = await call<{ account: Account | null; demo: DemoSignIns | null }>('GET', '/session')
-      account.value = answer.account
+      const answer = await call<{ account: Account | null; endsInMs: number | null; demo: DemoSignIns | null }>(
+        'GET',
+        '/session',
+      )
       demo.value = answer.demo
-      if (answer.account) lastAccount.value = answer.account
+      if (answer.account) take(answer.account, answer.endsInMs)
+      else if (lastAccount.value) await end()
     } catch (error) {
       if (!(error instanceof NoAnswer) || !lastAccount.value) throw error
-      account.value = lastAccount.value
+      // without a network the same person goes on, as long as the session would have lasted
+      if (span.resume()) account.value = lastAccount.value
+      else await end()
     }
     known.value = true
   }
 
   const signIn = async (signInName: string, password: string): Promise<void> => {
     const answer = await call<{ account: Account }>('POST', '/session', { signInName, password })
-    account.value = answer.account
-    lastAccount.value = answer.account
+    take(answer.account, null)
   }
 
   /** Joins a station with its short code. @returns the day it belongs to */
-  const joinStation = async (code: string, name: string): Promise<string> => {
-    const answer = await call<{ account: Account }>('POST', '/session/station', { code, name })
-    account.value = answer.account
-    lastAccount.value = answer.account
+  const joinStation = async (code: string, name: string, number: string): Promise<string> => {
+    const answer = await call<{ account: Account }>('POST', '/session/station', {
+      code,
+      name,
+      device: deviceId(),
+      ...(number === '' ? {} : { number }),
+    })
+    take(answer.account, null)
     return answer.account.station?.occasionId ?? ''
   }
 
   const signOut = async (): Promise<void> => {
     await call('DELETE', '/session')
+    await end()
+  }
+
+  /** The session is over: what it let somebody see goes from the device; captures that wait to be sent stay. */
+  const end = async (): Promise<void> => {
     account.value = null
     lastAccount.value = null
+    span.clear()
     await forgetKeptDays()
   }
 
-  const may = (...roles: readonly Role[]): boolean => account.value !== null && roles.includes(account.value.role)
+  /** The server says that the session has ended; what is under way on this device is not cut off. */
+  const ended = (): void => span.endSoon()
 
-  return { account, demo, known, look, signIn, joinStation, signOut, may }
+  /** Whether this person may do something, as far as the role goes; the server asks the same. */
+  const can = (action: Action): boolean => account.value !== null && may(account.value, action).ok
+
+  return { account, demo, known, look, signIn, joinStation, signOut, ended, captured: span.captured, can }
 })

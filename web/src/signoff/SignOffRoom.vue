@@ -8,6 +8,8 @@ import { byBib, eventName, fullName, type Day, type Entry } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useSession } from '../session/sessionStore.ts'
 import { dateAndTime } from '../ui/localTime.ts'
+import SignOffAnnex from './SignOffAnnex.vue'
+import SignOffDevices from './SignOffDevices.vue'
 import VerdictChip from '../ui/VerdictChip.vue'
 
 const props = defineProps<{
@@ -51,7 +53,7 @@ const loose = computed(() => {
 const isHere = ({ attendance }: Entry): boolean => attendance !== 'absent' && attendance !== 'withdrawn'
 const openWords = computed(() => (open.value.length === 1 ? '1 verdict is' : `${open.value.length} verdicts are`))
 const settledCount = computed(() => [...store.verdicts.values()].filter(({ settled }) => settled).length)
-const mayHave = computed(() => session.may('officer') && !props.day.occasion.signedOff)
+const mayHave = computed(() => session.can('day.sign') && !props.day.occasion.signedOff)
 const ready = computed(
   () => store.waitingCount === 0 && password.value !== '' && (open.value.length === 0 || acceptOpen.value),
 )
@@ -106,7 +108,12 @@ const sign = async (): Promise<void> => {
       >
       <RouterLink class="btn btn-quiet" :to="{ name: 'verdicts' }">See the verdicts</RouterLink>
     </section>
-    <div v-else class="columns">
+    <SignOffAnnex
+      v-if="day.occasion.signedOff && session.can('annex.read')"
+      :key="String(day.occasion.signedOff.atMs)"
+      :day="day"
+    />
+    <div v-if="!day.occasion.signedOff" class="columns">
       <section class="sheet">
         <h1>{{ open.length === 0 ? 'Nothing is open' : `${openWords} still open` }}</h1>
         <p class="quiet">
@@ -119,6 +126,7 @@ const sign = async (): Promise<void> => {
             <li v-for="sentence in loose" :key="sentence">◇ {{ sentence }}</li>
           </ul>
         </template>
+        <SignOffDevices v-if="mayHave" :day="day" />
         <ul>
           <li v-for="{ entry, verdict } in open" :key="entry.id">
             <strong class="figures">{{ entry.bib ?? '–' }}</strong>

@@ -17,7 +17,7 @@ const versions = ref<readonly VersionSummary[] | null>(null)
 const problem = ref('')
 const naming = ref(false)
 const name = ref('')
-const mayWrite = computed(() => session.may('officer'))
+const mayWrite = computed(() => session.can('standards.write'))
 const date = today()
 
 const standards = computed(() => {

@@ -36,7 +36,9 @@ const force = computed<Force>(() => {
     <StateChip v-if="detail" :state="detail.state" :force="force" />
     <nav aria-label="This version">
       <RouterLink :to="{ name: 'standard' }" exact-active-class="here">Read</RouterLink>
-      <RouterLink v-if="isDraft && session.may('officer')" :to="{ name: 'edit' }" active-class="here">Edit</RouterLink>
+      <RouterLink v-if="isDraft && session.can('standards.write')" :to="{ name: 'edit' }" active-class="here"
+        >Edit</RouterLink
+      >
       <RouterLink :to="{ name: 'try' }" active-class="here">Try it</RouterLink>
     </nav>
   </div>

@@ -16,7 +16,7 @@ const session = useSession()
 const router = useRouter()
 const retiring = ref(false)
 const problem = ref('')
-const mayWrite = computed(() => session.may('officer'))
+const mayWrite = computed(() => session.can('standards.write'))
 const exportFile = (): void =>
   saveFile(`${id()}-v${version()}.json`, 'application/json', `${JSON.stringify(detail.value?.content, null, 2)}\n`)
 

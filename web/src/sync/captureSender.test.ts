@@ -10,9 +10,18 @@ let answers: ((ids: readonly string[]) => Response | Error)[]
 let refused: WaitingCapture[]
 let counts: number[]
 let signedOut: boolean
+let annexed: number
+/** What the server keeps beside the signed day. */
+const late = new Set<string>()
+/** Who a post said made its captures. */
+let madeBy: (string | undefined)[]
 let sender: CaptureSender
 
-const stored = () => new Response('{}', { status: 200, headers: { 'Content-Type': 'application/json' } })
+const stored = (ids: readonly string[] = []) =>
+  new Response(JSON.stringify({ captures: ids.map((id) => ({ id, seq: 1, annexed: late.has(id) })) }), {
+    status: 200,
+    headers: { 'Content-Type': 'application/json' },
+  })
 const problem = (status: number, detail: string) =>
   new Response(JSON.stringify({ title: 'x', detail, findings: [] }), {
     status,
@@ -24,9 +33,14 @@ beforeEach(() => {
   answers = []
   refused = []
   counts = []
+  annexed = 0
+  madeBy = []
+  late.clear()
   signedOut = false
   vi.stubGlobal('fetch', async (_path: string, { body }: { body: string }) => {
-    const ids = (JSON.parse(body) as { captures: { id: string }[] }).captures.map(({ id }) => id)
+    const sent = JSON.parse(body) as { captures: { id: string }[]; madeBy?: string }
+    const ids = sent.captures.map(({ id }) => id)
+    madeBy.push(sent.madeBy)
     posted.push(ids)
     const answer = (answers.shift() ?? stored)(ids)
     if (answer instanceof Error) throw answer
@@ -36,6 +50,7 @@ beforeEach(() => {
     waiting: (count) => counts.push(count),
     refused: (one) => refused.push(one),
     signedOut: (is) => (signedOut = is),
+    annexed: (count) => (annexed += count),
   })
 })
 afterEach(async () => {
@@ -48,10 +63,10 @@ afterEach(async () => {
   vi.useRealTimers()
 })
 
-const wait = async (id: string, accountId = 'me'): Promise<void> => {
+const wait = async (id: string, accountId = 'me', byGuest = false): Promise<void> => {
   // the sender looks at nothing else of a capture
   const capture = { id, entryId: null } as unknown as Capture
-  await keep({ id, occasionId: DAY, accountId, capture, state: 'waiting', reason: '' })
+  await keep({ id, occasionId: DAY, accountId, capture, state: 'waiting', reason: '', byGuest })
 }
 const idsOf = async (state: 'waiting' | 'refused') => (await listWaiting(DAY, 'me', state)).map(({ id }) => id)
 
@@ -149,4 +164,22 @@ test('more than fit in one request go in several', async () => {
   for (let index = 0; index < 250; index++) await wait(`id-${String(index).padStart(3, '0')}`)
   await sender.send()
   expect(posted.map((ids) => ids.length)).toEqual([200, 50])
+})
+
+test('what a guest left on this device is handed in with whose it is, after the own', async () => {
+  await wait('a', 'somebody else', true)
+  await wait('b')
+  await sender.send()
+  expect(posted).toEqual([['b'], ['a']])
+  expect(madeBy).toEqual([undefined, 'somebody else'])
+  expect(await countOfOthers(DAY, 'me')).toBe(0)
+  expect(await listWaiting(DAY, 'somebody else', 'waiting')).toEqual([])
+})
+
+test('what arrives after the signature is gone from the device and told', async () => {
+  for (const id of ['a', 'b']) await wait(id)
+  late.add('b')
+  await sender.send()
+  expect(annexed).toBe(1)
+  expect(await idsOf('waiting')).toEqual([])
 })

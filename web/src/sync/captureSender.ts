@@ -1,6 +1,6 @@
 /** Sends what waits in the outbox, oldest first, for as long as it takes. */
 import { call, inWords, NoAnswer, Refusal } from '../api.ts'
-import { drop, listWaiting, markRefused, type WaitingCapture } from './outbox.ts'
+import { drop, listOfGuests, listWaiting, markRefused, type WaitingCapture } from './outbox.ts'
 
 /** What the sender tells about its work. */
 export interface SenderNews {
@@ -10,6 +10,8 @@ export interface SenderNews {
   readonly refused: (one: WaitingCapture) => void
   /** Whether sending has to wait until somebody signs in again. */
   readonly signedOut: (is: boolean) => void
+  /** Some arrived after the signature and are kept beside the day. */
+  readonly annexed?: (count: number) => void
   /** Captures whose time is still to be made sure, which are not sent yet. */
   readonly heldBack?: (one: WaitingCapture) => boolean
 }
@@ -55,6 +57,7 @@ export const makeCaptureSender = (occasionId: string, accountId: string, news: S
       if (waiting.length === 0) break
       await sendBatch(waiting.slice(0, BATCH), stumbled)
     }
+    for (const left of groupedByAccount(await listOfGuests(occasionId, accountId))) await sendBatch(left, stumbled)
     const [first] = stumbled.values()
     if (first) throw first
   }
@@ -74,7 +77,14 @@ export const makeCaptureSender = (occasionId: string, accountId: string, news: S
 
   const post = async (batch: readonly WaitingCapture[]): Promise<void> => {
     const documents = batch.map(({ capture: { entryId, ...rest } }) => (entryId === null ? rest : { ...rest, entryId }))
-    await call('POST', `/occasions/${occasionId}/captures`, { captures: documents })
+    const madeBy = batch[0]?.accountId
+    const answer = await call<{ captures: readonly { readonly annexed: boolean }[] }>(
+      'POST',
+      `/occasions/${occasionId}/captures`,
+      { captures: documents, ...(madeBy === accountId ? {} : { madeBy }) },
+    )
+    const late = answer.captures.filter(({ annexed }) => annexed).length
+    if (late > 0) news.annexed?.(late)
     await drop(batch.map(({ id }) => id))
   }
 
@@ -90,6 +100,17 @@ export const makeCaptureSender = (occasionId: string, accountId: string, news: S
       clearTimeout(retry)
     },
   }
+}
+
+/** In posts of their own, because each says who made its captures. */
+const groupedByAccount = (captures: readonly WaitingCapture[]): WaitingCapture[][] => {
+  const groups = new Map<string, WaitingCapture[]>()
+  for (const one of captures) groups.set(one.accountId, [...(groups.get(one.accountId) ?? []), one])
+  return [...groups.values()].flatMap((group) =>
+    Array.from({ length: Math.ceil(group.length / BATCH) }, (_, index) =>
+      group.slice(index * BATCH, (index + 1) * BATCH),
+    ),
+  )
 }
 
 /** Refusals that pass: signed out, too slow, too early, too many. */

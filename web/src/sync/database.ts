@@ -9,6 +9,8 @@ export interface WaitingCapture {
   /** Whoever captured it; only their session sends it. */
   readonly accountId: string
   readonly capture: Capture
+  /** Whoever captured it joined with a station code, so that any who joins here hands it in. */
+  readonly byGuest?: boolean
   readonly state: 'waiting' | 'refused'
   /** Why the server refused it, in words. */
   readonly reason: string

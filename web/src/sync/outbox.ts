@@ -53,10 +53,25 @@ export const rewrite = async (changed: readonly WaitingCapture[]): Promise<void>
   if (!onlyInMemory.value) await database.captures.bulkPut([...changed])
 }
 
+/** What guests of a station left on this device: their code may have ended before they could send it. */
+export const listOfGuests = async (occasionId: string, accountId: string): Promise<WaitingCapture[]> => {
+  if (onlyInMemory.value) return []
+  const found = await database.captures
+    .filter(
+      (one) =>
+        one.occasionId === occasionId && one.accountId !== accountId && one.byGuest === true && one.state === 'waiting',
+    )
+    .toArray()
+  return found.sort((a, b) => (a.id < b.id ? -1 : 1))
+}
+
 /** How many captures of other accounts wait on this device for their owner to sign in. */
 export const countOfOthers = (occasionId: string, accountId: string): Promise<number> =>
   database.captures
-    .filter((one) => one.occasionId === occasionId && one.accountId !== accountId && one.state === 'waiting')
+    .filter(
+      (one) =>
+        one.occasionId === occasionId && one.accountId !== accountId && one.byGuest !== true && one.state === 'waiting',
+    )
     .count()
 
 export const drop = async (ids: readonly string[]): Promise<void> => {

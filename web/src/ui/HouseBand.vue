@@ -22,11 +22,11 @@ const leave = async (): Promise<void> => {
     <BrandMark /><strong>Able Gauge</strong>
     <nav aria-label="Rooms">
       <RouterLink :to="{ name: 'days' }" exact-active-class="here">Days</RouterLink>
-      <RouterLink v-if="session.may('officer', 'clerk')" :to="{ name: 'people' }" :class="{ here: inPeople }"
+      <RouterLink v-if="session.can('people.read')" :to="{ name: 'people' }" :class="{ here: inPeople }"
         >People</RouterLink
       >
       <RouterLink :to="{ name: 'library' }" :class="{ here: inLibrary }">Standards</RouterLink>
-      <RouterLink v-if="session.may('officer')" :to="{ name: 'houseRules' }" active-class="here"
+      <RouterLink v-if="session.can('houseRules.write')" :to="{ name: 'houseRules' }" active-class="here"
         >House rules</RouterLink
       >
     </nav>

@@ -19,9 +19,7 @@ const props = defineProps<{
 const open = defineModel<boolean>({ required: true })
 
 const session = useSession()
-const mayCorrect = computed(
-  () => props.event !== undefined && session.may('officer', 'grader', 'timer') && !props.day.occasion.signedOff,
-)
+const mayCorrect = computed(() => props.event !== undefined && session.can('capture') && !props.day.occasion.signedOff)
 /** The capture that is being corrected. */
 const correcting = ref<string | null>(null)
 const isCorrectable = ({ id, kind }: Capture): boolean => !voided.value.has(id) && kind !== 'decided'

@@ -36,7 +36,9 @@ const session = useSession()
 const showCaptures = ref(false)
 const event = computed(() => props.day.standard.events.find(({ id }) => id === props.eventId))
 const mark = computed(() => props.verdict.marks.find(({ eventId }) => eventId === props.eventId))
-const mayDecide = computed(() => mark.value?.kind === 'open' && session.may('officer') && !props.day.occasion.signedOff)
+const mayDecide = computed(
+  () => mark.value?.kind === 'open' && session.can('capture.asOfficer') && !props.day.occasion.signedOff,
+)
 const marks = computed(() =>
   props.verdict.marks.map((one) => ({
     mark: one,

@@ -22,7 +22,7 @@ const store = useDay()
 const session = useSession()
 const { write, writing, problem } = useRecords(() => props.day)
 const signed = computed(() => props.day.occasion.signedOff !== null)
-const isOfficer = computed(() => session.may('officer'))
+const isOfficer = computed(() => session.can('log.protestAnswered'))
 
 type Ruling = 'protest' | 'withdrawn' | 'disqualified' | 'breach' | 'second' | 'amend'
 const RULINGS: readonly {
@@ -45,7 +45,7 @@ const offered = computed(() =>
     ({ id, officer, after }) =>
       after === signed.value &&
       !(id === 'withdrawn' && isComplete.value) &&
-      (isOfficer.value || (!officer && session.may('grader', 'clerk'))),
+      (isOfficer.value || (!officer && session.can('log.protested'))),
   ),
 )
 

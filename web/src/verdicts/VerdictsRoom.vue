@@ -62,7 +62,7 @@ const counts = computed(() =>
   })).filter(({ count }) => count > 0),
 )
 const openCases = computed(() => rows.value.filter(({ verdict }) => verdict.marks.some(({ kind }) => kind === 'open')))
-const openNow = computed(() => (session.may('officer') && !props.day.occasion.signedOff ? openCases.value : []))
+const openNow = computed(() => (session.can('day.sign') && !props.day.occasion.signedOff ? openCases.value : []))
 
 const chooseOpenCase = (): void => {
   only.value = 'all'
@@ -114,7 +114,7 @@ watch(
       <button v-if="openNow.length > 0" class="btn btn-primary" @click="chooseOpenCase">
         Decide {{ openNow.length }} open {{ openNow.length === 1 ? 'case' : 'cases' }}
       </button>
-      <RouterLink v-else-if="session.may('officer')" class="btn btn-primary" :to="{ name: 'signOff' }"
+      <RouterLink v-else-if="session.can('day.sign')" class="btn btn-primary" :to="{ name: 'signOff' }"
         >Go to sign-off</RouterLink
       >
     </div>

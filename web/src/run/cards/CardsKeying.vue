@@ -15,8 +15,8 @@ const props = defineProps<{
 const session = useSession()
 const cards = useCards(() => props.day, props.event)
 const { rows, keyings, isSecond, pair, typed, wrong, settled, unsettled, recording, recorded, writing, problem } = cards
-const mayKey = computed(() => session.may('officer', 'grader', 'timer', 'clerk') && !props.day.occasion.signedOff)
-const mayRecord = computed(() => session.may('officer', 'grader', 'timer') && !props.day.occasion.signedOff)
+const mayKey = computed(() => session.can('log.cardsKeyed') && !props.day.occasion.signedOff)
+const mayRecord = computed(() => session.can('capture') && !props.day.occasion.signedOff)
 const bibOf = (entryId: string): string => String(props.day.entries.find(({ id }) => id === entryId)?.bib ?? 'no bib')
 </script>
 

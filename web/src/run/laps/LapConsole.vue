@@ -297,7 +297,7 @@ const HELP = [
     <LapStopDialog
       v-model="stopping"
       :runners="outEntries"
-      :may-disqualify="session.may('officer')"
+      :may-disqualify="session.can('capture.asOfficer')"
       @stop="lap.stopRunner"
     />
     <LapAlignment

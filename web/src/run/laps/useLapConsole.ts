@@ -100,7 +100,7 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
   const unassigned = computed(() => board.value.crossings.filter(({ entryId }) => entryId === null))
   const stillOut = computed(() => board.value.runners.filter(({ state }) => state === 'running').length)
 
-  const mayCapture = computed(() => session.may('officer', 'grader', 'timer') && !day().occasion.signedOff)
+  const mayCapture = computed(() => session.can('capture') && !day().occasion.signedOff)
   const ready = computed(() => mayCapture.value && clock.agreement !== null)
 
   const say = (text: string, kind: 'done' | 'look' = 'done'): void => {

@@ -34,7 +34,7 @@ export const useReadings = (day: () => Day, event: StandardEvent, entry: () => E
   const slots = computed(() => slotsOf(done.value.protocol))
   const typed = reactive<Record<string, string>>({})
   const problems = reactive<Record<string, string>>({})
-  const mayCapture = computed(() => session.may('officer', 'grader', 'timer') && !day().occasion.signedOff)
+  const mayCapture = computed(() => session.can('capture') && !day().occasion.signedOff)
   const ready = computed(() => mayCapture.value && clock.agreement !== null && entry().attendance === 'present')
 
   const onRecord = ({ id, ...form }: Slot): string => {

@@ -75,7 +75,12 @@ const allHelp = computed(() => [
         Somebody stops <kbd>X</kbd>
       </button>
     </footer>
-    <LapStopDialog v-model="stopping" :runners="under" :may-disqualify="session.may('officer')" @stop="work.stop" />
+    <LapStopDialog
+      v-model="stopping"
+      :runners="under"
+      :may-disqualify="session.can('capture.asOfficer')"
+      @stop="work.stop"
+    />
     <KeyHelp v-model="helping" :keys="allHelp" />
   </main>
 </template>

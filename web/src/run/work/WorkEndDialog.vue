@@ -22,7 +22,7 @@ const ENDS: readonly { readonly reason: StopReason; readonly label: string; read
   { reason: 'breach', label: 'Broke a safety rule' },
   { reason: 'disqualified', label: 'Disqualified', officer: true },
 ]
-const ends = computed(() => ENDS.filter(({ officer }) => !officer || session.may('officer')))
+const ends = computed(() => ENDS.filter(({ officer }) => !officer || session.can('capture.asOfficer')))
 const failures = computed(() => {
   const { protocol } = props.event
   if (protocol.kind === 'untimedTask') return protocol.failsWhen

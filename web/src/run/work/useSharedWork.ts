@@ -51,7 +51,7 @@ export const useSharedWork = (day: () => Day, event: StandardEvent): SharedWork 
     }
     return all
   })
-  const mayCapture = computed(() => session.may('officer', 'grader', 'timer') && !day().occasion.signedOff)
+  const mayCapture = computed(() => session.can('capture') && !day().occasion.signedOff)
   const ready = computed(() => mayCapture.value && clock.agreement !== null)
   const inTurn = inTurns()
 

@@ -58,7 +58,7 @@ export const useWork = (day: () => Day, event: StandardEvent, entry: () => Entry
     const kind = mark.value?.kind
     return kind !== undefined && kind !== 'waiting' && kind !== 'running'
   })
-  const mayCapture = computed(() => session.may('officer', 'grader', 'timer') && !day().occasion.signedOff)
+  const mayCapture = computed(() => session.can('capture') && !day().occasion.signedOff)
   const ready = computed(() => mayCapture.value && clock.agreement !== null && entry().attendance === 'present')
 
   const inTurn = inTurns()

@@ -77,7 +77,12 @@ const labelOf = ({ version, state }: VersionSummary): string =>
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <template v-if="pair && comparison">
-      <CompareImpact v-if="session.may('officer')" :key="`${from} ${to}`" :before="pair.before" :after="pair.after" />
+      <CompareImpact
+        v-if="session.can('standards.results')"
+        :key="`${from} ${to}`"
+        :before="pair.before"
+        :after="pair.after"
+      />
       <section class="sheet changes">
         <h2>What changed</h2>
         <p v-if="comparison.changes.length === 0" class="quiet">Nothing differs between these versions.</p>

@@ -1,0 +1,60 @@
+<script setup lang="ts">
+/** What the day is called, and where and when it is; date and zone only until something has been captured. */
+import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { reactive, ref } from 'vue'
+import { call, inWords } from '../api.ts'
+import type { Day } from '../day/day.ts'
+import { useDay } from '../day/dayStore.ts'
+
+const props = defineProps<{
+  day: Day
+}>()
+
+const store = useDay()
+const { name, venue, testDate } = props.day.occasion
+const facts = reactive({ name, venue, testDate })
+const problem = ref('')
+const saved = ref(false)
+
+const save = async (): Promise<void> => {
+  problem.value = ''
+  const { id, testDate: before } = props.day.occasion
+  const { testDate: date, ...words } = facts
+  try {
+    await call('PATCH', `/occasions/${id}`, { ...words, ...(date === before ? {} : { testDate: date }) })
+    await store.reread(id)
+    saved.value = true
+  } catch (error) {
+    problem.value = inWords(error)
+  }
+}
+</script>
+
+<template>
+  <details>
+    <summary>Change name, venue or date</summary>
+    <form @submit.prevent="save">
+      <label>Name <BFormInput v-model="facts.name" maxlength="120" required /></label>
+      <label>Venue <BFormInput v-model="facts.venue" maxlength="120" required /></label>
+      <label>Test date <BFormInput v-model="facts.testDate" type="date" required /></label>
+      <BButton type="submit" variant="quiet" size="sm">Save</BButton>
+      <p v-if="saved && !problem" role="status">Saved.</p>
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    </form>
+  </details>
+</template>
+
+<style scoped>
+details {
+  margin-top: 12px;
+}
+form {
+  display: grid;
+  gap: 10px;
+  margin-top: 10px;
+  justify-items: start;
+}
+label {
+  width: 100%;
+}
+</style>
