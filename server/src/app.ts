@@ -6,7 +6,7 @@ import helmet from 'helmet'
 import type { Place } from '@able-gauge/core'
 import { requireSession, type Session } from './access/session.ts'
 import { limited, type Limits } from './limits.ts'
-import { answerErrors, notFound, Problem } from './problem.ts'
+import { answerErrors, invalidInput, notFound, Problem } from './problem.ts'
 import { ROUTES } from './routes/index.ts'
 import type { Server } from './routes/route.ts'
 import { sessionRouter } from './routes/sessionRoutes.ts'
@@ -51,6 +51,7 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
       await requireSession(server.pool, request, 'archives.readIn', {})
       readArchiveBody(request, response, next)
     },
+    refuseDeepBodies,
   )
   app.use('/api/session', sessionRouter(server))
   const sessions = new WeakMap<Request, Session>()
@@ -129,6 +130,24 @@ const refuseOtherForms: express.RequestHandler = (request, _response, next) => {
   const hasBody = request.headers['transfer-encoding'] !== undefined || Number(request.get('Content-Length') ?? 0) > 0
   if (hasBody && !request.is('application/json') && !request.is(JSON_LINES)) {
     throw new Problem(415, 'input.form', `Nothing was stored. Expected a body of JSON, sent as application/json.`)
+  }
+  next()
+}
+
+/** Deeper than any document of ours; whatever walks a body deeper than this would run out of stack. */
+const DEEPEST = 64
+
+const refuseDeepBodies: express.RequestHandler = (request, _response, next) => {
+  let level: unknown[] = [request.body]
+  for (let depth = 0; level.length > 0; depth++) {
+    if (depth > DEEPEST) {
+      throw invalidInput([
+        { place: 'body', code: 'depth', found: 'deeper nesting', expected: `at most ${DEEPEST} levels` },
+      ])
+    }
+    level = level.flatMap((value) =>
+      typeof value === 'object' && value !== null ? (Object.values(value) as unknown[]) : [],
+    )
   }
   next()
 }

@@ -46,6 +46,11 @@ export const Whole = (least: number, most: number = Number.MAX_SAFE_INTEGER): Pr
     }),
   )
 
+const MOST_REVISIONS = 2_147_483_647
+
+/** Counts edits, so that a second person editing is told instead of overwriting. */
+export const Revision = (least: 0 | 1): PropertyDecorator => Whole(least, MOST_REVISIONS)
+
 /** A list of whole numbers from `leastValue`. */
 export const WholeList = (leastValue: number, leastItems: number, mostItems: number): PropertyDecorator =>
   all(
@@ -137,21 +142,30 @@ export const SlugList = (least: number, most: number): PropertyDecorator =>
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/
 
 export const Uuid = (): PropertyDecorator =>
-  Matches(UUID, { message: 'an id of the form 01890000-0000-7000-8000-000000000000' })
+  all(
+    described({ kind: 'plain', schema: { type: 'string', format: 'uuid' } }),
+    Matches(UUID, { message: 'an id of the form 01890000-0000-7000-8000-000000000000' }),
+  )
 
 /** A list of ids, none of them twice. */
 export const UuidList = (most: number): PropertyDecorator =>
-  ValidateBy({
-    name: 'uuidList',
-    validator: {
-      validate: (value) =>
-        Array.isArray(value) &&
-        value.length <= most &&
-        new Set(value).size === value.length &&
-        value.every((id) => typeof id === 'string' && UUID.test(id)),
-      defaultMessage: () => `a list of at most ${most} different ids`,
-    },
-  })
+  all(
+    described({
+      kind: 'plain',
+      schema: { type: 'array', maxItems: most, uniqueItems: true, items: { type: 'string', format: 'uuid' } },
+    }),
+    ValidateBy({
+      name: 'uuidList',
+      validator: {
+        validate: (value) =>
+          Array.isArray(value) &&
+          value.length <= most &&
+          new Set(value).size === value.length &&
+          value.every((id) => typeof id === 'string' && UUID.test(id)),
+        defaultMessage: () => `a list of at most ${most} different ids`,
+      },
+    }),
+  )
 
 export const Flag = (): PropertyDecorator =>
   all(described({ kind: 'plain', schema: { type: 'boolean' } }), IsBoolean({ message: 'true or false' }))
@@ -249,6 +263,7 @@ export const TextList = (most: number, mostCharacters = 200): PropertyDecorator 
 /** A document of any form, kept as it is: it is read by its own rules later. */
 export const AnyObject = (): PropertyDecorator =>
   all(
+    described({ kind: 'plain', schema: { type: 'object' } }),
     Expose(),
     Transform(({ obj, key }: TransformFnParams) => raw(obj, key)),
     IsObject({ message: 'an object' }),
@@ -256,18 +271,30 @@ export const AnyObject = (): PropertyDecorator =>
 
 /** Texts by name. */
 export const TextRecord = (most: number, mostCharacters: number): PropertyDecorator =>
-  ValidateBy({
-    name: 'textRecord',
-    validator: {
-      validate: (value) =>
-        typeof value === 'object' &&
-        value !== null &&
-        !Array.isArray(value) &&
-        Object.keys(value).length <= most &&
-        Object.values(value).every((text) => typeof text === 'string' && text !== '' && text.length <= mostCharacters),
-      defaultMessage: () => `at most ${most} texts by name`,
-    },
-  })
+  all(
+    described({
+      kind: 'plain',
+      schema: {
+        type: 'object',
+        maxProperties: most,
+        additionalProperties: { type: 'string', minLength: 1, maxLength: mostCharacters },
+      },
+    }),
+    ValidateBy({
+      name: 'textRecord',
+      validator: {
+        validate: (value) =>
+          typeof value === 'object' &&
+          value !== null &&
+          !Array.isArray(value) &&
+          Object.keys(value).length <= most &&
+          Object.values(value).every(
+            (text) => typeof text === 'string' && text !== '' && text.length <= mostCharacters,
+          ),
+        defaultMessage: () => `at most ${most} texts by name`,
+      },
+    }),
+  )
 
 /**
  * One of several documents, told apart by a name.

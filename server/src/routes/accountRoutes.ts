@@ -1,5 +1,5 @@
 /** Accounts, and which person each of them is. */
-import { rules } from '@able-gauge/core'
+import { LinkBody } from '@able-gauge/core'
 import { inTransaction } from '../database.ts'
 import { invalidInput, notFound } from '../problem.ts'
 import { linkAccount, listAccounts } from '../store/accountStore.ts'
@@ -8,11 +8,6 @@ import { findOwnersOfNumbers } from '../store/personStore.ts'
 import { noteEvent } from '../store/securityStore.ts'
 import { readBody } from './body.ts'
 import { param, type Route } from './route.ts'
-
-class LinkBody {
-  /** The person's number in the organisation; empty for somebody who is never tested here. */
-  @rules.FreeText(40) number!: string
-}
 
 export const accountRoutes: readonly Route[] = [
   {
@@ -27,6 +22,7 @@ export const accountRoutes: readonly Route[] = [
     method: 'put',
     path: '/api/accounts/:accountId/person',
     action: 'accounts.link',
+    body: LinkBody,
     handle: async (call) => {
       const { server, request, response, account, token } = call
       const linkedId = param(call, 'accountId')

@@ -1,10 +1,10 @@
 /** Captures in and out. */
 import {
+  CaptureBatch,
   CaptureDocument,
   maskCapture,
   may,
   ownWaveTouched,
-  rules,
   type Capture,
   type Finding,
   type Standard,
@@ -30,12 +30,6 @@ import { readBody } from './body.ts'
 import { placesWrong } from './captureChecks.ts'
 import type { Call, Route } from './route.ts'
 
-class CaptureBatch {
-  @rules.NestedList(() => CaptureDocument, 1, 500) captures!: CaptureDocument[]
-  /** The guest of a station who made them on this device and can no longer send them. */
-  @rules.Optional() @rules.Uuid() madeBy?: string
-}
-
 const PAGE = 5_000
 
 export const captureRoutes: readonly Route[] = [
@@ -55,6 +49,7 @@ export const captureRoutes: readonly Route[] = [
     method: 'post',
     path: '/api/occasions/:occasionId/captures',
     action: 'capture',
+    body: CaptureBatch,
     handle: async (call) => {
       const { server, request, response, token } = call
       const ground = await captureGround(call)

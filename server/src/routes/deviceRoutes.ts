@@ -1,15 +1,10 @@
 /** Devices say what they still hold, so that a day is not signed while captures of it lie on a phone. */
-import { rules } from '@able-gauge/core'
+import { DeviceBody } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { invalidInput } from '../problem.ts'
 import { listDeviceReports, writeDeviceReport } from '../store/deviceStore.ts'
 import { readBody } from './body.ts'
 import { param, type Route } from './route.ts'
-
-class DeviceBody {
-  @rules.Whole(0, 1_000_000) waiting!: number
-  @rules.Whole(0, 1_000_000) refused!: number
-}
 
 const MOST_CHARACTERS = 80
 
@@ -18,6 +13,7 @@ export const deviceRoutes: readonly Route[] = [
     method: 'put',
     path: '/api/occasions/:occasionId/devices/:deviceId',
     action: 'devices.report',
+    body: DeviceBody,
     handle: async (call) => {
       const { server, request, response, account } = call
       const occasion = await dayOf(call)

@@ -1,14 +1,11 @@
 /** Changes to an entry at muster: bib, attendance, measures, choices; and the answers to the screening questions. */
 import { randomUUID } from 'node:crypto'
 import {
-  ATTENDANCES,
   checkChoices,
-  EntryChoices,
+  EntryChangeBody,
   openHolds,
-  rules,
-  ScreeningAnswer,
+  ScreeningBody,
   screeningConcerns,
-  type Attendance,
   type Finding,
   type Standard,
 } from '@able-gauge/core'
@@ -26,33 +23,12 @@ import { readBody } from './body.ts'
 import { inOpenDay } from './openDay.ts'
 import { param, type Route } from './route.ts'
 
-class EntryChangeBody {
-  /** The revision that was being looked at. */
-  @rules.Whole(1) revision!: number
-  @rules.Optional() @rules.Whole(1, 99_999) bib?: number
-  @rules.Choice(ATTENDANCES) attendance!: Attendance
-  @rules.FreeText(300) note!: string
-  @rules.Optional() @rules.Whole(20_000, 400_000) bodyMassG?: number
-  // what is left out from here on stays as it is
-  @rules.Optional() @rules.Whole(1, 999) wave?: number
-  @rules.Optional() @rules.Slug() category?: string
-  @rules.Optional() @rules.Whole(500, 2_700) heightMm?: number
-  @rules.Optional() @rules.FreeText(200) gear?: string
-  @rules.Optional() @rules.Flag() identityChecked?: boolean
-  @rules.Optional() @rules.Flag() consented?: boolean
-  @rules.Optional() @rules.Nested(() => EntryChoices) choices?: EntryChoices
-  @rules.Optional() @rules.TextRecord(60, 60) setUp?: Record<string, string>
-}
-
-class ScreeningBody {
-  @rules.NestedList(() => ScreeningAnswer, 1, 40) answers!: ScreeningAnswer[]
-}
-
 export const entryRoutes: readonly Route[] = [
   {
     method: 'patch',
     path: '/api/occasions/:occasionId/entries/:entryId',
     action: 'entries.change',
+    body: EntryChangeBody,
     handle: async (call) => {
       const { server, request, response, account, token } = call
       const occasion = await dayOf(call)
@@ -120,6 +96,7 @@ export const entryRoutes: readonly Route[] = [
     method: 'put',
     path: '/api/occasions/:occasionId/entries/:entryId/screening',
     action: 'screenings.read',
+    body: ScreeningBody,
     handle: async (call) => {
       const { server, request, response, account, token } = call
       const occasion = await dayOf(call)

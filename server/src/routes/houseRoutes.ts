@@ -1,15 +1,9 @@
 /** The organisation's own rules: screening questions, consent, heat limits, briefing. */
-import { HouseRules, rules } from '@able-gauge/core'
+import { HouseRulesBody } from '@able-gauge/core'
 import { Problem } from '../problem.ts'
 import { findHouseRules, writeHouseRules } from '../store/houseRulesStore.ts'
 import { readBody } from './body.ts'
 import type { Route } from './route.ts'
-
-class HouseRulesBody {
-  /** The revision that was being looked at. */
-  @rules.Whole(0) revision!: number
-  @rules.Nested(() => HouseRules) rules!: HouseRules
-}
 
 export const houseRoutes: readonly Route[] = [
   {
@@ -24,6 +18,7 @@ export const houseRoutes: readonly Route[] = [
     method: 'put',
     path: '/api/house-rules',
     action: 'houseRules.write',
+    body: HouseRulesBody,
     handle: async ({ server, request, response }) => {
       const body = readBody(HouseRulesBody, request)
       if (!(await writeHouseRules(server.pool, body.rules, body.revision))) {

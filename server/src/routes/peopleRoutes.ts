@@ -3,10 +3,13 @@ import {
   ageOn,
   ageReferenceDate,
   amendVerdict,
+  CorrectionBody,
   erasableFrom,
   judgeEvent,
   measureReadings,
-  rules,
+  MergeBody,
+  ReasonBody,
+  SelfTestBody,
   slotsOf,
   type Mark,
   type Standard,
@@ -36,42 +39,6 @@ import { readBody } from './body.ts'
 import { param, type Call, type Route } from './route.ts'
 
 const MOST_PEOPLE = 500
-
-class MergeBody {
-  /** The person all of it belongs to from now on. */
-  @rules.Uuid() intoId!: string
-  @rules.Text(300) reason!: string
-  /** Said after being asked: they are one person although name or date of birth differ. */
-  @rules.Optional() @rules.Flag() although?: boolean
-}
-
-class CorrectionBody {
-  // what is left out stays as it is
-  @rules.Optional() @rules.Text(40) number?: string
-  @rules.Optional() @rules.Text(80) givenName?: string
-  @rules.Optional() @rules.Text(80) familyName?: string
-  @rules.Optional() @rules.CalendarDate() birthDate?: string
-  @rules.Text(300) reason!: string
-}
-
-class ReasonBody {
-  @rules.Text(300) reason!: string
-}
-
-class Figure {
-  @rules.Slug() slot!: string
-  @rules.Whole(-100_000, 1_000_000_000) value!: number
-}
-
-class SelfTestBody {
-  @rules.Slug() standardId!: string
-  @rules.Whole(1) standardVersion!: number
-  @rules.Slug() eventId!: string
-  @rules.CalendarDate() testDate!: string
-  @rules.NestedList(() => Figure, 1, 60) figures!: Figure[]
-  @rules.FreeText(80) witness!: string
-  @rules.FreeText(300) note!: string
-}
 
 export const peopleRoutes: readonly Route[] = [
   {
@@ -105,6 +72,7 @@ export const peopleRoutes: readonly Route[] = [
     method: 'post',
     path: '/api/people/:personId/self-tests',
     action: 'selfTests.add',
+    body: SelfTestBody,
     handle: async (call) => {
       const { server, request, response, account } = call
       const person = await personIn(call)
@@ -133,6 +101,7 @@ export const peopleRoutes: readonly Route[] = [
     method: 'post',
     path: '/api/people/:personId/merge',
     action: 'people.change',
+    body: MergeBody,
     handle: async (call) => {
       const { server, request, response, account } = call
       const { intoId, reason, although = false } = readBody(MergeBody, request)
@@ -164,6 +133,7 @@ export const peopleRoutes: readonly Route[] = [
     method: 'post',
     path: '/api/people/:personId/unmerge',
     action: 'people.change',
+    body: ReasonBody,
     handle: async (call) => {
       const { server, request, response, account } = call
       const { reason } = readBody(ReasonBody, request)
@@ -178,6 +148,7 @@ export const peopleRoutes: readonly Route[] = [
     method: 'patch',
     path: '/api/people/:personId',
     action: 'people.change',
+    body: CorrectionBody,
     handle: async (call) => {
       const { server, request, response, account } = call
       const { reason, ...change } = readBody(CorrectionBody, request)
@@ -199,6 +170,7 @@ export const peopleRoutes: readonly Route[] = [
     method: 'post',
     path: '/api/people/:personId/erase',
     action: 'people.change',
+    body: ReasonBody,
     handle: async (call) => {
       const { server, request, response, account } = call
       const { reason } = readBody(ReasonBody, request)

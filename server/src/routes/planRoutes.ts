@@ -1,6 +1,18 @@
 /** Planning: a new day, who works on it, who is entered. */
 import { randomUUID } from 'node:crypto'
-import { DayPlan, rules, type Finding, type RosterRow, type Standard } from '@able-gauge/core'
+import {
+  DayChangeBody,
+  DayPlan,
+  NewDayBody,
+  PlanBody,
+  RosterBody,
+  StaffBody,
+  StaffListBody,
+  WavesBody,
+  type Finding,
+  type RosterRow,
+  type Standard,
+} from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { refuseOwnEntry } from '../access/ownWave.ts'
 import { inTransaction } from '../database.ts'
@@ -18,70 +30,12 @@ import { readBody } from './body.ts'
 import { inOpenDay } from './openDay.ts'
 import type { Route, Server } from './route.ts'
 
-class StaffBody {
-  @rules.Uuid() accountId!: string
-  @rules.Text(80) duty!: string
-}
-
-class NewDayBody {
-  @rules.Text(120) name!: string
-  @rules.Text(120) venue!: string
-  @rules.Text(60) zone!: string
-  @rules.CalendarDate() testDate!: string
-  @rules.Slug() standardId!: string
-  @rules.Whole(1) version!: number
-  /** Besides the officer who plans the day. */
-  @rules.NestedList(() => StaffBody, 0, 100) staff!: StaffBody[]
-}
-
-class RosterRowBody {
-  @rules.Text(80) number!: string
-  @rules.Text(80) givenName!: string
-  @rules.Text(80) familyName!: string
-  @rules.CalendarDate() birthDate!: string
-  @rules.Slug() category!: string
-  @rules.Optional() @rules.Whole(1, 99_999) bib?: number
-  @rules.Optional() @rules.Whole(1, 999) wave?: number
-}
-
-class RosterBody {
-  /** How many start together, where a row names no wave. */
-  @rules.Whole(1, 500) waveOf!: number
-  @rules.NestedList(() => RosterRowBody, 1, 1_000) people!: RosterRowBody[]
-}
-
-class PlanBody {
-  /** The revision that was being looked at; 0 when there was none. */
-  @rules.Whole(0) revision!: number
-  @rules.Nested(() => DayPlan) plan!: DayPlan
-}
-
-class WaveOfEntry {
-  @rules.Uuid() entryId!: string
-  @rules.Whole(1, 999) wave!: number
-}
-
-class WavesBody {
-  @rules.NestedList(() => WaveOfEntry, 1, 1_000) waves!: WaveOfEntry[]
-}
-
-class DayChangeBody {
-  // what is left out stays as it is
-  @rules.Optional() @rules.Text(120) name?: string
-  @rules.Optional() @rules.Text(120) venue?: string
-  @rules.Optional() @rules.Text(60) zone?: string
-  @rules.Optional() @rules.CalendarDate() testDate?: string
-}
-
-class StaffListBody {
-  @rules.NestedList(() => StaffBody, 1, 100) staff!: StaffBody[]
-}
-
 export const planRoutes: readonly Route[] = [
   {
     method: 'put',
     path: '/api/occasions/:occasionId/plan',
     action: 'plan.write',
+    body: PlanBody,
     handle: async (call) => {
       const { server, request, response, account } = call
       const occasion = await dayOf(call)
@@ -110,6 +64,7 @@ export const planRoutes: readonly Route[] = [
     method: 'put',
     path: '/api/occasions/:occasionId/waves',
     action: 'waves.set',
+    body: WavesBody,
     handle: async (call) => {
       const { server, request, response, account } = call
       const occasion = await dayOf(call)
@@ -132,6 +87,7 @@ export const planRoutes: readonly Route[] = [
     method: 'put',
     path: '/api/occasions/:occasionId/staff',
     action: 'staff.write',
+    body: StaffListBody,
     handle: async (call) => {
       const { server, request, response, account } = call
       const occasion = await dayOf(call)
@@ -165,6 +121,7 @@ export const planRoutes: readonly Route[] = [
     method: 'patch',
     path: '/api/occasions/:occasionId',
     action: 'plan.write',
+    body: DayChangeBody,
     handle: async (call) => {
       const { server, request, response, account } = call
       const occasion = await dayOf(call)
@@ -190,6 +147,7 @@ export const planRoutes: readonly Route[] = [
     method: 'post',
     path: '/api/occasions',
     action: 'days.plan',
+    body: NewDayBody,
     handle: async ({ server, request, response, account }) => {
       const { standardId, version, staff, ...day } = readBody(NewDayBody, request)
       if (!isZone(day.zone)) throw unknownZone(day.zone)
@@ -213,6 +171,7 @@ export const planRoutes: readonly Route[] = [
     method: 'post',
     path: '/api/occasions/:occasionId/roster',
     action: 'roster.enter',
+    body: RosterBody,
     handle: async (call) => {
       const { server, request, response } = call
       const occasion = await dayOf(call)

@@ -28,6 +28,7 @@ export const recordRoutes: readonly Route[] = [
     method: 'post',
     path: '/api/occasions/:occasionId/records',
     action: 'log.write',
+    body: RecordDocument,
     handle: async (call) => {
       const { server, request, response, account, token } = call
       const occasion = await dayOf(call)

@@ -1,5 +1,5 @@
 /** Rehearsals: made-up days to practise on. */
-import { ALL_EVENTS, rules } from '@able-gauge/core'
+import { ALL_EVENTS, RehearsalBody } from '@able-gauge/core'
 import { inTransaction } from '../database.ts'
 import { invalidInput } from '../problem.ts'
 import { makeRehearsal } from '../rehearsal/makeRehearsal.ts'
@@ -7,23 +7,12 @@ import { findPublished } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
 import type { Route } from './route.ts'
 
-class RehearsalBody {
-  @rules.Slug() standardId!: string
-  @rules.Whole(1) version!: number
-  @rules.Whole(4, 200) people!: number
-  @rules.Whole(1, 60) speed!: number
-  /** How many start together. */
-  @rules.Optional() @rules.Whole(2, 200) waveOf?: number
-  @rules.Optional() @rules.Whole(0, 2_000_000_000) seed?: number
-  /** An event to work by hand. */
-  @rules.Optional() @rules.Slug() ownEventId?: string
-}
-
 export const rehearsalRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/rehearsals',
     action: 'rehearse',
+    body: RehearsalBody,
     cost: 'rehearsal',
     handle: async (call) => {
       const { server, request, response } = call

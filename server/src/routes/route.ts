@@ -43,6 +43,8 @@ export interface Route {
   readonly path: string
   /** What it lets somebody do; who may is written in core, once. */
   readonly action: Action
+  /** The document its body has to be; none for routes without a body. */
+  readonly body?: new () => object
   /** Counted against how much one account may ask for in a minute, or how many days it may make up in an hour. */
   readonly cost?: 'costly' | 'rehearsal' | 'signature'
   readonly handle: (call: Call) => Promise<void>

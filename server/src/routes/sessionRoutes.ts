@@ -1,7 +1,7 @@
 /** Signing in and out. These are the only routes that need no session. */
 import { randomUUID } from 'node:crypto'
 import { Router, type Request } from 'express'
-import { rules } from '@able-gauge/core'
+import { SignIn, StationSignIn } from '@able-gauge/core'
 import { deriveKey } from '../access/password.ts'
 import type { Account } from '../access/role.ts'
 import { closeSession, giveCookie, newToken, sessionEnd, sessionOf } from '../access/session.ts'
@@ -14,21 +14,6 @@ import { noteEvent } from '../store/securityStore.ts'
 import { findSessionParameters, joinStation, openSession } from '../store/sessionStore.ts'
 import { readBody } from './body.ts'
 import type { Server } from './route.ts'
-
-class SignIn {
-  @rules.Text(80) signInName!: string
-  @rules.Text(200) password!: string
-}
-
-class StationSignIn {
-  @rules.Text(12) code!: string
-  /** Who works there, for the record. */
-  @rules.Text(80) name!: string
-  /** The own number in the organisation, for whoever is tested as well. */
-  @rules.Optional() @rules.Text(40) number?: string
-  /** What the device calls itself, so that one wrong typist closes joining for nobody else. */
-  @rules.Optional() @rules.Text(80) device?: string
-}
 
 const WINDOW_MINUTES = 15
 

@@ -1,9 +1,12 @@
 /** The library of standards: drafts, publishing, retiring, and what past results have to say. */
 import {
   checkStandard,
+  DraftBody,
   isPublishable,
+  NewDraftBody,
   parseStandard,
-  rules,
+  RetirementBody,
+  RevisionBody,
   sayRemark,
   type Finding,
   type Standard,
@@ -16,27 +19,6 @@ import { addDraft, changeDraft, findDraft, removeDraft } from '../store/draftSto
 import { addRetirement, addStandard, findPublished, listOtherVersions, listVersions } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
 import { param, type Call, type Route } from './route.ts'
-
-class NewDraftBody {
-  @rules.Slug() id!: string
-  @rules.Whole(1, 10_000) version!: number
-  @rules.AnyObject() content!: object
-}
-
-class DraftBody {
-  /** The revision that was being edited. */
-  @rules.Whole(1) revision!: number
-  @rules.AnyObject() content!: object
-}
-
-class RevisionBody {
-  @rules.Whole(1) revision!: number
-}
-
-class RetirementBody {
-  @rules.CalendarDate() lastDay!: string
-  @rules.Text(300) reason!: string
-}
 
 const ONE_VERSION = '/api/standards/:standardId/:version'
 
@@ -64,6 +46,7 @@ export const standardRoutes: readonly Route[] = [
     method: 'post',
     path: '/api/standards',
     action: 'standards.write',
+    body: NewDraftBody,
     handle: async ({ server, request, response, account }) => {
       const { id, version, content } = readBody(NewDraftBody, request)
       if (!(await addDraft(server.pool, id, version, named(content, id, version), account.id))) {
@@ -78,6 +61,7 @@ export const standardRoutes: readonly Route[] = [
     method: 'put',
     path: ONE_VERSION,
     action: 'standards.write',
+    body: DraftBody,
     handle: async (call) => {
       const { server, request, response, account } = call
       const { id, version } = versionIn(call)
@@ -91,6 +75,7 @@ export const standardRoutes: readonly Route[] = [
     method: 'delete',
     path: ONE_VERSION,
     action: 'standards.write',
+    body: RevisionBody,
     handle: async (call) => {
       const { server, request, response } = call
       const { id, version } = versionIn(call)
@@ -103,6 +88,7 @@ export const standardRoutes: readonly Route[] = [
     method: 'post',
     path: `${ONE_VERSION}/publish`,
     action: 'standards.write',
+    body: RevisionBody,
     handle: async (call) => {
       const { server, request, response, account } = call
       const { id, version } = versionIn(call)
@@ -121,6 +107,7 @@ export const standardRoutes: readonly Route[] = [
     method: 'post',
     path: `${ONE_VERSION}/retire`,
     action: 'standards.write',
+    body: RetirementBody,
     handle: async (call) => {
       const { server, request, response, account } = call
       const { id, version } = versionIn(call)

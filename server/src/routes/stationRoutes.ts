@@ -1,17 +1,12 @@
 /** Station codes: made by the officer, joined with in sessionRoutes. */
 import { randomInt } from 'node:crypto'
-import { rules } from '@able-gauge/core'
+import { StationCodeBody } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { invalidInput, notFound } from '../problem.ts'
 import { getStandard } from '../store/standardStore.ts'
 import { addStationCode, endStationCode, listStationCodes } from '../store/stationStore.ts'
 import { readBody } from './body.ts'
 import { param, type Route } from './route.ts'
-
-class StationCodeBody {
-  @rules.SlugList(1, 40) eventIds!: string[]
-  @rules.Choice(['grader', 'timer']) role!: 'grader' | 'timer'
-}
 
 /** Signs that are told apart on a wet card: no 0 and O, no 1, I and L. */
 const SIGNS = '23456789ABCDEFGHJKMNPQRSTUVWXYZ'
@@ -33,6 +28,7 @@ export const stationRoutes: readonly Route[] = [
     method: 'post',
     path: '/api/occasions/:occasionId/stations',
     action: 'stations.open',
+    body: StationCodeBody,
     handle: async (call) => {
       const { server, request, response, token } = call
       const occasion = await dayOf(call)

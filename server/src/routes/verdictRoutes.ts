@@ -1,6 +1,6 @@
 /** Verdicts: judged from the captures while the day is open, as they were signed afterwards. */
 import { randomUUID } from 'node:crypto'
-import { amendVerdict, maskVerdict, rules, type Occasion, type Verdict } from '@able-gauge/core'
+import { AmendmentBody, amendVerdict, maskVerdict, SignOffBody, type Occasion, type Verdict } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { refuseOwnWave } from '../access/ownWave.ts'
 import { requirePassword } from '../access/signature.ts'
@@ -14,20 +14,6 @@ import { notifyDay } from '../store/dayNotices.ts'
 import { listSnapshots, signDay } from '../store/signOffStore.ts'
 import { readBody } from './body.ts'
 import type { Route } from './route.ts'
-
-class SignOffBody {
-  @rules.Text(200) password!: string
-  /** Signs although something is still open. */
-  @rules.Flag() acceptOpen!: boolean
-}
-
-class AmendmentBody {
-  @rules.Uuid() entryId!: string
-  @rules.Slug() eventId!: string
-  @rules.Choice(['met', 'short']) as!: 'met' | 'short'
-  @rules.Text(500) reason!: string
-  @rules.Text(200) password!: string
-}
 
 export const verdictRoutes: readonly Route[] = [
   {
@@ -59,6 +45,7 @@ export const verdictRoutes: readonly Route[] = [
     method: 'post',
     path: '/api/occasions/:occasionId/sign-off',
     action: 'day.sign',
+    body: SignOffBody,
     cost: 'signature',
     handle: async (call) => {
       const { server, request, response, account, token } = call
@@ -92,6 +79,7 @@ export const verdictRoutes: readonly Route[] = [
     method: 'post',
     path: '/api/occasions/:occasionId/amendments',
     action: 'day.amend',
+    body: AmendmentBody,
     cost: 'signature',
     handle: async (call) => {
       const { server, request, response, account, token } = call
