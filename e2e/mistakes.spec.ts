@@ -108,7 +108,7 @@ test('a clerk gives bibs; one that is taken is told in words and what was typed 
   await expect(page.getByRole('cell', { name: '41', exact: true })).toBeVisible()
 })
 
-test('a capture for a day that was signed meanwhile is refused in words and kept', async ({
+test('a capture for a day that was signed meanwhile reaches its annex, and the officer sees it there', async ({
   page,
   signedIn,
   browser,
@@ -130,10 +130,12 @@ test('a capture for a day that was signed meanwhile is refused in words and kept
   const before = (await capturesOf(context.request)).length
 
   await page.context().setOffline(false)
-  await page.getByRole('button', { name: '1 refused, see why' }).click({ timeout: 20_000 })
-  await expect(page.getByRole('dialog')).toContainText('crossed, bib 15')
-  await expect(page.getByRole('dialog')).toContainText('The day is signed off. Nothing was stored')
+  await expect(page.getByText('1 arrived after the signature')).toBeVisible({ timeout: 20_000 })
   expect((await capturesOf(context.request)).length).toBe(before)
+  const officer = await context.newPage()
+  await officer.goto(`/days/${DAY}/sign-off`)
+  await expect(officer.getByRole('heading', { name: 'Arrived after the signature' })).toBeVisible()
+  await expect(officer.getByText(/Run 2,000 m, bib 15/)).toBeVisible()
   await context.close()
 })
 

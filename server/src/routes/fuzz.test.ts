@@ -177,12 +177,10 @@ const ADJUST: Readonly<Record<string, (body: Body, world: World) => Body | Promi
     attendance: pick(['absent', 'late']),
     revision: await revisionOf(world.entryIds[0] ?? ''),
   }),
-  'put /api/occasions/:occasionId/entries/:entryId/screening': () => ({
-    answers: ['chest-pain', 'faint', 'breath', 'injury', 'fever', 'advice', 'ready'].map((questionId) => ({
-      questionId,
-      answer: pick(['yes', 'no']),
-    })),
-  }),
+  'put /api/occasions/:occasionId/entries/:entryId/screening': async () => {
+    const rules = (await officer().call('GET', '/api/house-rules')).body['rules'] as { screening: { id: string }[] }
+    return { answers: rules.screening.map(({ id }) => ({ questionId: id, answer: pick(['yes', 'no']) })) }
+  },
   'put /api/occasions/:occasionId/plan': async (body, world) => ({
     ...body,
     revision: await planRevisionOf(world.occasionId),
