@@ -239,6 +239,8 @@ test('an officer plans, musters, briefs, runs, signs and hands out, from nothing
   await page
     .getByLabel('Read in an archive')
     .setInputFiles({ name: 'altered.json', mimeType: 'application/json', buffer: Buffer.from(altered) })
+  await page.getByLabel('Your password').fill(PASSWORD)
+  await page.getByRole('button', { name: 'Read it in' }).click()
   await expect(page.getByRole('alert')).toContainText('The archive is not what it was when it was written: people[')
 })
 

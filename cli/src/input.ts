@@ -16,6 +16,16 @@ export const readJson = async (file: string, { complain }: Output): Promise<unkn
   }
 }
 
+/** A file's text, or undefined after a complaint. */
+export const readText = async (file: string, { complain }: Output): Promise<string | undefined> => {
+  try {
+    return await readFile(file, 'utf8')
+  } catch (error) {
+    complain(`${file} cannot be read: ${error instanceof Error ? error.message : String(error)}`)
+    return undefined
+  }
+}
+
 /** A standard nobody may be judged by is unusable: its errors make verdicts arbitrary. */
 export const readStandard = async (file: string, output: Output): Promise<Standard | undefined> => {
   const plain = await readJson(file, output)

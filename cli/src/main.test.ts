@@ -3,8 +3,8 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { spawnSync } from 'node:child_process'
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import { printArchive } from '@able-gauge/core'
-import { archiveOfOne, plainV3 } from '@able-gauge/core/testing'
+import { printArchive, publicKeyOf, publicKeyPem } from '@able-gauge/core'
+import { archiveOfOne, plainV3, TEST_KEY } from '@able-gauge/core/testing'
 import { main } from './main.ts'
 
 let folder: string
@@ -192,6 +192,12 @@ test('an archive is proven, and a place that was altered is named', async () => 
   const { code, out } = await run('verify', whole)
   expect(code).toBe(0)
   expect(out).toMatch(/4 captures, 1 entries of the log, 1 verdicts.*signed\. Nothing was altered/)
+  expect(out).toMatch(/Not proven: signed by the key [0-9a-f-]{29}; name the key/)
+  const own = await file(publicKeyPem(publicKeyOf(TEST_KEY)), 'own.pem')
+  expect(await run('verify', whole, '--key', own)).toMatchObject({ code: 0, out: expect.stringContaining('Proven') })
+  const other = await file(publicKeyPem(publicKeyOf('1'.repeat(64))), 'other.pem')
+  expect(await run('verify', whole, '--key', other)).toMatchObject({ code: 1, out: expect.stringContaining('another') })
+  expect((await run('verify', whole, '--key', whole)).code).toBe(2)
   const altered = await run(
     'verify',
     await file(printArchive(archiveOfOne()).replace('Okafor-Lind', 'Okafor-Lund'), 'altered.json'),

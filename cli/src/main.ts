@@ -2,15 +2,18 @@
 import {
   checkStandard,
   contentHash,
+  fingerprint,
   INSTRUMENT_KINDS,
   parseStandard,
   readArchive,
+  readPublicKey,
   sayFinding,
   sayRemark,
   simulateInstrument,
+  type Proof,
 } from '@able-gauge/core'
 import { compareVersions } from './compare.ts'
-import { readJson, readStandard } from './input.ts'
+import { readJson, readStandard, readText } from './input.ts'
 import { judgeFile, type ResultForm } from './judge.ts'
 import { EXIT, type Output } from './output.ts'
 
@@ -18,7 +21,8 @@ const HELP = `able-gauge check STANDARD.json                       names every f
 able-gauge judge STANDARD.json RESULTS.csv [--json]  judges people and measures, one row a person
 able-gauge compare OLD.json NEW.json [RESULTS.csv] [--json]
                                                      what differs, and who of past results would change
-able-gauge verify ARCHIVE.json                       proves a day's archive: its hash chain, its signature, its verdicts
+able-gauge verify ARCHIVE.json [--key PUBLIC.pem]    proves a day's archive: its tree, its signatures, its verdicts; by which
+                                                     key, and whether it is the one given
 able-gauge simulate KIND COUNT [SEED]                lines an instrument would send: gate, jumpBoard, dynamometer,
                                                      heartRateStrap or bibReader (for bibs 1 to 24)
 
@@ -26,7 +30,11 @@ Ends with 0 when all is fine, 1 with findings or refused rows, 2 when the input 
 
 /** Runs one command. @returns the exit code */
 export const main = async (args: readonly string[], output: Output): Promise<number> => {
-  const [command, ...files] = args.filter((arg) => arg !== '--json')
+  const keyAt = args.indexOf('--key')
+  const keyFile = keyAt < 0 ? null : (args[keyAt + 1] ?? '')
+  const [command, ...files] = args.filter(
+    (arg, index) => arg !== '--json' && (keyAt < 0 || ![keyAt, keyAt + 1].includes(index)),
+  )
   const form: ResultForm = args.includes('--json') ? 'json' : 'csv'
   if (command === '--help' || command === undefined) {
     output.out(HELP)
@@ -34,7 +42,9 @@ export const main = async (args: readonly string[], output: Output): Promise<num
   }
   const [standardFile, resultsFile] = files
   if (command === 'check' && standardFile !== undefined && files.length === 1) return check(standardFile, output)
-  if (command === 'verify' && standardFile !== undefined && files.length === 1) return verify(standardFile, output)
+  if (command === 'verify' && standardFile !== undefined && files.length === 1) {
+    return verify(standardFile, keyFile, output)
+  }
   if (command === 'judge' && standardFile !== undefined && resultsFile !== undefined && files.length === 2) {
     return judge(standardFile, resultsFile, form, output)
   }
@@ -83,10 +93,30 @@ const check = async (file: string, output: Output): Promise<number> => {
   return EXIT.fine
 }
 
-const verify = async (file: string, output: Output): Promise<number> => {
+const sayProof = (proof: Proof, keyGiven: boolean): string => {
+  switch (proof.kind) {
+    case 'signed':
+      return `Proven: signed by the key ${proof.keyFingerprint} that was given.`
+    case 'unknownKey':
+      return keyGiven
+        ? `Not proven: signed by the key ${proof.keyFingerprint}, which is another than the one given.`
+        : `Not proven: signed by the key ${proof.keyFingerprint}; name the key you trust with --key.`
+    case 'noKey':
+      return 'Not proven: signed before installations had keys.'
+    case 'open':
+      return 'Not proven: the day is not signed.'
+  }
+}
+
+const verify = async (file: string, keyFile: string | null, output: Output): Promise<number> => {
   const plain = await readJson(file, output)
   if (plain === undefined) return EXIT.unusable
-  const read = readArchive(plain)
+  const key = keyFile === null ? null : readPublicKey((await readText(keyFile, output)) ?? '')
+  if (keyFile !== null && key === null) {
+    output.complain(`"${keyFile}" holds no Ed25519 public key. Expected PEM, as the sign-off room saves it.`)
+    return EXIT.unusable
+  }
+  const read = readArchive(plain, key === null ? [] : [key])
   if (!read.ok) {
     for (const finding of read.findings) output.out(`${file}: ${sayFinding(finding)}`)
     output.complain(
@@ -94,13 +124,15 @@ const verify = async (file: string, output: Output): Promise<number> => {
     )
     return EXIT.findings
   }
-  const { occasion, captures, records, verdicts, amendments, signOff, links } = read.archive
+  const { occasion, captures, records, verdicts, amendments, signOff } = read.archive
   output.out(
     `${occasion.name}, ${occasion.testDate}: ${captures.length} captures, ${records.length} entries of the log, ` +
       `${verdicts.length} verdicts, ${amendments.length} amendments, ${signOff ? 'signed' : 'not signed'}. ` +
-      `Nothing was altered. Last link ${links.at(-1) ?? ''}`,
+      `Nothing was altered.${signOff ? ` Head ${fingerprint(signOff.head)}.` : ''}`,
   )
-  return EXIT.fine
+  output.out(sayProof(read.proof, keyFile !== null))
+  // somebody who names a key wants to know whether it signed
+  return keyFile !== null && read.proof.kind !== 'signed' ? EXIT.findings : EXIT.fine
 }
 
 const judge = async (standardFile: string, resultsFile: string, form: ResultForm, output: Output): Promise<number> => {

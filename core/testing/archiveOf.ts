@@ -1,89 +1,70 @@
-/** A small day as an archive. */
+/** A small signed day as an archive. */
+import { commitmentTo, separateTexts } from '../src/day/commitment.ts'
+import { publicKeyOf, signDayHead } from '../src/day/signature.ts'
+import {
+  ARCHIVE_FORMAT,
+  dayHead,
+  identityText,
+  sealArchive,
+  type ArchivedIdentity,
+  type DayArchive,
+  type StoredCapture,
+} from '../src/format/archive.ts'
+import { judgeDay } from '../src/judge/judgeDay.ts'
+import { storeVerdict, withTokens } from '../src/judge/storedVerdict.ts'
 import type { RecordedCapture } from '../src/capture/capture.ts'
-import { NO_CHOICES } from '../src/day/entry.ts'
-import { ARCHIVE_FORMAT, linkArchive, signedHead, type DayArchive } from '../src/format/archive.ts'
-import { judgeDay, type DayCandidate } from '../src/judge/judgeDay.ts'
 import { contentHash } from '../src/standard/contentHash.ts'
-import { standardNamed } from './standards.ts'
+import { chainedArchiveOfOne } from './chainedArchiveOf.ts'
 
-const standard = standardNamed('v3')
-const ENTRY = '01890000-0000-7000-8000-0000000000aa'
-const candidate: DayCandidate = {
-  entryId: ENTRY,
-  wave: 1,
-  category: 'female',
-  ageYears: 27,
-  ageCountedOn: '2026-11-24',
-}
-const captures: RecordedCapture[] = ['started', 'counted', 'counted', 'stopped'].map((kind, index) => ({
-  id: `01890000-0000-7000-8000-00000000000${index}`,
-  eventId: 'press-ups',
-  entryId: ENTRY,
-  kind,
-  payload: kind === 'stopped' ? { reason: 'ended' } : {},
-  deviceId: 'tablet',
-  deviceMs: index,
-  atMs: 1_000_000 + index * 2_000,
-  uncertaintyMs: 5,
-  seq: index + 1,
-  actorId: '01890000-0000-7000-8000-0000000000bb',
-  receivedMs: 1_000_000 + index * 2_000,
-})) as RecordedCapture[]
-const verdict = judgeDay({ standard, testDate: '2026-11-24' }, [candidate], captures).get(ENTRY)
-if (!verdict) throw new Error('Nobody was judged.')
+/** A key that signs nothing but tests. */
+export const TEST_KEY = '9d61b19deffd5a60ba844af492ec2cc44449c5697b326919703bac031cae7f60'
 
-/** A signed day with one candidate whose press-ups were too few, under version 3. */
-export const archiveOfOne = (): DayArchive => {
-  const verdicts = [
-    {
-      entryId: ENTRY,
+/** The day of the first form, as it is signed today: one candidate, who withdrew with a note. */
+export const archiveOfOne = (privateKey = TEST_KEY): DayArchive => {
+  const {
+    links: _links,
+    signOff: _signOff,
+    verdicts: first,
+    format: _format,
+    amendments: _none,
+    ...day
+  } = chainedArchiveOfOne()
+  const { texts, payload } = separateTexts('stopped', { reason: 'withdrawn', note: 'felt faint' }, () => 'salt 1')
+  const captures: StoredCapture[] = day.captures.map((capture) =>
+    capture.kind === 'stopped' ? { ...capture, payload } : capture,
+  )
+  const { standard, occasion } = day
+  const candidates = first.map(({ inputs }) => inputs.candidate)
+  const judged = judgeDay(
+    { standard, testDate: occasion.testDate },
+    candidates,
+    captures.map((capture) => withTokens(capture) as RecordedCapture),
+  )
+  const verdicts = first.map(({ inputs }) => {
+    const verdict = judged.get(inputs.candidate.entryId)
+    if (!verdict) throw new Error('Nobody was judged.')
+    return {
+      entryId: inputs.candidate.entryId,
       standardHash: contentHash(standard),
-      inputs: { candidate, testDate: '2026-11-24', captures: [1, 2, 3, 4] },
-      verdict,
-    },
-  ]
-  const records = [
-    {
-      id: '01890000-0000-7000-8000-0000000000c1',
-      seq: 1,
-      actorId: candidate.entryId,
-      atMs: 5,
-      content: { kind: 'briefed' as const, eventIds: [] },
-    },
-  ]
-  const accountId = '01890000-0000-7000-8000-0000000000bb'
-  const plain = {
-    format: ARCHIVE_FORMAT as typeof ARCHIVE_FORMAT,
-    occasion: { id: ENTRY, name: 'Test day', venue: 'Track', zone: 'UTC', testDate: '2026-11-24' },
-    standard,
-    plan: null,
-    accounts: [{ id: accountId, displayName: 'Joss Adair-Nakata', role: 'grader' }],
-    staff: [{ accountId, duty: 'lane 1' }],
-    people: [{ id: ENTRY, number: 'T-1', givenName: 'Tove', familyName: 'Okafor-Lind', birthDate: '1999-05-04' }],
-    entries: [
-      {
-        id: ENTRY,
-        personId: ENTRY,
-        bib: 1,
-        wave: 1,
-        category: 'female',
-        attendance: 'present' as const,
-        note: '',
-        bodyMassG: null,
-        heightMm: null,
-        gear: '',
-        identityChecked: true,
-        consented: true,
-        choices: NO_CHOICES,
-        setUp: {},
-        revision: 1,
-      },
-    ],
-    captures,
-    records,
-    verdicts,
-    signOff: { accountId, atMs: 9, head: signedHead({ captures, records, verdicts }) },
-    amendments: [],
+      inputs,
+      verdict: storeVerdict(verdict),
+    }
+  })
+  const identities: ArchivedIdentity[] = [
+    ...day.accounts.map((who) => ({ of: 'account' as const, id: who.id, who })),
+    ...day.people.map((who) => ({ of: 'entry' as const, id: day.entries[0]?.id ?? '', who })),
+  ].map(({ of, id, who }) => ({ of, id, salt: `salt ${id}`, commit: commitmentTo(identityText(who), `salt ${id}`) }))
+  const parts = { ...day, captures, verdicts, identities }
+  const head = dayHead(parts)
+  const accountId = day.accounts[0]?.id ?? ''
+  const signed = { occasionId: occasion.id, head, accountId, atMs: 9 }
+  const signOff = {
+    accountId,
+    atMs: 9,
+    head,
+    publicKey: publicKeyOf(privateKey),
+    signature: signDayHead(signed, privateKey),
   }
-  return JSON.parse(JSON.stringify(linkArchive(plain))) as DayArchive
+  const archive = sealArchive({ ...parts, format: ARCHIVE_FORMAT, texts, signOff, amendments: [] })
+  return JSON.parse(JSON.stringify(archive)) as DayArchive
 }

@@ -2,7 +2,10 @@
 import { spawn, spawnSync } from 'node:child_process'
 import path from 'node:path'
 import { Obstacle } from './fail.mjs'
-import { ROOT } from './paths.mjs'
+import { DATA, ROOT } from './paths.mjs'
+
+/** The key of this installation: whoever has it can sign days as this installation. */
+const KEY_FILE = path.join(DATA, 'signing-key.pem')
 
 const TSX = ['--import', 'tsx']
 
@@ -16,6 +19,7 @@ export const prepareDatabase = (cluster, database, demo) => {
       ABLE_GAUGE_OWNER_URL: cluster.ownerUrl(database),
       ABLE_GAUGE_DATABASE_URL: cluster.appUrl(database),
       ABLE_GAUGE_DEMO: demo ? '1' : '0',
+      ABLE_GAUGE_KEY_FILE: KEY_FILE,
     },
   })
   if (status !== 0) throw new Obstacle('The database could not be brought up to date. The reason stands above.')
@@ -36,6 +40,7 @@ export const startServer = (cluster, database, { host, port, webFolder, demo }) 
         ABLE_GAUGE_HOST: host,
         ABLE_GAUGE_PORT: String(port),
         ABLE_GAUGE_DEMO: demo ? '1' : '0',
+        ABLE_GAUGE_KEY_FILE: KEY_FILE,
         ABLE_GAUGE_WEB: webFolder,
       },
     })

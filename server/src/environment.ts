@@ -6,6 +6,8 @@ export interface Environment {
   readonly demo: boolean
   readonly logLevel: string
   readonly webFolder: string | null
+  /** Where the key days are signed with is kept; null for one that lasts as long as the process. */
+  readonly keyFile: string | null
   /** Address or subnet of the proxy in front, or null. */
   readonly trustedProxy: string | null
 }
@@ -18,6 +20,7 @@ export const readEnvironment = (env: Readonly<Record<string, string | undefined>
   demo: env['ABLE_GAUGE_DEMO'] === '1',
   logLevel: env['ABLE_GAUGE_LOG'] ?? 'warn',
   webFolder: env['ABLE_GAUGE_WEB'] ?? null,
+  keyFile: env['ABLE_GAUGE_KEY_FILE'] || null,
   trustedProxy: env['ABLE_GAUGE_TRUSTED_PROXY'] || null,
 })
 

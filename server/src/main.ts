@@ -5,9 +5,9 @@ import { logError } from './logError.ts'
 import { openServer } from './openServer.ts'
 import { runRehearsals } from './rehearsal/rehearsalRunner.ts'
 
-const { databaseUrl, host, port, demo, logLevel, webFolder, trustedProxy } = readEnvironment(process.env)
+const { databaseUrl, host, port, demo, logLevel, webFolder, keyFile, trustedProxy } = readEnvironment(process.env)
 const log = pino({ level: logLevel, serializers: { err: logError } })
-const { server, http, close } = await openServer({ databaseUrl, demo, webFolder, trustedProxy, log })
+const { server, http, close } = await openServer({ databaseUrl, demo, webFolder, keyFile, trustedProxy, log })
 const rehearsals = runRehearsals(server, log)
 
 const stop = (): void => {

@@ -8,6 +8,7 @@ import { makeDayQueue } from './dayQueue.ts'
 import { LIMITS, type Limits } from './limits.ts'
 import { openLiveFeed } from './live/liveFeed.ts'
 import type { Server } from './routes/route.ts'
+import { openSigner } from './signer.ts'
 import { openServerClock, type ServerClock, type TimeSources } from './serverClock.ts'
 
 export interface OpenServer {
@@ -26,6 +27,8 @@ export interface Settings {
   readonly log: Logger
   readonly limits?: Limits
   readonly trustedProxy?: string | null
+  /** Where the key of this installation is kept; without it the key lasts as long as the process. */
+  readonly keyFile?: string | null
   /** What tells time; the machine's clocks, when left out. */
   readonly time?: TimeSources
 }
@@ -42,6 +45,7 @@ export const openServer = async ({
   log,
   limits = LIMITS,
   trustedProxy = null,
+  keyFile = null,
   time,
 }: Settings): Promise<OpenServer> => {
   const pool = openPool(databaseUrl, MOST_READING)
@@ -49,7 +53,18 @@ export const openServer = async ({
   const days = makeDayQueue(dayPool)
   const clock = await openServerClock(pool, days, log, time)
   const feed = openLiveFeed(databaseUrl, log)
-  const server: Server = { pool, days, feed, writer: makeCaptureWriter(days), clock, log, demo, limits, trustedProxy }
+  const server: Server = {
+    pool,
+    days,
+    feed,
+    writer: makeCaptureWriter(days),
+    clock,
+    signer: openSigner(keyFile),
+    log,
+    demo,
+    limits,
+    trustedProxy,
+  }
   const http = createServer(
     { headersTimeout: HEADERS_MS, requestTimeout: REQUEST_MS, connectionsCheckingInterval: LOOK_EVERY_MS },
     buildApp(server, webFolder),

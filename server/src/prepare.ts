@@ -6,6 +6,7 @@ import { runner } from 'node-pg-migrate'
 import { inTransaction, LONG, openPool } from './database.ts'
 import { loadDemo } from './demo/loadDemo.ts'
 import { needed } from './environment.ts'
+import { openSigner } from './signer.ts'
 
 const SQL_FOLDER = path.join(path.dirname(fileURLToPath(import.meta.url)), '..', 'sql')
 
@@ -50,7 +51,7 @@ const prepare = async (): Promise<void> => {
   if (process.env['ABLE_GAUGE_DEMO'] !== '1') return
   const pool = openPool(ownerUrl, 2, LONG)
   try {
-    await inTransaction(pool, (db) => loadDemo(db))
+    await inTransaction(pool, (db) => loadDemo(db, openSigner(process.env['ABLE_GAUGE_KEY_FILE'] ?? null)))
   } finally {
     await pool.end()
   }

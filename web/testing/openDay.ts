@@ -87,6 +87,7 @@ export const openDay = async ({
     earlierSetUps: {},
     amendments: [],
     readIn: null,
+    signature: null,
     rests: null,
     ...change,
   }
@@ -133,6 +134,9 @@ const playServer = (day: Day, captures: readonly Capture[]): PlayedServer => {
     if (method !== 'GET') asked.push({ method, path, body: body === undefined ? undefined : JSON.parse(body) })
     if (chosen) return chosen[1]()
     if (path.endsWith('/time')) return json({ serverMs: Date.now() })
+    if (path.endsWith('/devices')) return json({ devices: [] })
+    if (path.endsWith('/proof')) return json({ proof: { kind: 'open' }, intact: true, places: [] })
+    if (path.endsWith('/annex')) return json({ captures: [] })
     if (path.includes('/captures')) return json({ captures: method === 'GET' ? recorded : [], more: false })
     return json(day)
   })

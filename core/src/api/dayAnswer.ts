@@ -4,7 +4,7 @@ import type { DayPlan } from '../plan/dayPlan.ts'
 import type { EntryFacts, PersonFacts } from '../day/entry.ts'
 import type { Occasion, StaffMember } from '../day/occasion.ts'
 import type { DayRecordEntry } from '../day/record.ts'
-import type { ArchivedAmendment } from '../format/archive.ts'
+import type { ArchivedAmendment } from '../format/archiveParts.ts'
 import type { Standard } from '../standard/standard.ts'
 
 export type EntryAnswer = EntryFacts & {
@@ -32,6 +32,13 @@ export interface ReadInAnswer {
   readonly proven: boolean
 }
 
+/** Fingerprints to compare on paper. */
+export interface SignatureAnswer {
+  readonly head: string
+  /** Null for days signed before installations had keys. */
+  readonly key: string | null
+}
+
 export interface DayAnswer {
   readonly occasion: Occasion
   readonly standard: Standard
@@ -49,6 +56,8 @@ export interface DayAnswer {
   /** What was changed after the signature, oldest first. */
   readonly amendments: readonly (ArchivedAmendment & { readonly by: string })[]
   readonly readIn: ReadInAnswer | null
+  /** What is printed on paper of the signature; null before it. */
+  readonly signature: SignatureAnswer | null
   /** Where everybody is between events, for who sees one station alone and cannot work it out; null for everybody else. */
   readonly rests: Readonly<Record<string, RestState>> | null
 }

@@ -2,6 +2,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest'
 import type { Verdict } from '@able-gauge/core'
 import { Caller, openTestServer, type TestServer } from '../../testing/testServer.ts'
 import { inTransaction } from '../database.ts'
+import { openSigner } from '../signer.ts'
 import { loadDemo } from './loadDemo.ts'
 import { DEMO_PASSWORD } from './password.ts'
 
@@ -12,7 +13,7 @@ let officer: Caller
 
 beforeAll(async () => {
   server = await openTestServer({ demo: true })
-  await inTransaction(server.owner, (db) => loadDemo(db, EVENING_MS))
+  await inTransaction(server.owner, (db) => loadDemo(db, openSigner(null), EVENING_MS))
   officer = new Caller(server.address)
 })
 afterAll(() => server.close())
@@ -55,7 +56,7 @@ test('loading it again changes nothing', async () => {
   const count = async () =>
     (await server.pool.query<{ n: number }>('select count(*)::integer as n from captures')).rows[0]?.n
   const before = await count()
-  await inTransaction(server.owner, (db) => loadDemo(db, EVENING_MS))
+  await inTransaction(server.owner, (db) => loadDemo(db, openSigner(null), EVENING_MS))
   expect(await count()).toBe(before)
 })
 
@@ -66,7 +67,7 @@ test('a half-run day is of today; loaded in the morning it is of yesterday and w
   expect(before['occasion']).toMatchObject({ testDate: '2026-11-24' })
   expect(JSON.stringify(before['records'])).not.toContain('dayOpened')
   for (const nowMs of [EVENING_MS + 12 * 3_600_000, EVENING_MS + 12 * 3_600_000 + 1]) {
-    await inTransaction(server.owner, (db) => loadDemo(db, nowMs))
+    await inTransaction(server.owner, (db) => loadDemo(db, openSigner(null), nowMs))
   }
   const opened = ((await dayOf())['records'] as { content: object }[]).filter(({ content }) => 'date' in content)
   expect(opened.map(({ content }) => content)).toMatchObject([{ kind: 'dayOpened', date: '2026-11-25' }])

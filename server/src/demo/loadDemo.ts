@@ -31,10 +31,11 @@ import {
 import { hashPassword } from '../access/password.ts'
 import { ROLES, type Role } from '../access/role.ts'
 import type { Database } from '../database.ts'
-import { headOfDay } from '../dayArchive.ts'
-import { judgeRecord, readDay, snapshotsOf } from '../dayRecord.ts'
+import { readDay } from '../dayRecord.ts'
+import { signDay } from '../signDay.ts'
+import type { Signer } from '../signer.ts'
 import { addAccount, listDemoAccounts } from '../store/accountStore.ts'
-import { addCaptures } from '../store/captureStore.ts'
+import { addCaptures, findAllCaptures } from '../store/captureStore.ts'
 import { addDraft } from '../store/draftStore.ts'
 import { addEntry } from '../store/entryStore.ts'
 import { writeHouseRules } from '../store/houseRulesStore.ts'
@@ -43,7 +44,6 @@ import { addPerson } from '../store/personStore.ts'
 import { writePlan } from '../store/planStore.ts'
 import { addRecord, listRecords } from '../store/recordStore.ts'
 import { closeSetUpSessions, openSetUpSession, tokenOf } from '../store/setUpStore.ts'
-import { signDay } from '../store/signOffStore.ts'
 import { addStandard, getStandard } from '../store/standardStore.ts'
 import { DemoDay } from './demoDay.ts'
 import { DEMO_PASSWORD } from './password.ts'
@@ -61,7 +61,7 @@ const DEMO_HEAT: HouseRules['heat'] = [
  * Loads the demo unless it is there already. A day that is half run is of today, however long ago it was written down.
  * @throws Error naming the file and place of anything unsound in it
  */
-export const loadDemo = async (db: Database, nowMs: number = Date.now()): Promise<void> => {
+export const loadDemo = async (db: Database, signer: Signer, nowMs: number = Date.now()): Promise<void> => {
   const days = await Promise.all((await filesIn('days')).map(readDayFile))
   if ((await listDemoAccounts(db)).length > 0) {
     for (const day of days) await openToday(db, day, nowMs)
@@ -74,7 +74,7 @@ export const loadDemo = async (db: Database, nowMs: number = Date.now()): Promis
   await writeHouseRules(db, { ...FIRST_HOUSE_RULES, heat: DEMO_HEAT }, 0)
   for (const accountId of accounts.values()) await openSetUpSession(db, accountId)
   for (const day of days) {
-    await loadDay(db, ofToday(day, nowMs), accounts, people, seedOf(day))
+    await loadDay(db, ofToday(day, nowMs), accounts, people, seedOf(day), signer)
     await openToday(db, day, nowMs)
   }
   await closeSetUpSessions(db)
@@ -198,6 +198,7 @@ const loadDay = async (
   accounts: ReadonlyMap<string, string>,
   people: ReadonlyMap<string, DemoPerson>,
   seed: number,
+  signer: Signer,
 ): Promise<void> => {
   const { standard } = await getStandard(db, day.standard.id, day.standard.version)
   const { id, name, venue, zone, testDate } = day
@@ -225,7 +226,7 @@ const loadDay = async (
   }
   await loadPlan(db, day, standard, accounts)
   await loadLog(db, day, accounts, entryIds)
-  if (day.signedOffBy !== undefined) await signOff(db, id, known(accounts, day.signedOffBy))
+  if (day.signedOffBy !== undefined) await signOff(db, id, known(accounts, day.signedOffBy), signer)
 }
 
 const isDisqualification = ({ kind, payload }: Capture): boolean =>
@@ -288,15 +289,12 @@ const loadLog = async (
   }
 }
 
-const signOff = async (db: Database, occasionId: string, accountId: string): Promise<void> => {
+const signOff = async (db: Database, occasionId: string, accountId: string, signer: Signer): Promise<void> => {
   const occasion = await findOccasion(db, occasionId)
   if (!occasion) throw new Error(`The demo day ${occasionId} was added but cannot be found.`)
   const day = await readDay(db, occasion)
-  const judged = await judgeRecord(db, day)
-  const lastMs = Math.max(...judged.captures.map(({ atMs }) => atMs))
-  const snapshots = snapshotsOf(day, judged)
-  const head = await headOfDay(db, occasionId, judged.captures, snapshots)
-  await signDay(db, occasionId, tokenOf(accountId), new Date(lastMs + HOUR_MS), snapshots, head)
+  const lastMs = Math.max(...(await findAllCaptures(db, occasionId)).map(({ atMs }) => atMs))
+  await signDay(db, day, { accountId, token: tokenOf(accountId), atMs: lastMs + HOUR_MS, signer })
 }
 
 const known = <Key extends string | number, Value>(values: ReadonlyMap<Key, Value>, name: Key): Value => {

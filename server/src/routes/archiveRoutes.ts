@@ -1,9 +1,12 @@
 /** Whole days out and in, as open files. */
-import { printArchive, readArchive } from '@able-gauge/core'
+import { printArchive, readArchive, ReadInBody } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
+import { requirePassword } from '../access/signature.ts'
 import { archiveDay, restoreDay } from '../dayArchive.ts'
 import { Problem } from '../problem.ts'
 import { noteEvent } from '../store/securityStore.ts'
+import { readBody } from './body.ts'
+import { knownKeys } from './keyRoutes.ts'
 import type { Route } from './route.ts'
 
 const MOST_FINDINGS = 100
@@ -25,9 +28,13 @@ export const archiveRoutes: readonly Route[] = [
     method: 'post',
     path: '/api/archives',
     action: 'archives.readIn',
-    cost: 'costly',
-    handle: async ({ server, request, response, account, token }) => {
-      const read = readArchive(request.body as unknown)
+    cost: 'signature',
+    body: ReadInBody,
+    handle: async (call) => {
+      const { server, request, response, account, token } = call
+      const { password, archive } = readBody(ReadInBody, request)
+      await requirePassword(call, password)
+      const read = readArchive(archive, await knownKeys(server))
       if (!read.ok) {
         throw new Problem(
           422,
@@ -36,11 +43,11 @@ export const archiveRoutes: readonly Route[] = [
           read.findings.slice(0, MOST_FINDINGS),
         )
       }
-      await restoreDay(server.pool, token, read.archive)
+      await restoreDay(server.pool, token, read.archive, read.proof)
       await noteEvent(server.pool, {
         kind: 'archive.readIn',
         accountId: account.id,
-        detail: { day: read.archive.occasion.id },
+        detail: { day: read.archive.occasion.id, proof: read.proof.kind },
       })
       response.status(201).json({ id: read.archive.occasion.id })
     },

@@ -254,7 +254,7 @@ test('a day’s archive, put into an empty database, gives the same verdicts and
   const first = await inDay('officer', 'GET', '/archive')
   archive = first.body as unknown as DayArchive
   expect(readArchive(archive)).toMatchObject({ ok: true })
-  expect(await call('officer', 'POST', '/api/archives', archive)).toMatchObject({
+  expect(await call('officer', 'POST', '/api/archives', { password: PASSWORD, archive })).toMatchObject({
     status: 409,
     body: { title: 'archive.dayKnown' },
   })
@@ -262,7 +262,7 @@ test('a day’s archive, put into an empty database, gives the same verdicts and
 
   const empty = await openTestServer()
   const officer = await Caller.signedIn(empty.address, 'officer')
-  expect(await officer.call('POST', '/api/archives', archive)).toMatchObject({
+  expect(await officer.call('POST', '/api/archives', { password: PASSWORD, archive })).toMatchObject({
     status: 201,
     body: { id: day.occasionId },
   })
@@ -272,11 +272,14 @@ test('a day’s archive, put into an empty database, gives the same verdicts and
   await empty.close()
 })
 test('an archive with one altered byte is refused, and its place is named', async () => {
-  const text = printArchive(archive).replace('"reason":"dizzy"', '"reason":"dizzi"')
-  const refused = await call('officer', 'POST', '/api/archives', JSON.parse(text))
+  const text = printArchive(archive).replace('"text":"dizzy"', '"text":"dizzi"')
+  const refused = await call('officer', 'POST', '/api/archives', {
+    password: PASSWORD,
+    archive: JSON.parse(text) as object,
+  })
   expect(refused).toMatchObject({ status: 422, body: { title: 'archive.altered' } })
-  const at = archive.records.findIndex(({ content }) => content.kind === 'holdRaised' && content.reason === 'dizzy')
-  expect(refused.body.findings?.map(({ place }) => place)).toEqual([`records[${at}]`, 'signOff.head'])
+  const at = archive.texts.findIndex(({ text }) => text === 'dizzy')
+  expect(refused.body.findings?.map(({ place }) => place)).toEqual([`texts[${at}]`, 'seal'])
   expect(contentHash(archive)).toMatch(/^[0-9a-f]{64}$/)
 })
 
@@ -356,10 +359,52 @@ test('a double is merged with a trace, but not two people of one day', async () 
   const found = (await call('clerk', 'GET', `/api/people/${into}`)).body
   expect(found['tests']).toHaveLength(2)
   expect(found['changes']).toMatchObject([{ what: 'merged', reason: 'entered twice', by: 'The officer' }])
+  // nothing was moved, so it can be taken back, and said again
+  const before = (await call('officer', 'GET', `/api/occasions/${later.occasionId}`)).body['entries']
+  expect((await call('officer', 'POST', `/api/people/${double}/unmerge`, { reason: 'two after all' })).status).toBe(204)
+  expect((await call('officer', 'GET', `/api/occasions/${later.occasionId}`)).body['entries']).toEqual(before)
+  expect((await call('clerk', 'GET', `/api/people/${into}`)).body['tests']).toHaveLength(1)
+  expect((await call('clerk', 'GET', `/api/people/${double}`)).body['tests']).toHaveLength(1)
+  expect((await merge(double, into)).status).toBe(200)
   // the new day is open, so nothing of theirs can be erased yet
   expect((await call('officer', 'POST', `/api/people/${into}/erase`, { reason: 'asked for it' })).body.title).toBe(
     'person.dayOpen',
   )
+})
+test('two who differ in name or date of birth are merged only when somebody says they are one all the same', async () => {
+  const { rows } = await server.pool.query<{ id: string }>(
+    `insert into people (id, number, given_name, family_name, birth_date) values
+       (gen_random_uuid(), 'D-1', 'Kei', 'Hollis', '1991-02-03'), (gen_random_uuid(), 'D-2', 'Kei', 'Holis', '1991-02-04')
+     returning id`,
+  )
+  const [one, other] = rows.map(({ id }) => id)
+  const merge = (more: object) =>
+    call('officer', 'POST', `/api/people/${one}/merge`, { intoId: other, reason: 'misspelt', ...more })
+  expect(await merge({})).toMatchObject({
+    status: 409,
+    body: { title: 'person.differs', findings: [{ place: 'name' }, { place: 'date of birth' }] },
+  })
+  expect((await merge({ although: true })).status).toBe(200)
+})
+test('a slip of the key in somebody’s birth date keeps nobody from a verdict, and is put right with a reason', async () => {
+  const odd = await addTestDay(server, plainV3(), '2026-11-24', [{ bib: 1 }, { bib: 2, birthDate: '2096-05-04' }])
+  const path = `/api/occasions/${odd.occasionId}`
+  const { body, status } = await call('officer', 'GET', `${path}/verdicts`)
+  expect([status, (body['verdicts'] as object[]).length]).toEqual([200, 2])
+  const { rows } = await server.pool.query<{ person_id: string }>('select person_id from entries where id = $1', [
+    odd.entryIds[1],
+  ])
+  const correct = (change: object) => call('officer', 'PATCH', `/api/people/${rows[0]?.person_id}`, change)
+  expect((await correct({ birthDate: '2096-13-01', reason: 'slip' })).status).toBe(422)
+  expect((await correct({ birthDate: '1996-05-04', reason: 'slip' })).status).toBe(204)
+  const entries = (await call('clerk', 'GET', path)).body['entries'] as { person: { birthDate: string } }[]
+  expect(entries[1]?.person.birthDate).toBe('1996-05-04')
+  const people = [
+    { number: 'Y-1', givenName: 'Lumi', familyName: 'Ardent', birthDate: '2096-05-04', category: 'female' },
+  ]
+  expect((await call('clerk', 'POST', `${path}/roster`, { waveOf: 4, people })).body.findings).toMatchObject([
+    { place: 'people[0].birthDate' },
+  ])
 })
 test('a double’s number, entered again, leads to the person it was merged into', async () => {
   const day = await addTestDay(server, plainV3(), '2027-03-05', [])
@@ -425,4 +470,12 @@ test('erasing takes the name and leaves the results', async () => {
   }
   expect(person).toMatchObject({ familyName: 'person', erased: true, birthDate: '1999-01-01' })
   expect(tests[0]?.verdict).not.toBeNull()
+  // what the signature covers is still as it was signed, and what was written about them is nowhere
+  expect((await inDay('officer', 'GET', '/proof')).body).toMatchObject({ intact: true, proof: { kind: 'signed' } })
+  const after = (await inDay('officer', 'GET', '/archive')).body as unknown as DayArchive
+  expect(readArchive(after)).toMatchObject({ ok: true })
+  const gone = archive.texts.filter(({ commit }) => !after.texts.some((text) => text.commit === commit))
+  expect(gone.length).toBeGreaterThan(0)
+  const told = JSON.stringify([after, await theDay(), (await inDay('officer', 'GET', '/captures')).body])
+  for (const { text } of gone) expect(told).not.toContain(JSON.stringify(text))
 })

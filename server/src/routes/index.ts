@@ -5,6 +5,7 @@ import { deviceRoutes } from './deviceRoutes.ts'
 import { entryRoutes } from './entryRoutes.ts'
 import { houseRoutes } from './houseRoutes.ts'
 import { instrumentRoutes } from './instrumentRoutes.ts'
+import { keyRoutes } from './keyRoutes.ts'
 import { liveRoutes } from './liveRoutes.ts'
 import { occasionRoutes } from './occasionRoutes.ts'
 import { peopleRoutes } from './peopleRoutes.ts'
@@ -34,6 +35,7 @@ export const ROUTES: readonly Route[] = [
   ...archiveRoutes,
   ...peopleRoutes,
   ...accountRoutes,
+  ...keyRoutes,
   ...deviceRoutes,
   ...securityRoutes,
 ]

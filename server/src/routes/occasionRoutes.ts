@@ -1,5 +1,5 @@
 /** Days: the list, and one day with all a screen needs to work on it. */
-import { maskDay, type DayAnswer } from '@able-gauge/core'
+import { fingerprint, keyFingerprint, maskDay, type ArchivedSignature, type DayAnswer } from '@able-gauge/core'
 import { dayOf, staffFilter } from '../access/day.ts'
 import { candidateOf, readDay, restsOf, type DayRecord } from '../dayRecord.ts'
 import { listAmendments } from '../store/amendmentStore.ts'
@@ -8,6 +8,7 @@ import { findReadIn } from '../store/importStore.ts'
 import { listOccasions, listStaff } from '../store/occasionStore.ts'
 import { findPlan } from '../store/planStore.ts'
 import { listRecords } from '../store/recordStore.ts'
+import { findSignature } from '../store/signOffStore.ts'
 import { listScreened } from '../store/screeningStore.ts'
 import type { Route } from './route.ts'
 
@@ -40,12 +41,19 @@ export const occasionRoutes: readonly Route[] = [
         earlierSetUps: await listEarlierSetUps(server.pool, occasion.id),
         amendments: await listAmendments(server.pool, occasion.id),
         readIn: await findReadIn(server.pool, occasion.id),
+        signature: printed(await findSignature(server.pool, occasion.id)),
         rests: account.station ? await restsOf(server.pool, day, server.clock.nowMs()) : null,
       }
       response.json(maskDay(whole, account))
     },
   },
 ]
+
+const printed = (signature: ArchivedSignature | null): DayAnswer['signature'] =>
+  signature && {
+    head: fingerprint(signature.head),
+    key: signature.publicKey === '' ? null : keyFingerprint(signature.publicKey),
+  }
 
 const withAge = ({ occasion, published }: DayRecord, entry: Entry) => {
   const { ageYears, ageCountedOn } = candidateOf(published.standard, occasion.testDate, entry)

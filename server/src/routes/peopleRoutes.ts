@@ -172,7 +172,7 @@ export const peopleRoutes: readonly Route[] = [
     action: 'people.change',
     body: ReasonBody,
     handle: async (call) => {
-      const { server, request, response, account } = call
+      const { server, request, response, account, token } = call
       const { reason } = readBody(ReasonBody, request)
       const person = await personIn(call)
       const [open] = await openDaysOf(server.pool, person.id)
@@ -188,7 +188,7 @@ export const peopleRoutes: readonly Route[] = [
           `The house rules keep this person's data until ${from}. Nothing was erased.`,
         )
       }
-      await inTransaction(server.pool, (db) => erasePerson(db, person.id, reason, account.id))
+      await inTransaction(server.pool, (db) => erasePerson(db, token, person.id, reason, account.id))
       response.status(204).end()
     },
   },

@@ -9,6 +9,7 @@ import type { DayQueue } from '../dayQueue.ts'
 import type { Limits } from '../limits.ts'
 import type { LiveFeed } from '../live/liveFeed.ts'
 import type { ServerClock } from '../serverClock.ts'
+import type { Signer } from '../signer.ts'
 import { notFound } from '../problem.ts'
 
 /** What handlers work with. */
@@ -20,6 +21,8 @@ export interface Server {
   readonly feed: LiveFeed
   readonly writer: CaptureWriter
   readonly clock: Pick<ServerClock, 'nowMs'>
+  /** Signs days with the key of this installation. */
+  readonly signer: Signer
   readonly log: Logger
   readonly limits: Limits
   /** Address of the proxy in front of this server, whose word on addresses counts; null without one. */

@@ -1,19 +1,29 @@
 /** Verdicts: judged from the captures while the day is open, as they were signed afterwards. */
 import { randomUUID } from 'node:crypto'
-import { AmendmentBody, amendVerdict, maskVerdict, SignOffBody, type Occasion, type Verdict } from '@able-gauge/core'
+import {
+  AmendmentBody,
+  amendmentHash,
+  amendVerdict,
+  maskVerdict,
+  SignOffBody,
+  type ArchivedAmendment,
+  type Occasion,
+  type Verdict,
+} from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { refuseOwnWave } from '../access/ownWave.ts'
 import { requirePassword } from '../access/signature.ts'
 import type { Database } from '../database.ts'
-import { headOfDay } from '../dayArchive.ts'
 import { judgeRecord, readDay, snapshotsOf } from '../dayRecord.ts'
 import { invalidInput, Problem } from '../problem.ts'
-import { addAmendment, listAmendments } from '../store/amendmentStore.ts'
+import { signDay } from '../signDay.ts'
+import { addAmendment, listAmendments, listSignedAmendments } from '../store/amendmentStore.ts'
 import { lockLedger } from '../store/captureStore.ts'
 import { notifyDay } from '../store/dayNotices.ts'
-import { listSnapshots, signDay } from '../store/signOffStore.ts'
+import { findSignature, listSnapshots } from '../store/signOffStore.ts'
+import { addTexts, commitTo } from '../store/textStore.ts'
 import { readBody } from './body.ts'
-import type { Route } from './route.ts'
+import type { Call, Route } from './route.ts'
 
 export const verdictRoutes: readonly Route[] = [
   {
@@ -57,19 +67,21 @@ export const verdictRoutes: readonly Route[] = [
         if ((await lockLedger(db, occasion.id)).closed)
           throw new Problem(409, 'day.signedOff', 'The day is signed off already.')
         await refuseOwnWave(db, account, occasion.id, null)
-        const day = await readDay(db, occasion)
-        const judged = await judgeRecord(db, day)
-        const open = [...judged.verdicts.values()].filter(({ settled }) => !settled).length
-        if (open > 0 && !acceptOpen) {
-          throw new Problem(
-            409,
-            'signOff.open',
-            `${open} verdicts are still open. Settle them, or sign knowing that they stay open.`,
-          )
-        }
-        const snapshots = snapshotsOf(day, judged)
-        const head = await headOfDay(db, occasion.id, judged.captures, snapshots)
-        await signDay(db, occasion.id, token, new Date(server.clock.nowMs()), snapshots, head)
+        await signDay(db, await readDay(db, occasion), {
+          accountId: account.id,
+          token,
+          atMs: server.clock.nowMs(),
+          signer: server.signer,
+          approve: (verdicts) => {
+            const open = verdicts.filter(({ settled }) => !settled).length
+            if (open === 0 || acceptOpen) return
+            throw new Problem(
+              409,
+              'signOff.open',
+              `${open} verdicts are still open. Settle them, or sign knowing that they stay open.`,
+            )
+          },
+        })
         await notifyDay(db, occasion.id, 'day')
       })
       response.status(201).json({ signedOff: true })
@@ -82,7 +94,7 @@ export const verdictRoutes: readonly Route[] = [
     body: AmendmentBody,
     cost: 'signature',
     handle: async (call) => {
-      const { server, request, response, account, token } = call
+      const { server, request, response, account } = call
       const occasion = await dayOf(call)
       const { password, ...amendment } = readBody(AmendmentBody, request)
       await requirePassword(call, password)
@@ -105,13 +117,31 @@ export const verdictRoutes: readonly Route[] = [
       const id = randomUUID()
       await server.days.run(occasion.id, async (db) => {
         await refuseOwnWave(db, account, occasion.id, [amendment.entryId])
-        await addAmendment(db, occasion.id, token, { ...amendment, id, atMs: server.clock.nowMs() })
+        await amend(db, call, occasion.id, { ...amendment, id })
         await notifyDay(db, occasion.id, 'day')
       })
       response.status(201).json({ id })
     },
   },
 ]
+
+/** Signs an amendment after the one before it, or after the day's own signature. */
+const amend = async (
+  db: Database,
+  { server, account, token }: Call,
+  occasionId: string,
+  { reason, ...change }: Pick<ArchivedAmendment, 'id' | 'entryId' | 'eventId' | 'as' | 'reason'>,
+): Promise<void> => {
+  const [last] = (await listSignedAmendments(db, occasionId)).slice(-1)
+  const before = last ? amendmentHash(last) : ((await findSignature(db, occasionId))?.head ?? '')
+  const why = commitTo(reason, change.entryId)
+  await addTexts(db, occasionId, [why])
+  // not before the last one, so that their order is the order they were signed in
+  const atMs = Math.max(server.clock.nowMs(), (last?.atMs ?? 0) + 1)
+  const amendment = { ...change, reason: { commit: why.commit }, accountId: account.id, atMs }
+  const signature = server.signer.signAmendment({ occasionId, before, amendment })
+  await addAmendment(db, occasionId, token, { ...amendment, before, signature }, why.commit)
+}
 
 /** Verdicts as they stand after the signature: as signed, with the amendments laid on. */
 const signedVerdicts = async (db: Database, occasion: Occasion) => {

@@ -1,7 +1,16 @@
 /** The capture log of a day. Captures are added and read, nothing else. */
-import { canonicalJson, type AnnexedCapture, type Capture, type RecordedCapture, type Target } from '@able-gauge/core'
+import {
+  canonicalJson,
+  separateTexts,
+  type AnnexedCapture,
+  type Capture,
+  type RecordedCapture,
+  type StoredCapture,
+  type Target,
+} from '@able-gauge/core'
 import type { Database } from '../database.ts'
 import { notifyDay } from './dayNotices.ts'
+import { addTexts, makeSalt, withTexts, type DayText } from './textStore.ts'
 
 export type Addition =
   | { readonly kind: 'stored'; readonly seqs: ReadonlyMap<string, number>; readonly added: number }
@@ -69,9 +78,15 @@ export const addPosts = async (db: Database, occasionId: string, posts: readonly
   })
   if (fresh.length > 0) {
     const ofRehearsal = posts.every(({ token }) => token === null)
+    const rows = fresh.map(({ capture, post }, index) => rowOf(separated(capture), post, index + 1))
+    await addTexts(
+      db,
+      occasionId,
+      rows.flatMap(({ texts }) => texts),
+    )
     await db.query(`select ${ofRehearsal ? 'add_rehearsal_captures' : 'add_captures'}($1, $2)`, [
       occasionId,
-      JSON.stringify(fresh.map(({ capture, post }, index) => rowOf(capture, post, index + 1))),
+      JSON.stringify(rows.map(({ row }) => row)),
     ])
     await notifyDay(db, occasionId, 'captures')
   }
@@ -85,6 +100,17 @@ export const findCapturesAfter = async (
   afterSeq: number,
   most: number,
 ): Promise<RecordedCapture[]> => {
+  const stored = await findStoredAfter(db, occasionId, afterSeq, most)
+  // with its texts back a stored capture is what was sent
+  return (await withTexts(db, stored)) as RecordedCapture[]
+}
+
+const findStoredAfter = async (
+  db: Database,
+  occasionId: string,
+  afterSeq: number,
+  most: number,
+): Promise<StoredCapture[]> => {
   const { rows } = await db.query<CaptureRow>(
     `select id, seq, event_id, entry_id, kind, payload, device_id, device_ms, at_ms, uncertainty_ms, actor_id, sent_by, received_ms
        from captures where occasion_id = $1 and seq > $2 order by seq limit $3`,
@@ -92,6 +118,10 @@ export const findCapturesAfter = async (
   )
   return rows.map(captureFromRow)
 }
+
+/** All captures of a day as they are stored: commitments in place of what somebody wrote. */
+export const findStoredCaptures = (db: Database, occasionId: string): Promise<StoredCapture[]> =>
+  findStoredAfter(db, occasionId, 0, 10_000_000)
 
 /** Which of some captures are on record. */
 export const findKnownIds = async (db: Database, ids: readonly string[]): Promise<Set<string>> => {
@@ -138,10 +168,13 @@ export const findAllCaptures = async (db: Database, occasionId: string): Promise
 
 /** Keeps what arrived after the signature beside the day; what is there already stays as it is. */
 export const addToAnnex = async (db: Database, occasionId: string, post: Post): Promise<void> => {
-  await db.query('select add_to_annex($1, $2)', [
+  const rows = post.captures.map((capture, index) => rowOf(separated(capture), post, index + 1))
+  await addTexts(
+    db,
     occasionId,
-    JSON.stringify(post.captures.map((capture, index) => rowOf(capture, post, index + 1))),
-  ])
+    rows.flatMap(({ texts }) => texts),
+  )
+  await db.query('select add_to_annex($1, $2)', [occasionId, JSON.stringify(rows.map(({ row }) => row))])
 }
 
 /** What arrived after the signature, in the order it came. */
@@ -157,10 +190,13 @@ export const listAnnex = async (db: Database, occasionId: string): Promise<Annex
        from day_annex x join accounts a on a.id = x.actor_id where x.occasion_id = $1 order by x.received_ms, x.id`,
     [occasionId],
   )
-  return rows.map(({ capture, display_name, ...rest }) => {
-    const { seq, ...annexed } = captureFromRow({ ...capture, ...rest, seq: 0 })
-    return { ...annexed, actor: display_name }
-  })
+  return withTexts(
+    db,
+    rows.map(({ capture, display_name, ...rest }) => {
+      const { seq, ...annexed } = captureFromRow({ ...capture, ...rest, seq: 0 })
+      return { ...annexed, actor: display_name }
+    }),
+  )
 }
 
 /**
@@ -194,7 +230,11 @@ const findOnRecord = async (db: Database, ids: readonly string[]): Promise<Map<s
        from captures where id = any($1::uuid[])`,
     [ids],
   )
-  return new Map(rows.map((row) => [row.id, { ...captureFromRow(row), occasionId: row.occasion_id }]))
+  const recorded = await withTexts(
+    db,
+    rows.map((row) => ({ ...captureFromRow(row), occasionId: row.occasion_id })),
+  )
+  return new Map(recorded.map((one) => [one.id, one]))
 }
 
 /** The same observation; what the device thinks of its clock's uncertainty may have changed between two tries. */
@@ -212,8 +252,29 @@ interface FreshCapture {
   readonly post: Post
 }
 
+/** A capture with its texts apart. */
+const separated = (capture: Capture): { readonly stored: StoredFields; readonly texts: readonly DayText[] } => {
+  const { payload, texts } = separateTexts(capture.kind, capture.payload, makeSalt)
+  return { stored: { ...capture, payload }, texts: texts.map((text) => ({ ...text, entryId: capture.entryId })) }
+}
+
+type StoredFields = Omit<Capture, 'payload'> & { readonly payload: object }
+
 /** A capture as the functions of the database take it. @param position within what is added, from 1 */
-const rowOf = (capture: Capture, { token, madeBy, receivedMs }: Omit<Post, 'captures'>, position: number) => ({
+const rowOf = (
+  { stored, texts }: ReturnType<typeof separated>,
+  { token, madeBy, receivedMs }: Omit<Post, 'captures'>,
+  position: number,
+) => ({
+  texts,
+  row: {
+    ...plainRow(stored, receivedMs, position),
+    ...(token === null ? {} : { token }),
+    ...(madeBy === undefined ? {} : { made_by: madeBy }),
+  },
+})
+
+const plainRow = (capture: StoredFields, receivedMs: number, position: number) => ({
   id: capture.id,
   event_id: capture.eventId,
   entry_id: capture.entryId,
@@ -225,14 +286,12 @@ const rowOf = (capture: Capture, { token, madeBy, receivedMs }: Omit<Post, 'capt
   uncertainty_ms: capture.uncertaintyMs,
   received_ms: receivedMs,
   position,
-  ...(token === null ? {} : { token }),
-  ...(madeBy === undefined ? {} : { made_by: madeBy }),
 })
 
 /** Archived captures with whose they were, for the function that restores a day. */
-export const archivedRows = (captures: readonly RecordedCapture[]) =>
+export const archivedRows = (captures: readonly StoredCapture[]) =>
   captures.map((capture, index) => ({
-    ...rowOf(capture, { token: null, receivedMs: capture.receivedMs }, index + 1),
+    ...plainRow(capture as StoredFields, capture.receivedMs, index + 1),
     actor_id: capture.actorId,
     ...(capture.sentBy === undefined ? {} : { sent_by: capture.sentBy }),
   }))

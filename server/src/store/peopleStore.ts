@@ -1,7 +1,15 @@
 /** People across days: search, their tests, doubles merged, data erased. */
 import { randomUUID } from 'node:crypto'
-import type { ArchivedVerdict, EntryChoices, PersonFacts, Verdict } from '@able-gauge/core'
+import {
+  readStoredVerdict,
+  type ArchivedVerdict,
+  type EntryChoices,
+  type PersonFacts,
+  type StoredVerdict,
+  type Verdict,
+} from '@able-gauge/core'
 import type { Database } from '../database.ts'
+import { eraseTexts, withTexts } from './textStore.ts'
 
 export type Person = PersonFacts & { readonly birthDate: string; readonly erased: boolean }
 
@@ -75,7 +83,7 @@ export const listTestsOf = async (db: Database, personId: string): Promise<TestO
     choices: EntryChoices
     set_up: Record<string, string>
     inputs: ArchivedVerdict['inputs'] | null
-    verdict: Verdict | null
+    verdict: StoredVerdict | null
   }>(
     `select o.id as occasion_id, o.name, o.test_date, o.standard_id, o.standard_version,
             st.content ->> 'name' as standard_name, e.id as entry_id, e.choices, e.set_up, v.inputs, v.verdict
@@ -86,7 +94,7 @@ export const listTestsOf = async (db: Database, personId: string): Promise<TestO
       order by o.test_date, o.id`,
     [personId],
   )
-  return rows.map((row) => ({
+  return (await withTexts(db, rows)).map((row) => ({
     occasionId: row.occasion_id,
     name: row.name,
     testDate: row.test_date,
@@ -96,7 +104,10 @@ export const listTestsOf = async (db: Database, personId: string): Promise<TestO
     entryId: row.entry_id,
     choices: row.choices,
     setUp: row.set_up,
-    signed: row.inputs && row.verdict ? { candidate: row.inputs.candidate, verdict: row.verdict } : null,
+    signed:
+      row.inputs && row.verdict
+        ? { candidate: row.inputs.candidate, verdict: readStoredVerdict(row.verdict, () => undefined) }
+        : null,
   }))
 }
 
@@ -196,16 +207,33 @@ export const openDaysOf = async (db: Database, personId: string): Promise<string
   return rows.map(({ name }) => name)
 }
 
-/** Takes away whatever says who somebody is. Results stay, with the age and category they were judged by. */
-export const erasePerson = async (db: Database, id: string, reason: string, accountId: string): Promise<void> => {
-  await db.query(
-    `update people set given_name = 'Erased', family_name = 'person', number = 'erased-' || left(id::text, 13),
-            birth_date = date_trunc('year', birth_date)::date, erased_at = now() where id = $1`,
+/**
+ * Takes away whatever says who somebody is, of the person and of the doubles that point to them: names, notes, answers, reasons
+ * and what they said, in every table. Results stay, with the age and category they were judged by, and as they were signed.
+ */
+export const erasePerson = async (
+  db: Database,
+  token: string,
+  id: string,
+  reason: string,
+  accountId: string,
+): Promise<void> => {
+  const { rows: entries } = await db.query<{ id: string }>(
+    `select e.id from entries e where e.person_id in (${OWN_AND_DOUBLES})`,
     [id],
   )
-  await db.query(`update entries set note = '', gear = '' where person_id = $1`, [id])
-  await db.query('delete from screenings where entry_id in (select e.id from entries e where e.person_id = $1)', [id])
-  await db.query('delete from self_tests where person_id = $1', [id])
+  const entryIds = entries.map((entry) => entry.id)
+  await eraseTexts(db, token, entryIds)
+  await db.query(`update entries set note = '', gear = '', choices = choices - 'reason' where id = any($1::uuid[])`, [
+    entryIds,
+  ])
+  await db.query('delete from screenings where entry_id = any($1::uuid[])', [entryIds])
+  await db.query(`delete from self_tests where person_id in (${OWN_AND_DOUBLES})`, [id])
+  await db.query(
+    `update people set given_name = 'Erased', family_name = 'person', number = 'erased-' || left(id::text, 13),
+            birth_date = date_trunc('year', birth_date)::date, erased_at = now() where id in (${OWN_AND_DOUBLES})`,
+    [id],
+  )
   await addChange(db, id, 'erased', {}, reason, accountId)
 }
 

@@ -37,7 +37,10 @@ const leave = async (): Promise<void> => {
     </RouterLink>
     <div class="where">
       <strong>{{ day.occasion.name }}</strong>
-      <span>{{ day.occasion.venue }}, {{ shortDate(day.occasion.testDate) }}</span>
+      <span
+        >{{ day.occasion.venue }}, {{ shortDate(day.occasion.testDate)
+        }}{{ day.readIn ? (day.readIn.proven ? ', read in' : ', read in, not proven') : '' }}</span
+      >
     </div>
     <span v-if="session.account?.station" class="tape station">Station of {{ session.account.displayName }}</span>
     <DayTape v-else class="tape" :day="day" />

@@ -35,6 +35,7 @@ const day = (entries: Entry[], signedOff: Day['occasion']['signedOff'] = null): 
   earlierSetUps: {},
   amendments: [],
   readIn: null,
+  signature: null,
   rests: null,
 })
 

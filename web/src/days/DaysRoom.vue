@@ -9,6 +9,7 @@ import HouseBand from '../ui/HouseBand.vue'
 import { listKeptDays } from '../sync/keptDays.ts'
 import DayCard from './DayCard.vue'
 import NewDayDialog from './NewDayDialog.vue'
+import ReadInDialog from './ReadInDialog.vue'
 import RehearsalDialog from './RehearsalDialog.vue'
 import { useWaitingDays } from './useWaitingDays.ts'
 
@@ -27,17 +28,10 @@ const signedDays = computed(() => days.value?.filter(({ signedOff }) => signedOf
 /** Where this role's work begins. */
 const roomFor = computed(() => (!session.can('log.write') ? 'verdicts' : session.can('capture') ? 'run' : 'muster'))
 
-/** A day's archive put back: refused with the place of whatever is not what it was. */
-const restore = async (event: Event): Promise<void> => {
-  const [file] = (event.target as HTMLInputElement).files ?? []
-  if (!file) return
-  problem.value = ''
-  try {
-    const { id } = await call<{ id: string }>('POST', '/archives', JSON.parse(await file.text()))
-    await router.push({ name: 'verdicts', params: { dayId: id } })
-  } catch (error) {
-    problem.value = error instanceof SyntaxError ? `${file.name} is not JSON: ${error.message}` : inWords(error)
-  }
+/** The archive that was chosen; it is read in with the password of whoever does it. */
+const archive = ref<File | null>(null)
+const choose = (event: Event): void => {
+  archive.value = (event.target as HTMLInputElement).files?.[0] ?? null
 }
 
 onMounted(async () => {
@@ -83,7 +77,7 @@ onMounted(async () => {
             </button>
             <label v-if="session.can('days.plan') && !offline" class="btn btn-quiet">
               Read in an archive
-              <input class="visually-hidden" type="file" accept=".json,application/json" @change="restore" />
+              <input class="visually-hidden" type="file" accept=".json,application/json" @change="choose" />
             </label>
             <button v-if="session.can('rehearse') && !offline" class="btn btn-quiet" @click="rehearsing = true">
               Rehearse a day
@@ -120,6 +114,7 @@ onMounted(async () => {
     </template>
     <p v-else-if="!problem" class="quiet">Reading the days …</p>
     <RehearsalDialog v-model="rehearsing" />
+    <ReadInDialog v-model="archive" />
     <NewDayDialog v-model="planning" />
   </main>
 </template>

@@ -2,6 +2,7 @@
 import { confirmationOf, printDate, printQuantity, recordsOf, saySetOut, setOut, type Verdict } from '@able-gauge/core'
 import { byBib, fullName, type Day } from '../day/day.ts'
 import { dateAndTime } from '../ui/localTime.ts'
+import { recordLine } from './recordLine.ts'
 import { chipOf, figureOf, wordFor } from '../ui/verdictWords.ts'
 
 export interface GroupSheet {
@@ -96,9 +97,8 @@ const sectionsOf = (day: Day): GroupSheet['sections'] => {
           const confirmed = confirmationOf(records, id)
           return confirmed ? [`${name} confirmed by ${confirmed.actor}, ${at(confirmed.atMs)}`] : []
         }),
-        ...(occasion.signedOff
-          ? [`Signed off by ${occasion.signedOff.by}, ${at(occasion.signedOff.atMs)}`]
-          : ['Not signed off yet.']),
+        ...(occasion.signedOff ? [`Signed off by ${occasion.signedOff.by}, ${at(occasion.signedOff.atMs)}`] : []),
+        recordLine(day),
         ...amendments.map(
           ({ entryId, as, reason, by, atMs }) => `Amended: ${nameOf(entryId)} to ${as}, ${reason}. ${by}, ${at(atMs)}`,
         ),

@@ -45,7 +45,7 @@ test('a sheet says each figure, its margin, the retest, and that the day is not 
     ['Press-ups', '29', '5 repetitions to spare'],
     ['Run 2,000 m', '9:20', '0:20 to spare'],
   ])
-  expect(sheet.judgedBy).toContain('Not signed off yet: this result can still change.')
+  expect(sheet.judgedBy).toContain('Provisional: the day is not signed off yet')
   expect(sheet.events[0]?.gauge).toMatchObject({ metSide: 'after', state: 'good', cut: '24' })
 })
 test('short is told by how much, and an amendment stands on the sheet', async () => {

@@ -14,6 +14,7 @@ import {
 } from '@able-gauge/core'
 import { candidateFrom, eventFor, eventName, fullName, type Day, type Entry } from '../day/day.ts'
 import { dateAndTime } from '../ui/localTime.ts'
+import { recordLine } from './recordLine.ts'
 import { chipOf, figureOf, markerOf, wordFor } from '../ui/verdictWords.ts'
 
 export interface SheetGauge {
@@ -70,9 +71,9 @@ export const resultSheet = (day: Day, entry: Entry, verdict: Verdict): ResultShe
     retest: `Earliest retest ${printDate(retestDate(standard, occasion.testDate))}, with the same set-up.`,
     judgedBy: `${standard.name}, version ${standard.version}, in force from ${printDate(standard.inForceFrom)}. ${
       occasion.signedOff
-        ? `Signed by ${occasion.signedOff.by}, ${dateAndTime(occasion.signedOff.atMs, occasion.zone)}.`
-        : 'Not signed off yet: this result can still change.'
-    }`,
+        ? `Signed by ${occasion.signedOff.by}, ${dateAndTime(occasion.signedOff.atMs, occasion.zone)}. `
+        : ''
+    }${recordLine(day)}`,
     amended: day.amendments
       .filter(({ entryId }) => entryId === entry.id)
       .map(({ as, reason, by, atMs }) => `Amended to ${as} by ${by}, ${dateAndTime(atMs, occasion.zone)}: ${reason}`),

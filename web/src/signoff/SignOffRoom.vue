@@ -10,6 +10,7 @@ import { useSession } from '../session/sessionStore.ts'
 import { dateAndTime } from '../ui/localTime.ts'
 import SignOffAnnex from './SignOffAnnex.vue'
 import SignOffDevices from './SignOffDevices.vue'
+import SignOffProof from './SignOffProof.vue'
 import VerdictChip from '../ui/VerdictChip.vue'
 
 const props = defineProps<{
@@ -89,6 +90,11 @@ const sign = async (): Promise<void> => {
         {{ dateAndTime(day.occasion.signedOff.atMs, day.occasion.zone) }}. {{ day.entries.length }} verdicts stand as
         signed, under {{ day.standard.name }}, version {{ day.standard.version }}.
       </p>
+      <p v-if="day.readIn">
+        <strong>Read in</strong> from an archive by {{ day.readIn.by }},
+        {{ dateAndTime(day.readIn.atMs, day.occasion.zone) }}{{ day.readIn.proven ? '' : '. Not proven here' }}.
+      </p>
+      <SignOffProof :key="day.amendments.length" :day="day" />
       <p class="quiet">
         Content hash of the standard: <span class="figures hash">{{ day.standardHash }}</span>
       </p>

@@ -1,0 +1,79 @@
+/** The key days are signed with here, keys that are believed, and what a signed day proves. */
+import {
+  keyFingerprint,
+  fingerprint,
+  provenBy,
+  publicKeyPem,
+  readPublicKey,
+  signedFindings,
+  TrustedKeyBody,
+} from '@able-gauge/core'
+import { dayOf } from '../access/day.ts'
+import { archiveDay } from '../dayArchive.ts'
+import { invalidInput } from '../problem.ts'
+import { listTrustedKeys, trustKey } from '../store/keyStore.ts'
+import { noteEvent } from '../store/securityStore.ts'
+import { readBody } from './body.ts'
+import type { Route, Server } from './route.ts'
+
+const MOST_FINDINGS = 50
+
+/** Keys whose signatures are believed: the own one, and those somebody vouched for. */
+export const knownKeys = async ({ pool, signer }: Server): Promise<string[]> => [
+  signer.publicKey,
+  ...(await listTrustedKeys(pool)).map(({ publicKey }) => publicKey),
+]
+
+export const keyRoutes: readonly Route[] = [
+  {
+    method: 'get',
+    path: '/api/keys',
+    action: 'keys.read',
+    handle: async ({ server, response }) => {
+      const { publicKey } = server.signer
+      const trusted = await listTrustedKeys(server.pool)
+      response.json({
+        own: { publicKey, pem: publicKeyPem(publicKey), fingerprint: keyFingerprint(publicKey) },
+        trusted: trusted.map((key) => ({ ...key, fingerprint: keyFingerprint(key.publicKey) })),
+      })
+    },
+  },
+  {
+    method: 'post',
+    path: '/api/keys',
+    action: 'keys.trust',
+    body: TrustedKeyBody,
+    handle: async ({ server, request, response, account, token }) => {
+      const { key, name } = readBody(TrustedKeyBody, request)
+      const publicKey = readPublicKey(key)
+      if (publicKey === null) {
+        throw invalidInput([
+          { place: 'key', code: 'key', found: key.slice(0, 40), expected: 'an Ed25519 public key in PEM' },
+        ])
+      }
+      await trustKey(server.pool, token, publicKey, name)
+      const printed = keyFingerprint(publicKey)
+      await noteEvent(server.pool, { kind: 'key.trusted', accountId: account.id, detail: { key: printed } })
+      response.status(201).json({ fingerprint: printed })
+    },
+  },
+  {
+    method: 'get',
+    path: '/api/occasions/:occasionId/proof',
+    action: 'day.read',
+    cost: 'costly',
+    handle: async (call) => {
+      const { server, response } = call
+      const occasion = await dayOf(call)
+      const archive = await archiveDay(server.pool, occasion)
+      const findings = archive.signOff ? signedFindings(archive) : []
+      response.json({
+        proof: provenBy(archive, await knownKeys(server)),
+        head: archive.signOff ? fingerprint(archive.signOff.head) : null,
+        // what is stored is what was signed
+        intact: findings.length === 0,
+        places: findings.slice(0, MOST_FINDINGS).map(({ place }) => place),
+      })
+    },
+  },
+]
