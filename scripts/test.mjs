@@ -1,7 +1,9 @@
-/** npm test: every check from a bare machine, ending with one line "N passed, N failed". */
-import { spawn, spawnSync } from 'node:child_process'
+/**
+ * npm test: every check from a bare machine, ending with one line "N passed, N failed". Browser tests mostly wait for clocks,
+ * so everything else runs beside them. `npm run test:long` does the same at full length: fuzzing, faults, pictures of twins.
+ */
+import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
-import { availableParallelism } from 'node:os'
 import path from 'node:path'
 import { run } from './lib/fail.mjs'
 import { DATA, ROOT } from './lib/paths.mjs'
@@ -9,51 +11,48 @@ import { requireChromium, requireNode, requirePackages, requirePostgres } from '
 
 const REPORTS = path.join(DATA, 'reports')
 
-/** One command, whose words appear as it speaks. Without a report it counts as one check; with one, each test in it counts. */
-const check = (name, command, args, { env = {}, report, count } = {}) => {
-  console.log(`\n== ${name}`)
-  if (report) rmSync(report, { force: true })
-  const began = Date.now()
-  const { status } = spawnSync(command, args, {
-    cwd: ROOT,
-    stdio: ['ignore', 'inherit', 'inherit'],
-    env: { ...process.env, ...env },
-  })
-  console.log(`   ${status === 0 ? 'passed' : 'FAILED'} in ${Math.round((Date.now() - began) / 1000)} s`)
-  if (!report) return status === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 }
-  const counted = existsSync(report) ? count(JSON.parse(readFileSync(report, 'utf8'))) : { passed: 0, failed: 0 }
-  // a run that broke off counts as a failure even when no single test does
-  return status !== 0 && counted.failed === 0 ? { ...counted, failed: 1 } : counted
-}
-
-/** One command beside others: its words are kept until it has ended. */
-const quietCheck = ([name, command, args]) =>
+/**
+ * One command beside others: its words are kept until it has ended. Without a report it counts as one check; with one, each
+ * test in it counts.
+ */
+const quietCheck = ({ name, command, args, env = {}, report, count }) =>
   new Promise((resolve) => {
+    if (report) rmSync(report, { force: true })
     const began = Date.now()
     let words = ''
-    const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] })
+    const child = spawn(command, args, {
+      cwd: ROOT,
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: { ...process.env, ...env },
+    })
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (words += text))
     child.once('close', (status) => {
       const seconds = Math.round((Date.now() - began) / 1000)
       console.log(`\n== ${name}\n${words}   ${status === 0 ? 'passed' : 'FAILED'} in ${seconds} s`)
-      resolve(status === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 })
+      if (!report) return resolve(status === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 })
+      const counted = existsSync(report) ? count(JSON.parse(readFileSync(report, 'utf8'))) : { passed: 0, failed: 0 }
+      // a run that broke off counts as a failure even when no single test does
+      resolve(status !== 0 && counted.failed === 0 ? { ...counted, failed: 1 } : counted)
     })
   })
 
-/** As many at once as there are processors; each takes the next that waits. */
-const checkTogether = async (checks) => {
-  const waiting = [...checks]
+/** One after the other. */
+const inTurn = async (checks) => {
   const results = []
-  const work = async () => {
-    for (let next = waiting.shift(); next; next = waiting.shift()) results.push(await quietCheck(next))
-  }
-  await Promise.all(Array.from({ length: Math.min(4, availableParallelism()) }, work))
+  for (const check of checks) results.push(await quietCheck(check))
   return results
 }
 
-const node = (file, ...args) => [process.execPath, [path.join('node_modules', file), ...args]]
+const node = (name, file, ...args) => ({
+  name,
+  command: process.execPath,
+  args: [path.join('node_modules', file), ...args],
+})
 const vitestReport = path.join(REPORTS, 'vitest.json')
 const browserReport = path.join(REPORTS, 'browser.json')
+const long = process.argv.includes('--long')
+/** How much is asked of tests that can ask more or less. */
+const LENGTH = long ? { ABLE_GAUGE_LONG: '1', ABLE_GAUGE_FUZZ: '20000' } : {}
 
 await run(async () => {
   requireNode()
@@ -61,45 +60,48 @@ await run(async () => {
   requirePostgres()
   requireChromium()
   mkdirSync(REPORTS, { recursive: true })
-  const results = [
-    ...(await checkTogether([
-      // the longest first, so that nothing long is left over at the end
-      ['Format', ...node('prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.')],
-      ['Types: web', ...node('vue-tsc/bin/vue-tsc.js', '-p', 'web')],
-      ['Lint', ...node('eslint/bin/eslint.js', '.', '--max-warnings', '0')],
-      // what is written for one platform is checked in one go, so that what all share is read once
-      ['Types: core, server, cli', ...node('typescript/bin/tsc', '-p', 'tsconfig.node.json')],
-      ['Types: bench, e2e', ...node('typescript/bin/tsc', '-p', 'tsconfig.driven.json')],
-      [
-        'Import rules',
-        ...node(
-          'dependency-cruiser/bin/dependency-cruise.mjs',
-          '--config',
-          '.dependency-cruiser.cjs',
-          'core/src',
-          'server/src',
-          'cli/src',
-          'web/src',
-        ),
-      ],
-    ])),
-    check(
-      'Unit, database and HTTP tests',
-      ...node('vitest/vitest.mjs', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${vitestReport}`),
-      {
-        report: vitestReport,
-        count: ({ numPassedTests, numFailedTests }) => ({ passed: numPassedTests, failed: numFailedTests }),
-      },
+  console.log('Browser tests run beside everything else; each part is shown when it is done.')
+  const browser = quietCheck({
+    ...node('Browser tests', '@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts'),
+    env: { ...LENGTH, ABLE_GAUGE_REPORT: browserReport },
+    report: browserReport,
+    count: ({ stats }) => {
+      if (stats.flaky > 0) console.log(`   ${stats.flaky} passed only at the second try`)
+      return { passed: stats.expected + stats.flaky, failed: stats.unexpected + stats.skipped }
+    },
+  })
+  const others = await inTurn([
+    // what is written for one platform is checked in one go, so that what all share is read once
+    node('Types: core, server, cli', 'typescript/bin/tsc', '-p', 'tsconfig.node.json'),
+    node('Types: bench, e2e', 'typescript/bin/tsc', '-p', 'tsconfig.driven.json'),
+    node('Types: web', 'vue-tsc/bin/vue-tsc.js', '-p', 'web'),
+    {
+      ...node(
+        'Unit, database and HTTP tests',
+        'vitest/vitest.mjs',
+        'run',
+        '--reporter=default',
+        '--reporter=json',
+        `--outputFile.json=${vitestReport}`,
+      ),
+      env: LENGTH,
+      report: vitestReport,
+      count: ({ numPassedTests, numFailedTests }) => ({ passed: numPassedTests, failed: numFailedTests }),
+    },
+    node(
+      'Import rules',
+      'dependency-cruiser/bin/dependency-cruise.mjs',
+      '--config',
+      '.dependency-cruiser.cjs',
+      'core/src',
+      'server/src',
+      'cli/src',
+      'web/src',
     ),
-    check('Browser tests', ...node('@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts'), {
-      env: { ABLE_GAUGE_REPORT: browserReport },
-      report: browserReport,
-      count: ({ stats }) => {
-        if (stats.flaky > 0) console.log(`   ${stats.flaky} passed only at the second try`)
-        return { passed: stats.expected + stats.flaky, failed: stats.unexpected + stats.skipped }
-      },
-    }),
-  ]
+    node('Lint', 'eslint/bin/eslint.js', '.', '--max-warnings', '0'),
+    node('Format', 'prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.'),
+  ])
+  const results = [...others, await browser]
   const total = (key) => results.reduce((sum, result) => sum + result[key], 0)
   const [passed, failed] = [total('passed'), total('failed')]
   console.log(`\n${passed} passed, ${failed} failed`)

@@ -9,6 +9,7 @@ import { LIMITS, type Limits } from './limits.ts'
 import { openLiveFeed } from './live/liveFeed.ts'
 import type { Server } from './routes/route.ts'
 import { openSigner } from './signer.ts'
+import { makeWorkPool } from './work/workPool.ts'
 import { openServerClock, type ServerClock, type TimeSources } from './serverClock.ts'
 
 export interface OpenServer {
@@ -53,13 +54,16 @@ export const openServer = async ({
   const days = makeDayQueue(dayPool)
   const clock = await openServerClock(pool, days, log, time)
   const feed = openLiveFeed(databaseUrl, log)
+  const { seed, ...signer } = openSigner(keyFile)
+  const work = makeWorkPool(databaseUrl, seed, log)
   const server: Server = {
     pool,
     days,
     feed,
     writer: makeCaptureWriter(days),
     clock,
-    signer: openSigner(keyFile),
+    signer,
+    work,
     log,
     demo,
     limits,
@@ -78,7 +82,7 @@ export const openServer = async ({
       const closed = new Promise<void>((resolve) => http.close(() => resolve()))
       http.closeAllConnections()
       await closed
-      await Promise.allSettled([feed.close(), pool.end(), dayPool.end()])
+      await Promise.allSettled([work.close(), feed.close(), pool.end(), dayPool.end()])
     },
   }
 }

@@ -14,8 +14,10 @@ export class Problem extends Error {
     readonly findings: readonly Finding[] = [],
     /** When trying again may help, in seconds. */
     readonly retryAfterSeconds: number | null = null,
+    /** What went wrong elsewhere, for the log alone. */
+    cause?: string,
   ) {
-    super(detail)
+    super(detail, cause === undefined ? undefined : { cause })
   }
 }
 
@@ -47,7 +49,7 @@ export const answerErrors =
       .send(JSON.stringify({ type: `urn:able-gauge:problem:${code}`, title: code, status, detail, findings }))
   }
 
-const problemFrom = (error: unknown): Problem => {
+export const problemFrom = (error: unknown): Problem => {
   if (error instanceof Problem) return error
   const fault = databaseFault(error)
   if (fault) return OF_FAULT[fault]()

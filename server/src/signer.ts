@@ -14,8 +14,13 @@ const OWNER_ALONE = 0o600
 const SEED_BYTES = 32
 
 /** @param keyFile PKCS #8 in PEM, made when it is not there; null for a key that lasts as long as the process */
-export const openSigner = (keyFile: string | null): Signer => {
-  const privateKey = seedOf(keyFile === null ? generateKeyPairSync('ed25519').privateKey : keyIn(keyFile))
+export const openSigner = (keyFile: string | null): Signer & { readonly seed: string } => {
+  const seed = seedOf(keyFile === null ? generateKeyPairSync('ed25519').privateKey : keyIn(keyFile))
+  return { ...signerWith(seed), seed }
+}
+
+/** @param privateKey 32 bytes as hexadecimal digits */
+export const signerWith = (privateKey: string): Signer => {
   return {
     publicKey: publicKeyOf(privateKey),
     signDay: (signed) => signDayHead(signed, privateKey),

@@ -10,11 +10,17 @@ export const contentHash = (document: unknown): string => bytesToHex(sha256(utf8
 
 /** JSON with sorted keys and no white space; fields that are undefined are left out, as JSON does. */
 export const canonicalJson = (value: unknown): string => {
-  if (Array.isArray(value)) return `[${value.map((item) => canonicalJson(item ?? null)).join(',')}]`
   if (typeof value !== 'object' || value === null) return JSON.stringify(value)
-  const fields = Object.entries(value)
-    .filter(([, inner]) => inner !== undefined)
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([key, inner]) => `${JSON.stringify(key)}:${canonicalJson(inner)}`)
-  return `{${fields.join(',')}}`
+  if (Array.isArray(value)) {
+    let items = ''
+    for (const item of value as unknown[]) items += `${items === '' ? '' : ','}${canonicalJson(item ?? null)}`
+    return `[${items}]`
+  }
+  // whole days go through here, so no lists are made on the way
+  let fields = ''
+  for (const key of Object.keys(value).sort()) {
+    const inner: unknown = (value as Record<string, unknown>)[key]
+    if (inner !== undefined) fields += `${fields === '' ? '' : ','}${JSON.stringify(key)}:${canonicalJson(inner)}`
+  }
+  return `{${fields}}`
 }

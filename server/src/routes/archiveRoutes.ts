@@ -1,8 +1,8 @@
 /** Whole days out and in, as open files. */
-import { printArchive, readArchive, ReadInBody } from '@able-gauge/core'
+import { readArchive, ReadInBody } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { requirePassword } from '../access/signature.ts'
-import { archiveDay, restoreDay } from '../dayArchive.ts'
+import { restoreDay } from '../dayArchive.ts'
 import { Problem } from '../problem.ts'
 import { noteEvent } from '../store/securityStore.ts'
 import { readBody } from './body.ts'
@@ -21,7 +21,7 @@ export const archiveRoutes: readonly Route[] = [
       const { server, response, account } = call
       const occasion = await dayOf(call)
       await noteEvent(server.pool, { kind: 'archive.saved', accountId: account.id, detail: { day: occasion.id } })
-      response.type('json').send(printArchive(await archiveDay(server.pool, occasion)))
+      response.type('json').send(await server.work.run('archive', { occasionId: occasion.id }))
     },
   },
   {

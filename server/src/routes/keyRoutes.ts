@@ -1,22 +1,11 @@
 /** The key days are signed with here, keys that are believed, and what a signed day proves. */
-import {
-  keyFingerprint,
-  fingerprint,
-  provenBy,
-  publicKeyPem,
-  readPublicKey,
-  signedFindings,
-  TrustedKeyBody,
-} from '@able-gauge/core'
+import { keyFingerprint, publicKeyPem, readPublicKey, TrustedKeyBody } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
-import { archiveDay } from '../dayArchive.ts'
 import { invalidInput } from '../problem.ts'
 import { listTrustedKeys, trustKey } from '../store/keyStore.ts'
 import { noteEvent } from '../store/securityStore.ts'
 import { readBody } from './body.ts'
 import type { Route, Server } from './route.ts'
-
-const MOST_FINDINGS = 50
 
 /** Keys whose signatures are believed: the own one, and those somebody vouched for. */
 export const knownKeys = async ({ pool, signer }: Server): Promise<string[]> => [
@@ -65,15 +54,8 @@ export const keyRoutes: readonly Route[] = [
     handle: async (call) => {
       const { server, response } = call
       const occasion = await dayOf(call)
-      const archive = await archiveDay(server.pool, occasion)
-      const findings = archive.signOff ? signedFindings(archive) : []
-      response.json({
-        proof: provenBy(archive, await knownKeys(server)),
-        head: archive.signOff ? fingerprint(archive.signOff.head) : null,
-        // what is stored is what was signed
-        intact: findings.length === 0,
-        places: findings.slice(0, MOST_FINDINGS).map(({ place }) => place),
-      })
+      const asked = { occasionId: occasion.id, knownKeys: await knownKeys(server) }
+      response.type('json').send(await server.work.run('proof', asked))
     },
   },
 ]

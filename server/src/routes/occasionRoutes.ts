@@ -1,7 +1,7 @@
 /** Days: the list, and one day with all a screen needs to work on it. */
 import { fingerprint, keyFingerprint, maskDay, type ArchivedSignature, type DayAnswer } from '@able-gauge/core'
 import { dayOf, staffFilter } from '../access/day.ts'
-import { candidateOf, readDay, restsOf, type DayRecord } from '../dayRecord.ts'
+import { candidateOf, readDay, type DayRecord } from '../dayRecord.ts'
 import { listAmendments } from '../store/amendmentStore.ts'
 import { listEarlierSetUps, type Entry } from '../store/entryStore.ts'
 import { findReadIn } from '../store/importStore.ts'
@@ -10,7 +10,7 @@ import { findPlan } from '../store/planStore.ts'
 import { listRecords } from '../store/recordStore.ts'
 import { findSignature } from '../store/signOffStore.ts'
 import { listScreened } from '../store/screeningStore.ts'
-import type { Route } from './route.ts'
+import type { Call, Route } from './route.ts'
 
 export const occasionRoutes: readonly Route[] = [
   {
@@ -42,12 +42,17 @@ export const occasionRoutes: readonly Route[] = [
         amendments: await listAmendments(server.pool, occasion.id),
         readIn: await findReadIn(server.pool, occasion.id),
         signature: printed(await findSignature(server.pool, occasion.id)),
-        rests: account.station ? await restsOf(server.pool, day, server.clock.nowMs()) : null,
+        rests: account.station ? await restsFor(call, occasion.id) : null,
       }
       response.json(maskDay(whole, account))
     },
   },
 ]
+
+/** For who sees one station alone and cannot work it out. */
+const restsFor = async ({ server }: Call, occasionId: string): Promise<DayAnswer['rests']> =>
+  // made by the job of that name
+  JSON.parse(await server.work.run('rests', { occasionId, nowMs: server.clock.nowMs() })) as DayAnswer['rests']
 
 const printed = (signature: ArchivedSignature | null): DayAnswer['signature'] =>
   signature && {

@@ -10,6 +10,7 @@ import type { Limits } from '../limits.ts'
 import type { LiveFeed } from '../live/liveFeed.ts'
 import type { ServerClock } from '../serverClock.ts'
 import type { Signer } from '../signer.ts'
+import type { WorkPool } from '../work/workPool.ts'
 import { notFound } from '../problem.ts'
 
 /** What handlers work with. */
@@ -21,6 +22,8 @@ export interface Server {
   readonly feed: LiveFeed
   readonly writer: CaptureWriter
   readonly clock: Pick<ServerClock, 'nowMs'>
+  /** For what takes long: whole days judged, signed, archived. */
+  readonly work: Pick<WorkPool, 'run'>
   /** Signs days with the key of this installation. */
   readonly signer: Signer
   readonly log: Logger

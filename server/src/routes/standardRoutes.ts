@@ -14,7 +14,6 @@ import {
 } from '@able-gauge/core'
 import { inTransaction, type Database } from '../database.ts'
 import { invalidInput, notFound, Problem } from '../problem.ts'
-import { pastResultsUnder } from '../pastResults.ts'
 import { addDraft, changeDraft, findDraft, removeDraft } from '../store/draftStore.ts'
 import { addRetirement, addStandard, findPublished, listOtherVersions, listVersions } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
@@ -132,7 +131,7 @@ export const standardRoutes: readonly Route[] = [
     handle: async (call) => {
       const { id, version } = versionIn(call)
       if (!(await findPublished(call.server.pool, id, version))) throw notFound('published version')
-      call.response.json({ results: await pastResultsUnder(call.server.pool, id, version) })
+      call.response.type('json').send(await call.server.work.run('results', { standardId: id, version }))
     },
   },
 ]

@@ -1,24 +1,12 @@
 /** Verdicts: judged from the captures while the day is open, as they were signed afterwards. */
 import { randomUUID } from 'node:crypto'
-import {
-  AmendmentBody,
-  amendmentHash,
-  amendVerdict,
-  maskVerdict,
-  SignOffBody,
-  type ArchivedAmendment,
-  type Occasion,
-  type Verdict,
-} from '@able-gauge/core'
+import { AmendmentBody, amendmentHash, SignOffBody, type ArchivedAmendment } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { refuseOwnWave } from '../access/ownWave.ts'
 import { requirePassword } from '../access/signature.ts'
 import type { Database } from '../database.ts'
-import { judgeRecord, readDay, snapshotsOf } from '../dayRecord.ts'
 import { invalidInput, Problem } from '../problem.ts'
-import { signDay } from '../signDay.ts'
-import { addAmendment, listAmendments, listSignedAmendments } from '../store/amendmentStore.ts'
-import { lockLedger } from '../store/captureStore.ts'
+import { addAmendment, listSignedAmendments } from '../store/amendmentStore.ts'
 import { notifyDay } from '../store/dayNotices.ts'
 import { findSignature, listSnapshots } from '../store/signOffStore.ts'
 import { addTexts, commitTo } from '../store/textStore.ts'
@@ -34,21 +22,7 @@ export const verdictRoutes: readonly Route[] = [
     handle: async (call) => {
       const { server, response, account } = call
       const occasion = await dayOf(call)
-      const forReader = <Judged extends { readonly verdict: Verdict }>(judged: Judged): Judged => ({
-        ...judged,
-        verdict: maskVerdict(judged.verdict, account),
-      })
-      if (occasion.signedOff) {
-        response.json({ judged: 'signed', verdicts: (await signedVerdicts(server.pool, occasion)).map(forReader) })
-        return
-      }
-      const day = await readDay(server.pool, occasion)
-      response.json({
-        judged: 'live',
-        verdicts: snapshotsOf(day, await judgeRecord(server.pool, day))
-          .map(({ inputs: _, ...rest }) => rest)
-          .map(forReader),
-      })
+      response.type('json').send(await server.work.run('verdicts', { occasionId: occasion.id, actor: account }))
     },
   },
   {
@@ -62,29 +36,10 @@ export const verdictRoutes: readonly Route[] = [
       const occasion = await dayOf(call)
       const { password, acceptOpen } = readBody(SignOffBody, request)
       await requirePassword(call, password)
-      await server.days.run(occasion.id, async (db) => {
-        // the lock keeps every capture and every change of an entry from coming between judging and signing
-        if ((await lockLedger(db, occasion.id)).closed)
-          throw new Problem(409, 'day.signedOff', 'The day is signed off already.')
-        await refuseOwnWave(db, account, occasion.id, null)
-        await signDay(db, await readDay(db, occasion), {
-          accountId: account.id,
-          token,
-          atMs: server.clock.nowMs(),
-          signer: server.signer,
-          approve: (verdicts) => {
-            const open = verdicts.filter(({ settled }) => !settled).length
-            if (open === 0 || acceptOpen) return
-            throw new Problem(
-              409,
-              'signOff.open',
-              `${open} verdicts are still open. Settle them, or sign knowing that they stay open.`,
-            )
-          },
-        })
-        await notifyDay(db, occasion.id, 'day')
-      })
-      response.status(201).json({ signedOff: true })
+      await refuseOwnWave(server.pool, account, occasion.id, null)
+      const signing = { accountId: account.id, token, atMs: server.clock.nowMs(), acceptOpen }
+      response.status(201).type('json')
+      response.send(await server.work.run('sign', { occasionId: occasion.id, ...signing }))
     },
   },
   {
@@ -141,15 +96,4 @@ const amend = async (
   const amendment = { ...change, reason: { commit: why.commit }, accountId: account.id, atMs }
   const signature = server.signer.signAmendment({ occasionId, before, amendment })
   await addAmendment(db, occasionId, token, { ...amendment, before, signature }, why.commit)
-}
-
-/** Verdicts as they stand after the signature: as signed, with the amendments laid on. */
-const signedVerdicts = async (db: Database, occasion: Occasion) => {
-  const { published } = await readDay(db, occasion)
-  const amendments = await listAmendments(db, occasion.id)
-  const on = { standard: published.standard, testDate: occasion.testDate }
-  return (await listSnapshots(db, occasion.id)).map(({ entryId, standardHash, inputs, verdict }) => {
-    const own = amendments.filter((one) => one.entryId === entryId)
-    return { entryId, standardHash, verdict: amendVerdict(on, inputs.candidate, verdict, own) }
-  })
 }

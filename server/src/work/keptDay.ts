@@ -1,0 +1,92 @@
+/**
+ * Verdicts that are kept between two questions about a day: only what was captured since is read, and only events that
+ * something was captured in are judged again. Everything a verdict rests on is in the keys it is kept under.
+ */
+import {
+  combineDay,
+  contentHash,
+  markEvent,
+  restBoard,
+  settle,
+  type DayCandidate,
+  type Mark,
+  type RecordedCapture,
+  type RestState,
+  type Verdict,
+} from '@able-gauge/core'
+import type { Database } from '../database.ts'
+import { candidateOf, groundOf, type DayRecord } from '../dayRecord.ts'
+import { findCapturesAfter } from '../store/captureStore.ts'
+
+interface KeptDay {
+  /** Hash of standard, bounds and candidates: everything but the captures. */
+  readonly ground: string
+  lastSeq: number
+  readonly captures: Map<string, RecordedCapture[]>
+  readonly marks: Map<string, ReadonlyMap<string, Mark>>
+  verdicts: ReadonlyMap<string, Verdict>
+}
+
+/** Verdicts follow from captures alone, whatever the time: once kept they hold until one of the keys changes. */
+const MOST_DAYS = 6
+const PAGE = 20_000
+const kept = new Map<string, KeptDay>()
+
+const upToDate = async (db: Database, { occasion, published, entries }: DayRecord) => {
+  const { standard, contentHash: standardHash } = published
+  const on = await groundOf(db, occasion, standard)
+  const candidates = entries.map((entry): DayCandidate => candidateOf(standard, occasion.testDate, entry))
+  const ground = contentHash({ standardHash, bounds: on.bounds ?? null, candidates })
+  const day = taken(occasion.id, ground)
+  const touched = new Set<string>()
+  for (;;) {
+    const page = await findCapturesAfter(db, occasion.id, day.lastSeq, PAGE)
+    for (const capture of page) {
+      const ofEvent = day.captures.get(capture.eventId)
+      if (ofEvent) ofEvent.push(capture)
+      else day.captures.set(capture.eventId, [capture])
+      touched.add(capture.eventId)
+    }
+    day.lastSeq = page.at(-1)?.seq ?? day.lastSeq
+    if (page.length < PAGE) break
+  }
+  const settledIn = (eventId: string) => settle(day.captures.get(eventId) ?? [], on.bounds)
+  const changed = standard.events.filter(({ id }) => touched.has(id) || !day.marks.has(id))
+  for (const event of changed) day.marks.set(event.id, markEvent(on, event, candidates, settledIn(event.id)))
+  if (changed.length > 0) {
+    const marks = standard.events.map(({ id }) => day.marks.get(id) ?? new Map<string, Mark>())
+    day.verdicts = combineDay(on, candidates, marks)
+  }
+  return { day, standard, settledIn }
+}
+
+/** What is kept of a day, or an empty start when it rests on something else now. */
+const taken = (occasionId: string, ground: string): KeptDay => {
+  const known = kept.get(occasionId)
+  kept.delete(occasionId)
+  const day =
+    known?.ground === ground
+      ? known
+      : { ground, lastSeq: 0, captures: new Map(), marks: new Map(), verdicts: new Map() }
+  // the one asked for longest ago makes room
+  if (kept.size >= MOST_DAYS) for (const oldest of [...kept.keys()].slice(0, 1)) kept.delete(oldest)
+  kept.set(occasionId, day)
+  return day
+}
+
+/** Everybody's verdict, judged from the captures as they are on record now. */
+export const keptVerdicts = async (db: Database, record: DayRecord): Promise<ReadonlyMap<string, Verdict>> =>
+  (await upToDate(db, record)).day.verdicts
+
+/** Where everybody is between events, as a screen that has the whole day works it out. */
+export const restsIn = async (db: Database, record: DayRecord, nowMs: number): Promise<Record<string, RestState>> => {
+  const { day, standard, settledIn } = await upToDate(db, record)
+  const events = standard.events.map((event) => ({
+    event,
+    settled: settledIn(event.id),
+    marks: day.marks.get(event.id) ?? new Map<string, Mark>(),
+  }))
+  const here = record.entries.filter(({ attendance }) => attendance === 'present').map(({ id }) => id)
+  const out = new Set(here.filter((id) => ['withdrawn', 'disqualified'].includes(day.verdicts.get(id)?.outcome ?? '')))
+  return Object.fromEntries(restBoard(events, here, out, nowMs))
+}
