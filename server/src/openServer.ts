@@ -9,7 +9,7 @@ import { LIMITS, type Limits } from './limits.ts'
 import { openLiveFeed } from './live/liveFeed.ts'
 import type { Server } from './routes/route.ts'
 import { openSigner } from './signer.ts'
-import { makeWorkPool } from './work/workPool.ts'
+import { makeWorkHere, makeWorkPool } from './work/workPool.ts'
 import { openServerClock, type ServerClock, type TimeSources } from './serverClock.ts'
 
 export interface OpenServer {
@@ -30,6 +30,8 @@ export interface Settings {
   readonly trustedProxy?: string | null
   /** Where the key of this installation is kept; without it the key lasts as long as the process. */
   readonly keyFile?: string | null
+  /** Where long work is done: in threads, or, for tests that open many servers, in this one. */
+  readonly work?: 'threads' | 'here'
   /** What tells time; the machine's clocks, when left out. */
   readonly time?: TimeSources
 }
@@ -47,6 +49,7 @@ export const openServer = async ({
   limits = LIMITS,
   trustedProxy = null,
   keyFile = null,
+  work: where = 'threads',
   time,
 }: Settings): Promise<OpenServer> => {
   const pool = openPool(databaseUrl, MOST_READING)
@@ -55,7 +58,7 @@ export const openServer = async ({
   const clock = await openServerClock(pool, days, log, time)
   const feed = openLiveFeed(databaseUrl, log)
   const { seed, ...signer } = openSigner(keyFile)
-  const work = makeWorkPool(databaseUrl, seed, log)
+  const work = where === 'threads' ? makeWorkPool(databaseUrl, seed, log) : makeWorkHere({ pool, signer })
   const server: Server = {
     pool,
     days,

@@ -66,6 +66,8 @@ export interface TestSettings {
   readonly demoAccounts?: boolean
   readonly limits?: Limits
   readonly time?: TimeSources
+  /** Where whole days are judged; in the server's own thread when left out. */
+  readonly work?: 'threads' | 'here'
 }
 
 export const openTestServer = async ({
@@ -73,11 +75,12 @@ export const openTestServer = async ({
   demoAccounts = false,
   limits = LIMITS,
   time,
+  work,
 }: TestSettings = {}): Promise<TestServer> => {
   const database = `test_${randomUUID().replaceAll('-', '')}`
   await asSuperuser(`create database ${database} template ${inject('template')}`)
   const url = inject('appUrl').replace('DATABASE', database)
-  const first = await listen(url, demo, limits, time)
+  const first = await listen(url, demo, limits, time, work)
   const { pool } = first.server
   const owner = openPool(inject('ownerUrl').replace('DATABASE', database), 2)
   const accountIds = inRole(() => randomUUID())
@@ -119,7 +122,13 @@ interface Listening {
   readonly close: () => Promise<void>
 }
 
-const listen = async (databaseUrl: string, demo: boolean, limits: Limits, time?: TimeSources): Promise<Listening> => {
+const listen = async (
+  databaseUrl: string,
+  demo: boolean,
+  limits: Limits,
+  time?: TimeSources,
+  work: 'threads' | 'here' = 'here',
+): Promise<Listening> => {
   const log = pino({ level: 'silent' })
   const { server, http, clock, close } = await openServer({
     databaseUrl,
@@ -127,6 +136,7 @@ const listen = async (databaseUrl: string, demo: boolean, limits: Limits, time?:
     webFolder: null,
     log,
     limits,
+    work,
     ...(time ? { time } : {}),
   })
   await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve))

@@ -7,7 +7,7 @@ import type { Logger } from 'pino'
 import type { Finding } from '@able-gauge/core'
 import { TooBusy } from '../databaseFault.ts'
 import { Problem } from '../problem.ts'
-import type { JobInputs, JobName } from './jobs.ts'
+import { JOBS, type JobInputs, type JobName, type Workshop } from './jobs.ts'
 
 export interface WorkPool {
   /** @returns the answer as JSON text @throws Problem as the job does, TooBusy when too much waits */
@@ -35,6 +35,12 @@ interface Answer {
 
 const WORKERS = 2
 const MOST_WAITING = 24
+
+/** Does the work in this thread, without keeping anybody from waiting for it. */
+export const makeWorkHere = (shop: Workshop): WorkPool => ({
+  run: (name, input) => JOBS[name](shop, input),
+  close: () => Promise.resolve(),
+})
 
 /** @param seed of the key days are signed with */
 export const makeWorkPool = (databaseUrl: string, seed: string, log: Logger): WorkPool => {
