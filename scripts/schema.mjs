@@ -1,4 +1,4 @@
-/** npm run schema: writes the JSON Schema of the standard file, made from the document classes. */
+/** npm run schema: writes what is made from the document classes: the JSON Schema of the standard file, and the OpenAPI file. */
 import { writeFileSync } from 'node:fs'
 import path from 'node:path'
 import { register } from 'tsx/esm/api'
@@ -6,7 +6,12 @@ import { ROOT } from './lib/paths.mjs'
 
 const unregister = register()
 const { jsonSchemaOf, Standard } = await import('../core/src/index.ts')
-const file = path.join(ROOT, 'docs', 'formats', 'standard.schema.json')
-writeFileSync(file, `${JSON.stringify(jsonSchemaOf(Standard, 'Able Gauge standard'), null, 2)}\n`)
+const { openApi } = await import('../server/src/openApi.ts')
+const write = (name, document) => {
+  const file = path.join(ROOT, 'docs', 'formats', name)
+  writeFileSync(file, `${JSON.stringify(document, null, 2)}\n`)
+  console.log(`Wrote ${path.relative(ROOT, file)}.`)
+}
+write('standard.schema.json', jsonSchemaOf(Standard, 'Able Gauge standard'))
+write('openapi.json', openApi())
 await unregister()
-console.log(`Wrote ${path.relative(ROOT, file)}.`)
