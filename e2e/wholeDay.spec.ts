@@ -237,7 +237,7 @@ test('an officer plans, musters, briefs, runs, signs and hands out, from nothing
   await page.getByRole('link', { name: 'Able Gauge, all days' }).click()
   const altered = (await readFile(archive, 'utf8')).replace('Corran-7', 'Corran-9')
   await page
-    .getByLabel('Read in an archive')
+    .locator('input[type=file]')
     .setInputFiles({ name: 'altered.json', mimeType: 'application/json', buffer: Buffer.from(altered) })
   await page.getByLabel('Your password').fill(PASSWORD)
   await page.getByRole('button', { name: 'Read it in' }).click()

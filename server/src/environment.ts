@@ -19,7 +19,7 @@ export const readEnvironment = (env: Readonly<Record<string, string | undefined>
   port: portIn(env['ABLE_GAUGE_PORT'] ?? '4680'),
   demo: env['ABLE_GAUGE_DEMO'] === '1',
   logLevel: env['ABLE_GAUGE_LOG'] ?? 'warn',
-  webFolder: env['ABLE_GAUGE_WEB'] ?? null,
+  webFolder: env['ABLE_GAUGE_WEB'] || null,
   keyFile: env['ABLE_GAUGE_KEY_FILE'] || null,
   trustedProxy: env['ABLE_GAUGE_TRUSTED_PROXY'] || null,
 })
