@@ -56,6 +56,11 @@ const save = async ({ id, displayName }: LinkedAccount): Promise<void> => {
 </template>
 
 <style scoped>
+legend {
+  font-size: 1rem;
+  font-weight: 650;
+  margin-bottom: 2px;
+}
 .persons {
   margin-top: 18px;
 }

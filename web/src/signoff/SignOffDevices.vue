@@ -55,6 +55,9 @@ const say = ({ waiting, refused, seenMs }: DeviceReport): string => {
 </template>
 
 <style scoped>
+h2 {
+  margin-top: 16px;
+}
 ul {
   list-style: none;
   margin: 10px 0 0;

@@ -47,7 +47,7 @@ const saveKey = async (): Promise<void> => {
 </script>
 
 <template>
-  <section aria-labelledby="proof">
+  <div role="group" aria-labelledby="proof" class="proof">
     <h2 id="proof">The record proves itself</h2>
     <dl>
       <dt>Record</dt>
@@ -69,12 +69,18 @@ const saveKey = async (): Promise<void> => {
       <code>able-gauge verify</code> and the key.
     </p>
     <BButton variant="quiet" size="sm" @click="saveKey">Save the public key</BButton>
-  </section>
+  </div>
 </template>
 
 <style scoped>
-section {
+/* a group inside the sheet of the signature */
+.proof {
+  margin: 14px 0;
   padding: 12px 0;
+  border-block: 1px solid var(--line);
+}
+p {
+  margin: 6px 0;
 }
 dl {
   display: grid;

@@ -109,7 +109,7 @@ const sign = async (): Promise<void> => {
         From now on only an amendment with a reason and a signature changes a mark; it is made in the reasons of that
         mark, and shown wherever the mark is.
       </p>
-      <RouterLink class="btn btn-primary" :to="{ name: 'verdicts', query: { part: 'hand-out' } }"
+      <RouterLink class="btn btn-primary me-2" :to="{ name: 'verdicts', query: { part: 'hand-out' } }"
         >Hand out the results</RouterLink
       >
       <RouterLink class="btn btn-quiet" :to="{ name: 'verdicts' }">See the verdicts</RouterLink>
@@ -123,8 +123,8 @@ const sign = async (): Promise<void> => {
       <section class="sheet">
         <h1>{{ open.length === 0 ? 'Nothing is open' : `${openWords} still open` }}</h1>
         <p class="quiet">
-          {{ settledCount }} of {{ day.entries.length }} are settled. After the signature no capture is taken and no
-          verdict changes.
+          {{ settledCount }} of {{ day.entries.length }} are settled. After the signature no capture is added and no
+          verdict changes; what still arrives is kept apart.
         </p>
         <template v-if="loose.length > 0">
           <h2>Also loose</h2>
