@@ -271,6 +271,27 @@ test('a day’s archive, put into an empty database, gives the same verdicts and
   expect((await officer.call('GET', `/api/occasions/${day.occasionId}/verdicts`)).body).toEqual(verdicts)
   await empty.close()
 })
+test('a day read in is shown so, proven only by a key that somebody vouched for, and takes the password', async () => {
+  const elsewhere = await openTestServer()
+  const officer = await Caller.signedIn(elsewhere.address, 'officer')
+  const readIn = (password: string) => officer.call('POST', '/api/archives', { password, archive })
+  expect((await readIn('no')).status).toBe(403)
+  expect((await readIn(PASSWORD)).status).toBe(201)
+  const seen = (await officer.call('GET', `/api/occasions/${day.occasionId}`)).body
+  expect(seen['readIn']).toMatchObject({ by: 'The officer', proven: false })
+  const proof = async () => (await officer.call('GET', `/api/occasions/${day.occasionId}/proof`)).body
+  expect(await proof()).toMatchObject({ intact: true, proof: { kind: 'unknownKey' } })
+  const { own } = (await call('officer', 'GET', '/api/keys')).body as { own?: { pem: string } }
+  expect((await officer.call('POST', '/api/keys', { key: 'no key', name: 'Sister' })).status).toBe(422)
+  expect((await officer.call('POST', '/api/keys', { key: own?.pem, name: 'Sister' })).status).toBe(201)
+  expect(await proof()).toMatchObject({ intact: true, proof: { kind: 'signed' } })
+  // whoever has the database can change it, and it shows
+  await elsewhere.asOwner(
+    `update captures set at_ms = at_ms - 60000 where occasion_id = '${day.occasionId}' and seq = 1`,
+  )
+  expect(await proof()).toMatchObject({ intact: false })
+  await elsewhere.close()
+})
 test('an archive with one altered byte is refused, and its place is named', async () => {
   const text = printArchive(archive).replace('"text":"dizzy"', '"text":"dizzi"')
   const refused = await call('officer', 'POST', '/api/archives', {

@@ -4,6 +4,7 @@ import { computed, onBeforeUnmount, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useSession } from '../session/sessionStore.ts'
 import DayBar from './DayBar.vue'
+import DayIntact from './DayIntact.vue'
 import DayOffDate from './DayOffDate.vue'
 import { useDay } from './dayStore.ts'
 
@@ -27,6 +28,7 @@ onBeforeUnmount(() => store.close())
 <template>
   <template v-if="store.day">
     <DayBar :class="{ 'beside-candidate': besideCandidate }" :day="store.day" />
+    <DayIntact :day="store.day" />
     <DayOffDate v-if="captures && !besideCandidate" :day="store.day" />
     <RouterView :day="store.day" />
   </template>

@@ -6,6 +6,7 @@ import { inWords } from '../api.ts'
 import { useHouseRules } from '../day/houseRules.ts'
 import { newId } from '../sync/newId.ts'
 import HouseBand from '../ui/HouseBand.vue'
+import HouseKeys from './HouseKeys.vue'
 
 interface Draft {
   screening: { id: string; text: string; holdsOn: 'yes' | 'no' }[]
@@ -179,6 +180,7 @@ const save = async (): Promise<void> => {
       <button class="btn btn-primary">Save the house rules</button>
       <span v-if="saved" role="status"> Saved.</span>
     </form>
+    <HouseKeys v-if="draft" />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   </main>
 </template>
