@@ -38,26 +38,29 @@ const upToDate = async (db: Database, { occasion, published, entries }: DayRecor
   const candidates = entries.map((entry): DayCandidate => candidateOf(standard, occasion.testDate, entry))
   const ground = contentHash({ standardHash, bounds: on.bounds ?? null, candidates })
   const day = taken(occasion.id, ground)
-  const touched = new Set<string>()
   for (;;) {
     const page = await findCapturesAfter(db, occasion.id, day.lastSeq, PAGE)
-    for (const capture of page) {
-      const ofEvent = day.captures.get(capture.eventId)
-      if (ofEvent) ofEvent.push(capture)
-      else day.captures.set(capture.eventId, [capture])
-      touched.add(capture.eventId)
-    }
-    day.lastSeq = page.at(-1)?.seq ?? day.lastSeq
+    // another question about the same day may have read on meanwhile
+    for (const capture of page) if (capture.seq > day.lastSeq) add(day, capture)
     if (page.length < PAGE) break
   }
   const settledIn = (eventId: string) => settle(day.captures.get(eventId) ?? [], on.bounds)
-  const changed = standard.events.filter(({ id }) => touched.has(id) || !day.marks.has(id))
+  const changed = standard.events.filter(({ id }) => !day.marks.has(id))
   for (const event of changed) day.marks.set(event.id, markEvent(on, event, candidates, settledIn(event.id)))
   if (changed.length > 0) {
     const marks = standard.events.map(({ id }) => day.marks.get(id) ?? new Map<string, Mark>())
     day.verdicts = combineDay(on, candidates, marks)
   }
   return { day, standard, settledIn }
+}
+
+/** Adds what was captured next. The marks of its event go at once, so that none is left behind should reading on fail. */
+const add = (day: KeptDay, capture: RecordedCapture): void => {
+  const ofEvent = day.captures.get(capture.eventId)
+  if (ofEvent) ofEvent.push(capture)
+  else day.captures.set(capture.eventId, [capture])
+  day.marks.delete(capture.eventId)
+  day.lastSeq = capture.seq
 }
 
 /** What is kept of a day, or an empty start when it rests on something else now. */

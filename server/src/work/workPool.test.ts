@@ -50,7 +50,7 @@ test('verdicts that are kept follow every capture, correction and change of an e
   await send(capture('voided', one, T0 + 10_000, { captureId: counted.id, reason: 'by mistake' }))
   expect(await measured()).toEqual([1, undefined])
   await send(capture('started', two, T0), capture('stopped', two, T0 + 5_000, { reason: 'ended' }))
-  expect(await measured()).toEqual([1, 0])
+  expect(await Promise.all([measured(), measured(), measured()])).toEqual(Array(3).fill([1, 0]))
   expect(await measured()).toEqual([1, 0])
   const change = { revision: 1, bib: 1, attendance: 'present', note: '', category: 'male' }
   expect((await officer.call('PATCH', `/api/occasions/${occasionId}/entries/${one}`, change)).status).toBe(200)
