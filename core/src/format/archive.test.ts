@@ -10,11 +10,11 @@ import {
   dayHead,
   dayLeaves,
   printArchive,
-  readArchive,
   readVerdicts,
   sealArchive,
   type DayArchive,
 } from './archive.ts'
+import { readArchive } from './readArchive.ts'
 
 const KEY = publicKeyOf(TEST_KEY)
 const OTHER_KEY = '1'.repeat(64)

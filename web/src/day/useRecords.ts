@@ -1,8 +1,8 @@
 /** Writes into the day's log, once each, and says what went wrong in words. */
 import type { DayRecordContent } from '@able-gauge/core'
+import { v4 as newId } from 'uuid'
 import { ref } from 'vue'
 import { call, inWords } from '../api.ts'
-import { newId } from '../sync/newId.ts'
 import type { Day } from './day.ts'
 import { useDay } from './dayStore.ts'
 

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** The organisation's own rules: screening questions, consent, heat limits, the briefing. */
 import type { HouseRules } from '@able-gauge/core'
+import { v4 as newId } from 'uuid'
 import { onMounted, ref } from 'vue'
 import { inWords } from '../api.ts'
 import { useHouseRules } from '../day/houseRules.ts'
-import { newId } from '../sync/newId.ts'
 import HouseBand from '../ui/HouseBand.vue'
 import HouseKeys from './HouseKeys.vue'
 
