@@ -6,7 +6,7 @@ const CATEGORIES = [
   { id: 'male', name: 'Male' },
 ]
 const HEADINGS = ['Staff number', 'First name', 'Surname', 'Date of birth', 'Sex', 'Bib', 'Wave']
-const read = (...rows: string[][]) => readRoster(rows, guessMapping(HEADINGS), CATEGORIES)
+const read = (...rows: string[][]) => readRoster(rows, guessMapping(HEADINGS), CATEGORIES, '2026-11-24')
 const GOOD = ['T-1', 'Tove', 'Okafor-Lind', '1999-05-04', 'Female', '12', '1']
 
 test('columns are guessed by what spreadsheets call them, in any order', () => {
@@ -51,6 +51,8 @@ test.each([
 test.each([
   ['a day that does not exist', 3, '29.2.1999', 'birthDate'],
   ['a month first', 3, '12/31/1999', 'birthDate'],
+  ['another century', 3, '1899-05-04', 'birthDate'],
+  ['a birth on the way', 3, '2020-05-04', 'birthDate'],
   ['no number', 0, ' ', 'number'],
   ['an unknown category', 4, 'veteran', 'category'],
   ['a bib of nought', 5, '0', 'bib'],

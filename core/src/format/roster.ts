@@ -3,6 +3,7 @@
  * one is explained by its line.
  */
 import { isCalendarDate } from '../document/rules.ts'
+import { birthDateExpected } from '../people/birthDates.ts'
 
 export const ROSTER_FIELDS = ['number', 'givenName', 'familyName', 'birthDate', 'category', 'bib', 'wave'] as const
 export type RosterField = (typeof ROSTER_FIELDS)[number]
@@ -72,11 +73,13 @@ export const guessMapping = (headings: readonly string[]): RosterMapping => {
  * Reads a table.
  * @param table rows of cells, without the heading
  * @param categories of the standard; a row may name one by id or by name
+ * @param testDate of the day it is for, as YYYY-MM-DD
  */
 export const readRoster = (
   table: readonly (readonly string[])[],
   mapping: RosterMapping,
   categories: readonly { readonly id: string; readonly name: string }[],
+  testDate: string,
 ): RosterReading => {
   const rows: { line: number; row: RosterRow }[] = []
   const findings: RosterFinding[] = []
@@ -84,7 +87,7 @@ export const readRoster = (
   table.forEach((cells, index) => {
     const line = index + 2
     if (cells.every((cell) => cell.trim() === '')) return
-    const read = readRow(cells, mapping, categories, line)
+    const read = readRow(cells, { mapping, categories, testDate }, line)
     const doubles = read.row ? doublesOf(read.row, line, seen) : []
     findings.push(...read.findings, ...doubles)
     if (read.row && doubles.length === 0) rows.push({ line, row: read.row })
@@ -92,10 +95,16 @@ export const readRoster = (
   return { rows, findings }
 }
 
+/** What every row is read by. */
+interface RosterGround {
+  readonly mapping: RosterMapping
+  readonly categories: readonly { readonly id: string; readonly name: string }[]
+  readonly testDate: string
+}
+
 const readRow = (
   cells: readonly string[],
-  mapping: RosterMapping,
-  categories: readonly { readonly id: string; readonly name: string }[],
+  { mapping, categories, testDate }: RosterGround,
   line: number,
 ): { readonly row: RosterRow | null; readonly findings: RosterFinding[] } => {
   const cell = (field: RosterField): string => (mapping[field] === null ? '' : (cells[mapping[field]] ?? '').trim())
@@ -111,6 +120,8 @@ const readRow = (
   if (cell('birthDate') !== '' && birthDate === null) {
     wrong('birthDate', 'a date that exists, as 1999-05-04, 4.5.1999 or 4/5/1999 with the day first')
   }
+  const bornWhen = birthDate === null ? null : birthDateExpected(birthDate, testDate)
+  if (bornWhen !== null) wrong('birthDate', bornWhen)
   const named = cell('category').toLowerCase()
   const category = categories.find(({ id, name }) => id.toLowerCase() === named || name.toLowerCase() === named)
   if (named !== '' && !category) wrong('category', `one of ${categories.map(({ name }) => name).join(', ')}`)

@@ -1,5 +1,6 @@
 /** Nobody times, counts or judges the wave they are in themselves, directly or by way of a correction. */
 import type { Capture } from '../capture/capture.ts'
+import type { DayRecordContent, DayRecordEntry } from '../day/record.ts'
 
 /** Who is entered on a day, and whether it is the person of the account in question. */
 export interface EnteredPerson {
@@ -42,4 +43,38 @@ export const ownWaveTouched = (
     if (authorWave !== null && authorWave === assignedTo) return authorWave
   }
   return null
+}
+
+/**
+ * Whom an entry of the log judges. Holding somebody back is never judging them.
+ * @param records of the day so far, for answers to earlier ones
+ * @returns entries by id, or null for everybody
+ */
+export const entriesJudgedBy = (
+  content: DayRecordContent,
+  records: readonly DayRecordEntry[],
+): readonly string[] | null | 'nobody' => {
+  const entryOf = (recordId: string): string[] => {
+    const named = records.find(({ id }) => id === recordId)?.content
+    return named && 'entryId' in named ? [named.entryId] : []
+  }
+  switch (content.kind) {
+    case 'eventConfirmed':
+      return null
+    case 'cardsKeyed':
+      return content.figures.map(({ entryId }) => entryId)
+    case 'protested':
+      return [content.entryId]
+    case 'protestAnswered':
+      return entryOf(content.protestId)
+    case 'holdLifted':
+      return entryOf(content.holdId)
+    case 'conditions':
+    case 'heatDecided':
+    case 'briefed':
+    case 'holdRaised':
+    case 'dayOpened':
+    case 'clockStepped':
+      return 'nobody'
+  }
 }

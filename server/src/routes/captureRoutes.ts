@@ -5,6 +5,7 @@ import {
   maskCapture,
   may,
   ownWaveTouched,
+  takesOfficer,
   type Capture,
   type Finding,
   type Standard,
@@ -178,10 +179,7 @@ export const refuseForbidden = async (
       },
     ])
   }
-  const asOfficer = captures.some((capture) => {
-    const target = 'captureId' in capture.payload ? targets.get(capture.payload.captureId) : undefined
-    return isForOfficer(capture) || (target !== undefined && (target.byOfficer || isForOfficer(target.capture)))
-  })
+  const asOfficer = captures.some((capture) => takesOfficer(capture, (id) => targets.get(id)))
   if (asOfficer && !may(account, 'capture.asOfficer', place).ok) {
     throw new Problem(
       403,
@@ -204,6 +202,3 @@ const targetsOf = async (
   const here = captures.map((capture) => [capture.id, { capture, byOfficer: false, authorWave: null }] as const)
   return new Map([...here, ...(await findTargets(db, occasionId, named))])
 }
-
-const isForOfficer = ({ kind, payload }: Pick<Capture, 'kind' | 'payload'>): boolean =>
-  kind === 'decided' || (kind === 'stopped' && 'reason' in payload && payload.reason === 'disqualified')

@@ -4,6 +4,7 @@ import {
   ageReferenceDate,
   amendVerdict,
   CorrectionBody,
+  differencesBetween,
   erasableFrom,
   judgeEvent,
   measureReadings,
@@ -109,7 +110,7 @@ export const peopleRoutes: readonly Route[] = [
       if (!into || into.id === double.id) {
         throw invalidInput([{ place: 'intoId', code: 'unknown', found: intoId, expected: 'another person on record' }])
       }
-      const apart = differences(double, into)
+      const apart = differencesBetween(double, into)
       if (apart.length > 0 && !although) {
         throw new Problem(
           409,
@@ -193,15 +194,6 @@ export const peopleRoutes: readonly Route[] = [
     },
   },
 ]
-
-/** What two records of one person should agree in. */
-const differences = (one: Person, other: Person): string[] => [
-  ...(sameName(one.givenName, other.givenName) && sameName(one.familyName, other.familyName) ? [] : ['name']),
-  ...(one.birthDate === other.birthDate ? [] : ['date of birth']),
-]
-
-const sameName = (one: string, other: string): boolean =>
-  one.normalize('NFKC').trim().toLowerCase() === other.normalize('NFKC').trim().toLowerCase()
 
 const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/
 

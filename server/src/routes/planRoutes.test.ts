@@ -117,10 +117,15 @@ test('of 500 people with 40 faulty rows the 460 are entered and the 40 explained
     return spoiled ? spoiled(cells) : cells
   })
   const read = (table: string[][]) =>
-    readRoster(table, guessMapping(headings), [
-      { id: 'female', name: 'Female' },
-      { id: 'male', name: 'Male' },
-    ])
+    readRoster(
+      table,
+      guessMapping(headings),
+      [
+        { id: 'female', name: 'Female' },
+        { id: 'male', name: 'Male' },
+      ],
+      '2026-11-24',
+    )
   const people = (rows: readonly { row: RosterRow }[]) =>
     rows.map(({ row: { bib, wave, ...rest } }) => ({ ...rest, ...(bib ? { bib } : {}), ...(wave ? { wave } : {}) }))
   const first = read(faulty)

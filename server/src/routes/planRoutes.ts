@@ -1,6 +1,7 @@
 /** Planning: a new day, who works on it, who is entered. */
 import { randomUUID } from 'node:crypto'
 import {
+  birthDateExpected,
   DayChangeBody,
   DayPlan,
   NewDayBody,
@@ -190,7 +191,11 @@ export const planRoutes: readonly Route[] = [
               },
             ],
       )
-      const unborn = people.flatMap(({ birthDate }, index): Finding[] => bornWhen(birthDate, occasion.testDate, index))
+      const unborn = people.flatMap(({ birthDate }, index): Finding[] => {
+        const expected = birthDateExpected(birthDate, occasion.testDate)
+        const place = `people[${index}].birthDate`
+        return expected === null ? [] : [{ place, code: 'birthDate', found: birthDate, expected }]
+      })
       if (unknown.length + unborn.length > 0) throw invalidInput([...unknown, ...unborn])
       const rows = people.map(({ bib = null, wave = null, ...row }): RosterRow => ({ ...row, bib, wave }))
       const outcomes = await inOpenDay(server, occasion.id, async (db): Promise<RosterOutcome[]> => {
@@ -202,19 +207,6 @@ export const planRoutes: readonly Route[] = [
     },
   },
 ]
-
-/** Whoever is tested was born some years before, and not in another century: anything else is a slip of the key. */
-const [YOUNGEST, OLDEST] = [10, 110]
-
-const bornWhen = (birthDate: string, testDate: string, index: number): Finding[] => {
-  const [from, to] = [yearsBefore(testDate, OLDEST), yearsBefore(testDate, YOUNGEST)]
-  const place = `people[${index}].birthDate`
-  return birthDate >= from && birthDate <= to
-    ? []
-    : [{ place, code: 'birthDate', found: birthDate, expected: `a date of birth from ${from} to ${to}` }]
-}
-
-const yearsBefore = (date: string, years: number): string => `${Number(date.slice(0, 4)) - years}${date.slice(4)}`
 
 /** @throws Problem 422 naming each account there is not */
 const refuseStrangers = async (server: Server, staff: readonly StaffBody[]): Promise<void> => {

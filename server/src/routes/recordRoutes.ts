@@ -1,14 +1,13 @@
 /** The day's log: conditions, briefings, holds, confirmations, protests, cards keyed in. */
 import {
   canonicalJson,
+  entriesJudgedBy,
   openHolds,
   RecordDocument,
   slotsOf,
-  type Action,
   type DayRecordContent,
   type DayRecordEntry,
   type Finding,
-  type RecordKind,
 } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { refuseOwnWave } from '../access/ownWave.ts'
@@ -33,7 +32,7 @@ export const recordRoutes: readonly Route[] = [
       const { server, request, response, account, token } = call
       const occasion = await dayOf(call)
       const { id, content } = readBody(RecordDocument, request)
-      requireMay(account, ACTION_OF[content.kind], {
+      requireMay(account, `log.${content.kind}`, {
         occasionId: occasion.id,
         isStaff: true,
         eventIds: eventsOf(content),
@@ -45,7 +44,7 @@ export const recordRoutes: readonly Route[] = [
         if (known) return
         const findings = placesWrong(await readDay(db, occasion), records, content)
         if (findings.length > 0) throw invalidInput(findings)
-        const concerned = concernedBy(content, records)
+        const concerned = entriesJudgedBy(content, records)
         if (concerned !== 'nobody') await refuseOwnWave(db, account, occasion.id, concerned)
         await addRecord(db, occasion.id, token, { id, content, atMs: server.clock.nowMs() })
         await followHold(db, occasion.id, records, content)
@@ -56,56 +55,12 @@ export const recordRoutes: readonly Route[] = [
   },
 ]
 
-const ACTION_OF: Readonly<Record<RecordKind, Action>> = {
-  conditions: 'log.conditions',
-  heatDecided: 'log.heatDecided',
-  briefed: 'log.briefed',
-  holdRaised: 'log.holdRaised',
-  holdLifted: 'log.holdLifted',
-  eventConfirmed: 'log.eventConfirmed',
-  protested: 'log.protested',
-  protestAnswered: 'log.protestAnswered',
-  cardsKeyed: 'log.cardsKeyed',
-  dayOpened: 'log.dayOpened',
-  clockStepped: 'log.clockStepped',
-}
-
 const eventsOf = (content: DayRecordContent): string[] => ('eventId' in content ? [content.eventId] : [])
 
 const differs = (id: string): Problem =>
   new Problem(409, 'record.differs', `The log has an entry ${id} with other content. Nothing was stored.`, [
     { place: 'id', code: 'differs', found: id, expected: 'an id not used before' },
   ])
-
-/** Whom an entry of the log judges: entries by id, null for everybody. Holding somebody back is never judging them. */
-const concernedBy = (
-  content: DayRecordContent,
-  records: readonly DayRecordEntry[],
-): readonly string[] | null | 'nobody' => {
-  const entryOf = (recordId: string): string[] => {
-    const named = records.find(({ id }) => id === recordId)?.content
-    return named && 'entryId' in named ? [named.entryId] : []
-  }
-  switch (content.kind) {
-    case 'eventConfirmed':
-      return null
-    case 'cardsKeyed':
-      return content.figures.map(({ entryId }) => entryId)
-    case 'protested':
-      return [content.entryId]
-    case 'protestAnswered':
-      return entryOf(content.protestId)
-    case 'holdLifted':
-      return entryOf(content.holdId)
-    case 'conditions':
-    case 'heatDecided':
-    case 'briefed':
-    case 'holdRaised':
-    case 'dayOpened':
-    case 'clockStepped':
-      return 'nobody'
-  }
-}
 
 /** A hold keeps somebody from starting as long as it stands. */
 const followHold = async (

@@ -58,7 +58,9 @@ export const useRoster = (day: () => Day) => {
   const rowCount = computed(() => table.value.filter((cells) => cells.some((cell) => cell.trim() !== '')).length)
   const missing = computed(() => NEEDED_FIELDS.filter((field) => mapping.value[field] === null))
   const reading = computed<RosterReading>(() =>
-    missing.value.length > 0 ? NOTHING : readRoster(table.value, mapping.value, day().standard.categories),
+    missing.value.length > 0
+      ? NOTHING
+      : readRoster(table.value, mapping.value, day().standard.categories, day().occasion.testDate),
   )
   const findings = computed(() => [...reading.value.findings, ...refused.value].sort((a, b) => a.line - b.line))
 
