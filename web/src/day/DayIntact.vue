@@ -1,36 +1,26 @@
 <script setup lang="ts">
 /** A signed day that is opened is compared with what was signed; a difference is told at once, in every room. */
-import { ref, watch } from 'vue'
-import { call, NoAnswer, Refusal } from '../api.ts'
+import { onBeforeUnmount, watch } from 'vue'
 import type { Day } from './day.ts'
+import { useDayProof } from './dayProof.ts'
 
 const props = defineProps<{
   day: Day
 }>()
 
-const places = ref<readonly string[]>([])
-
+const proof = useDayProof()
 watch(
-  () => props.day.occasion.signedOff !== null,
-  async (isSigned) => {
-    places.value = []
-    if (!isSigned) return
-    try {
-      const { id } = props.day.occasion
-      places.value = (await call<{ places: string[] }>('GET', `/occasions/${id}/proof`)).places
-    } catch (error) {
-      // without an answer nothing can be said; the sign-off room asks again
-      if (!(error instanceof NoAnswer) && !(error instanceof Refusal)) throw error
-    }
-  },
+  () => props.day,
+  (day) => void proof.compare(day),
   { immediate: true },
 )
+onBeforeUnmount(() => proof.forget())
 </script>
 
 <template>
-  <p v-if="places.length > 0" class="differs sheet no-print" role="alert">
-    <strong>What is stored of this day is not what was signed:</strong> {{ places.join(', ') }}. The archive saved at
-    the signature still proves what was signed.
+  <p v-if="proof.answer && !proof.answer.intact" class="differs sheet no-print" role="alert">
+    <strong>What is stored of this day is not what was signed:</strong> {{ proof.answer.places.join(', ') }}. The
+    archive saved at the signature still proves what was signed.
   </p>
 </template>
 

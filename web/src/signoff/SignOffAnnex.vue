@@ -2,7 +2,7 @@
 /** What arrived after the signature: grounds for an amendment, perhaps, and no part of what was signed. */
 import type { AnnexedCapture } from '@able-gauge/core'
 import { onMounted, ref } from 'vue'
-import { call, NoAnswer } from '../api.ts'
+import { call, inWords } from '../api.ts'
 import { eventName, fullName, type Day } from '../day/day.ts'
 import { dateAndTime, timeOfDay } from '../ui/localTime.ts'
 import { sayCapture } from '../ui/sayCapture.ts'
@@ -12,13 +12,14 @@ const props = defineProps<{
 }>()
 
 const late = ref<readonly AnnexedCapture[]>([])
+const problem = ref('')
 onMounted(async () => {
   try {
     late.value = (
       await call<{ captures: AnnexedCapture[] }>('GET', `/occasions/${props.day.occasion.id}/annex`)
     ).captures
   } catch (error) {
-    if (!(error instanceof NoAnswer)) throw error
+    problem.value = `What arrived after the signature could not be asked for. ${inWords(error)}`
   }
 })
 const whose = (entryId: string | null): string => {
@@ -28,6 +29,7 @@ const whose = (entryId: string | null): string => {
 </script>
 
 <template>
+  <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   <section v-if="late.length > 0" class="sheet annex">
     <h2>Arrived after the signature</h2>
     <p class="quiet">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Devices of the day that may still hold captures: signing over them sends those to the annex. */
 import { onMounted, onScopeDispose, ref } from 'vue'
-import { call, NoAnswer } from '../api.ts'
+import { call, NoAnswer, Refusal } from '../api.ts'
 import type { Day } from '../day/day.ts'
 import { timeOfDay } from '../ui/localTime.ts'
 
@@ -26,7 +26,7 @@ const ask = async (): Promise<void> => {
     holding.value = devices.filter(({ waiting, refused }) => waiting + refused > 0)
   } catch (error) {
     // without an answer the list stays as it was
-    if (!(error instanceof NoAnswer)) throw error
+    if (!(error instanceof NoAnswer) && !(error instanceof Refusal)) throw error
   }
 }
 onMounted(() => void ask())

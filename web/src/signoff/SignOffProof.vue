@@ -1,31 +1,24 @@
 <script setup lang="ts">
 /** What the signature proves: by which key, over which record, and whether what is stored is still what was signed. */
-import type { Proof } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
-import { computed, onMounted, ref } from 'vue'
-import { call, inWords, NoAnswer } from '../api.ts'
+import { computed, ref, watch } from 'vue'
+import { call, inWords } from '../api.ts'
 import type { Day } from '../day/day.ts'
+import { useDayProof } from '../day/dayProof.ts'
 import { saveFile } from '../ui/saveFile.ts'
 
 const props = defineProps<{
   day: Day
 }>()
 
-interface ProofAnswer {
-  readonly proof: Proof
-  readonly intact: boolean
-  readonly places: readonly string[]
-}
-
-const answer = ref<ProofAnswer | null>(null)
+const comparison = useDayProof()
+const answer = computed(() => comparison.answer)
 const problem = ref('')
-onMounted(async () => {
-  try {
-    answer.value = await call<ProofAnswer>('GET', `/occasions/${props.day.occasion.id}/proof`)
-  } catch (error) {
-    if (!(error instanceof NoAnswer)) problem.value = inWords(error)
-  }
-})
+watch(
+  () => props.day,
+  (day) => void comparison.compare(day),
+  { immediate: true },
+)
 
 const words = computed(() => {
   switch (answer.value?.proof.kind) {
@@ -41,8 +34,13 @@ const words = computed(() => {
 })
 
 const saveKey = async (): Promise<void> => {
-  const { own } = await call<{ own: { pem: string; fingerprint: string } }>('GET', '/keys')
-  saveFile(`able-gauge-key-${own.fingerprint}.pem`, 'application/x-pem-file', own.pem)
+  problem.value = ''
+  try {
+    const { own } = await call<{ own: { pem: string; fingerprint: string } }>('GET', '/keys')
+    saveFile(`able-gauge-key-${own.fingerprint}.pem`, 'application/x-pem-file', own.pem)
+  } catch (error) {
+    problem.value = inWords(error)
+  }
 }
 </script>
 
@@ -57,18 +55,19 @@ const saveKey = async (): Promise<void> => {
         <dd class="figures">{{ day.signature.key }}</dd>
       </template>
     </dl>
-    <p v-if="answer && !answer.intact" class="problem" role="alert">
+    <p v-if="answer && !answer.intact" class="problem">
       What is stored is not what was signed: {{ answer.places.join(', ') }}. Whoever looks after the database has to be
-      asked; the archive saved at the signature still proves what was signed.
+      asked.
     </p>
     <p v-else-if="answer">◆ What is stored is what was signed. {{ words }}</p>
-    <p v-else-if="!problem" class="quiet">Comparing with what was signed …</p>
-    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-else-if="comparison.problem" class="problem" role="alert">{{ comparison.problem }}</p>
+    <p v-else class="quiet">Comparing with what was signed …</p>
     <p class="quiet">
       Both stand on every signed sheet, so that somebody who only holds paper can compare. An archive is proven with
       <code>able-gauge verify</code> and the key.
     </p>
     <BButton variant="quiet" size="sm" @click="saveKey">Save the public key</BButton>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   </div>
 </template>
 

@@ -94,7 +94,7 @@ const sign = async (): Promise<void> => {
         <strong>Read in</strong> from an archive by {{ day.readIn.by }},
         {{ dateAndTime(day.readIn.atMs, day.occasion.zone) }}{{ day.readIn.proven ? '' : '. Not proven here' }}.
       </p>
-      <SignOffProof :key="day.amendments.length" :day="day" />
+      <SignOffProof :day="day" />
       <p class="quiet">
         Content hash of the standard: <span class="figures hash">{{ day.standardHash }}</span>
       </p>
