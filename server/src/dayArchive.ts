@@ -66,7 +66,7 @@ export const partsOfDay = async (db: Database, { occasion, published, entries }:
 }
 
 /** As JSON keeps it, so that a file read back is the same and hashes the same. */
-const asJson = <Value>(value: Value): Value => JSON.parse(JSON.stringify(value)) as Value
+export const asJson = <Value>(value: Value): Value => JSON.parse(JSON.stringify(value)) as Value
 
 const byId = (a: { readonly id: string }, b: { readonly id: string }): number => (a.id < b.id ? -1 : 1)
 

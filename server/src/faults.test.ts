@@ -2,8 +2,8 @@
 import { createConnection } from 'node:net'
 import pg from 'pg'
 import { afterAll, beforeAll, expect, inject, test, vi } from 'vitest'
-import { captureId, seededRandom } from '@able-gauge/core'
 import { plainV3 } from '@able-gauge/core/testing'
+import { MORNING_MS, sentCapture } from '../testing/sentCapture.ts'
 import { addTestDay, Caller, openTestServer, type Answer, type TestServer } from '../testing/testServer.ts'
 import { databaseFault } from './databaseFault.ts'
 import { makeDayQueue } from './dayQueue.ts'
@@ -13,8 +13,6 @@ import { findAllCaptures } from './store/captureStore.ts'
 
 let server: TestServer
 let timer: Caller
-const random = seededRandom(91)
-const T0 = 1_795_467_600_000
 const [CUTS, CUT_EVERY_MS] = [25, 60]
 
 beforeAll(async () => {
@@ -24,16 +22,6 @@ beforeAll(async () => {
 afterAll(() => server.close())
 
 const day = async (): Promise<string> => (await addTestDay(server, plainV3(), '2026-11-24', [{ bib: 1 }])).occasionId
-const crossing = () => ({
-  id: captureId(T0, random.bytes(16)),
-  eventId: 'run',
-  kind: 'crossed',
-  payload: {},
-  deviceId: 'd',
-  deviceMs: 0,
-  atMs: T0,
-  uncertaintyMs: 4,
-})
 const post = (occasionId: string, captures: readonly object[]): Promise<Answer> =>
   timer.call('POST', `/api/occasions/${occasionId}/captures`, { captures })
 
@@ -54,7 +42,7 @@ const holdRow = async (occasionId: string): Promise<() => Promise<void>> => {
 
 test('connections that are cut in the middle of posts cost an answer and never the process', async () => {
   const occasionId = await day()
-  const sent = Array.from({ length: 120 }, crossing)
+  const sent = Array.from({ length: 120 }, () => sentCapture())
   const statuses: number[] = []
   const cut = (async () => {
     for (let turn = 0; turn < CUTS; turn++) {
@@ -88,20 +76,20 @@ test('connections that are cut in the middle of posts cost an answer and never t
 test('one held row refuses its own day with a reason and slows no other', async () => {
   const [held, other] = [await day(), await day()]
   const letGo = await holdRow(held)
-  const waiting = Array.from({ length: 30 }, () => post(held, [crossing()]))
+  const waiting = Array.from({ length: 30 }, () => post(held, [sentCapture()]))
   const order: string[] = []
   const all = Promise.all(waiting).then((answers) => {
     order.push('held')
     return answers
   })
-  for (let index = 0; index < 20; index++) expect((await post(other, [crossing()])).status).toBe(200)
+  for (let index = 0; index < 20; index++) expect((await post(other, [sentCapture()])).status).toBe(200)
   expect((await timer.call('GET', `/api/occasions/${held}`)).status).toBe(200)
   order.push('other')
   const answers = await all
   await letGo()
   expect(order).toEqual(['other', 'held'])
   expect(new Set(answers.map(({ status, body }) => `${status} ${body.title}`))).toEqual(new Set(['503 server.busy']))
-  expect((await post(held, [crossing()])).status).toBe(200)
+  expect((await post(held, [sentCapture()])).status).toBe(200)
   expect(await findAllCaptures(server.pool, held)).toHaveLength(1)
 })
 
@@ -129,15 +117,15 @@ test('a follower that reads nothing is let go', async () => {
   // far more than the buffers between two sockets hold
   for (let index = 0; index < 40; index++) {
     const batch = Array.from({ length: 500 }, () => ({
-      ...crossing(),
+      ...sentCapture(),
       kind: 'voided',
-      payload: { captureId: captureId(T0, random.bytes(16)), reason: 'x'.repeat(300) },
+      payload: { captureId: sentCapture().id, reason: 'x'.repeat(300) },
     }))
     await server.inside.writer.add(occasionId, {
       // kind and payload belong together
       captures: batch.map((one) => ({ ...one, entryId: null })) as never,
       token: server.tokenOf('timer'),
-      receivedMs: T0,
+      receivedMs: MORNING_MS,
     })
   }
   await vi.waitFor(

@@ -76,6 +76,10 @@ export const openServer = async ({
     { headersTimeout: HEADERS_MS, requestTimeout: REQUEST_MS, connectionsCheckingInterval: LOOK_EVERY_MS },
     buildApp(server, webFolder),
   )
+  // an answer that cannot be written any more costs that answer; without a listener it would cost the process
+  http.on('request', (_request, response) => {
+    response.on('error', (error) => log.warn({ err: error }, 'an answer broke'))
+  })
   return {
     server,
     http,

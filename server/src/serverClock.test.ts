@@ -1,22 +1,13 @@
 import { randomUUID } from 'node:crypto'
 import { afterEach, expect, test } from 'vitest'
-import {
-  captureId,
-  doubtfulCases,
-  seededRandom,
-  timeBoundsOf,
-  type DayRecordEntry,
-  type Occasion,
-} from '@able-gauge/core'
+import { doubtfulCases, timeBoundsOf, type DayRecordEntry, type Occasion } from '@able-gauge/core'
 import { plainV3 } from '@able-gauge/core/testing'
+import { MORNING_MS, sentCapture } from '../testing/sentCapture.ts'
 import { addTestDay, Caller, openTestServer, type TestServer } from '../testing/testServer.ts'
 import { findAllCaptures } from './store/captureStore.ts'
 
 const HOUR_MS = 3_600_000
-/** 09:00 on 24 November 2026 at the venue. */
-const MORNING_MS = 1_795_467_600_000
 
-const random = seededRandom(3)
 let server: TestServer
 let wallMs: number
 let monotonicMs: number
@@ -35,17 +26,8 @@ const pass = (ms: number): void => {
 }
 const servedMs = async (caller: Caller): Promise<number> =>
   Number((await caller.call('GET', '/api/time')).body['serverMs'])
-const capture = (kind: string, entryId: string, atMs: number, payload: object = {}) => ({
-  id: captureId(atMs, random.bytes(16)),
-  eventId: 'press-ups',
-  kind,
-  payload,
-  entryId,
-  deviceId: 'd',
-  deviceMs: 0,
-  atMs,
-  uncertaintyMs: 4,
-})
+const capture = (kind: string, entryId: string, atMs: number, payload: object = {}) =>
+  sentCapture({ kind, payload, atMs, eventId: 'press-ups', entryId })
 const recordsOf = async (caller: Caller, occasionId: string) =>
   (await caller.call('GET', `/api/occasions/${occasionId}`)).body['records'] as DayRecordEntry[]
 

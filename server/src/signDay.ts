@@ -10,7 +10,7 @@ import {
   type Verdict,
 } from '@able-gauge/core'
 import type { Database } from './database.ts'
-import { identitiesOf, partsOfDay } from './dayArchive.ts'
+import { asJson, identitiesOf, partsOfDay } from './dayArchive.ts'
 import { candidateOf, groundOf, type DayRecord } from './dayRecord.ts'
 import type { Signer } from './signer.ts'
 import { listAccountsById } from './store/accountStore.ts'
@@ -55,7 +55,7 @@ export const signDay = async (
             entryId: candidate.entryId,
             standardHash: published.contentHash,
             inputs,
-            verdict: JSON.parse(JSON.stringify(storeVerdict(verdict))) as ArchivedVerdict['verdict'],
+            verdict: asJson(storeVerdict(verdict)),
           },
         ]
       : []

@@ -1,5 +1,5 @@
 /** The day a call is about, once it is known that the caller may do there what the route does. */
-import { oversees, type Occasion } from '@able-gauge/core'
+import { oversees, rules, type Occasion } from '@able-gauge/core'
 import { notFound } from '../problem.ts'
 import { param, type Call } from '../routes/route.ts'
 import { findCaptureGround, findOccasion, isOnStaff, type CaptureGround } from '../store/occasionStore.ts'
@@ -13,7 +13,7 @@ export const staffFilter = (account: Account): string | null => (oversees(accoun
 export const dayOf = async (call: Call): Promise<Occasion> => {
   const { server, account, action } = call
   const occasionId = param(call, 'occasionId')
-  const occasion = UUID.test(occasionId) ? await findOccasion(server.pool, occasionId) : null
+  const occasion = rules.isUuid(occasionId) ? await findOccasion(server.pool, occasionId) : null
   if (!occasion) throw notFound('day')
   requireMay(account, action, { occasionId, isStaff: await isOnStaff(server.pool, occasionId, account.id) })
   return occasion
@@ -23,10 +23,8 @@ export const dayOf = async (call: Call): Promise<Occasion> => {
 export const captureGround = async (call: Call): Promise<CaptureGround> => {
   const { server, account, action } = call
   const occasionId = param(call, 'occasionId')
-  const ground = UUID.test(occasionId) ? await findCaptureGround(server.pool, occasionId, account.id) : null
+  const ground = rules.isUuid(occasionId) ? await findCaptureGround(server.pool, occasionId, account.id) : null
   if (!ground) throw notFound('day')
   requireMay(account, action, { occasionId, isStaff: ground.isStaff })
   return ground
 }
-
-const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/

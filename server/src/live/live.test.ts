@@ -1,13 +1,16 @@
-import { afterAll, beforeAll, expect, test } from 'vitest'
-import { captureId, seededRandom } from '@able-gauge/core'
+import { IncomingMessage, ServerResponse } from 'node:http'
+import { Socket } from 'node:net'
+import type { Response } from 'express'
+import { afterAll, beforeAll, expect, test, vi } from 'vitest'
 import { plainV3 } from '@able-gauge/core/testing'
+import { sentCapture } from '../../testing/sentCapture.ts'
+import { notifyAccess } from '../store/dayNotices.ts'
+import { streamDay } from './streamDay.ts'
 import { addTestDay, Caller, openTestServer, type TestServer } from '../../testing/testServer.ts'
 
 let server: TestServer
 let occasionId: string
 let timer: Caller
-const random = seededRandom(5)
-const T0 = 1_795_467_600_000
 
 beforeAll(async () => {
   server = await openTestServer()
@@ -17,17 +20,7 @@ beforeAll(async () => {
 afterAll(() => server.close())
 
 const capture = async (): Promise<void> => {
-  const one = {
-    id: captureId(T0, random.bytes(16)),
-    eventId: 'run',
-    kind: 'crossed',
-    payload: {},
-    deviceId: 'd',
-    deviceMs: 0,
-    atMs: T0,
-    uncertaintyMs: 4,
-  }
-  const { status } = await timer.call('POST', `/api/occasions/${occasionId}/captures`, { captures: [one] })
+  const { status } = await timer.call('POST', `/api/occasions/${occasionId}/captures`, { captures: [sentCapture()] })
   expect(status).toBe(200)
 }
 
@@ -81,4 +74,25 @@ test('two server processes on one database see what the other stores', async () 
   const other = await server.another()
   expect(await follow(other.address, 2, { 'Last-Event-ID': '3' }, capture)).toEqual([4, 5])
   await other.close()
+})
+
+test('a stream that was ended writes nothing more while its reader has yet to take the rest', async () => {
+  // an answer without a socket stays as an answer does whose reader is slow: ended, and not closed
+  const answer = new ServerResponse(new IncomingMessage(new Socket()))
+  const broken: Error[] = []
+  answer.on('error', (error) => broken.push(error))
+  let mayFollow = true
+  const account = { id: server.accountIds.timer, signInName: 'timer', displayName: 'The timer', role: 'timer' } as const
+  streamDay(
+    server.inside,
+    { occasionId, account, afterSeq: 0, mayFollow: () => Promise.resolve(mayFollow), slowReaderMs: 200 },
+    answer as Response,
+  )
+  mayFollow = false
+  await notifyAccess(server.pool, account.id)
+  await vi.waitFor(() => expect(answer.writableEnded).toBe(true))
+  // whoever follows later is woken later, so the ended one has been woken when this one has its capture
+  expect(await follow(server.address, 1, { 'Last-Event-ID': '5' }, capture)).toEqual([6])
+  expect(broken).toEqual([])
+  await vi.waitFor(() => expect(answer.destroyed).toBe(true))
 })

@@ -96,6 +96,14 @@ export const streamDay = (
       response.on('drain', done).on('close', done)
     })
 
+  // what is ended closes only when its reader has taken the rest; until then a wake must not write any more
+  const end = (): void => {
+    ended = true
+    response.end()
+    const tooSlow = setTimeout(() => response.destroy(), slowReaderMs)
+    response.on('close', () => clearTimeout(tooSlow))
+  }
+
   /** One reader at a time; a wake while it reads makes it read once more. */
   const send = async (): Promise<void> => {
     wanted = true
@@ -117,7 +125,7 @@ export const streamDay = (
     } catch (error) {
       // the follower comes back by itself with the last number it has
       server.log.warn({ err: error }, 'live stream ended')
-      response.end()
+      end()
     } finally {
       sending = false
     }
@@ -125,7 +133,7 @@ export const streamDay = (
 
   const endUnlessAllowed = async (): Promise<void> => {
     try {
-      if (!(await mayFollow())) response.end()
+      if (!ended && !(await mayFollow())) end()
     } catch (error) {
       // without a database nobody can tell; the next heartbeat asks again
       server.log.warn({ err: error }, 'live stream not checked')

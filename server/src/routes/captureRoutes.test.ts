@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import { captureId, seededRandom } from '@able-gauge/core'
 import { plainV3 } from '@able-gauge/core/testing'
+import { MORNING_MS, sentCapture } from '../../testing/sentCapture.ts'
 import { addTestDay, Caller, openTestServer, type TestServer } from '../../testing/testServer.ts'
 import { findAllCaptures } from '../store/captureStore.ts'
 
@@ -9,8 +9,6 @@ let timer: Caller
 let path: string
 let occasionId: string
 let entryIds: string[]
-const random = seededRandom(1)
-const T0 = 1_795_467_600_000
 
 beforeAll(async () => {
   server = await openTestServer()
@@ -24,17 +22,7 @@ beforeAll(async () => {
 })
 afterAll(() => server.close())
 
-const crossing = (change: object = {}) => ({
-  id: captureId(T0, random.bytes(16)),
-  eventId: 'run',
-  kind: 'crossed',
-  payload: {},
-  deviceId: 'test-device',
-  deviceMs: 12,
-  atMs: T0,
-  uncertaintyMs: 4,
-  ...change,
-})
+const crossing = (change: object = {}) => ({ ...sentCapture({ deviceMs: 12 }), ...change })
 const stored = async () => (await findAllCaptures(server.pool, occasionId)).length
 
 test('captures are numbered in order without gaps, with who sent them and when', async () => {
@@ -45,7 +33,7 @@ test('captures are numbered in order without gaps, with who sent them and when',
   expect(body['captures']).toEqual(captures.map(({ id }, index) => ({ id, seq: before + index + 1, annexed: false })))
   const kept = (await findAllCaptures(server.pool, occasionId)).slice(-3)
   expect(kept.map(({ entryId }) => entryId)).toEqual([entryIds[0], null, entryIds[1]])
-  expect(kept[0]).toMatchObject({ actorId: server.accountIds.timer, atMs: T0, uncertaintyMs: 4, deviceMs: 12 })
+  expect(kept[0]).toMatchObject({ actorId: server.accountIds.timer, atMs: MORNING_MS, uncertaintyMs: 4, deviceMs: 12 })
   expect(Math.abs((kept[0]?.receivedMs ?? 0) - Date.now())).toBeLessThan(60_000)
 })
 
@@ -62,7 +50,7 @@ test('an id on record with other content is refused', async () => {
   const capture = crossing({ bib: 28 })
   await timer.call('POST', path, { captures: [capture] })
   const before = await stored()
-  const answer = await timer.call('POST', path, { captures: [crossing(), { ...capture, atMs: T0 + 1 }] })
+  const answer = await timer.call('POST', path, { captures: [crossing(), { ...capture, atMs: MORNING_MS + 1 }] })
   expect(answer).toMatchObject({
     status: 409,
     body: { title: 'capture.differs', findings: [{ place: 'captures[1].id' }] },

@@ -10,6 +10,7 @@ import {
   measureReadings,
   MergeBody,
   ReasonBody,
+  rules,
   SelfTestBody,
   slotsOf,
   type Mark,
@@ -140,7 +141,7 @@ export const peopleRoutes: readonly Route[] = [
       const { reason } = readBody(ReasonBody, request)
       const id = param(call, 'personId')
       const done =
-        UUID.test(id) && (await inTransaction(server.pool, (db) => unmergePerson(db, id, reason, account.id)))
+        rules.isUuid(id) && (await inTransaction(server.pool, (db) => unmergePerson(db, id, reason, account.id)))
       if (!done) throw notFound('person who was merged')
       response.status(204).end()
     },
@@ -195,12 +196,10 @@ export const peopleRoutes: readonly Route[] = [
   },
 ]
 
-const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/
-
 /** @throws Problem 404 */
 const personIn = async (call: Call): Promise<Person> => {
   const id = param(call, 'personId')
-  const person = UUID.test(id) ? await findPerson(call.server.pool, id) : null
+  const person = rules.isUuid(id) ? await findPerson(call.server.pool, id) : null
   if (!person) throw notFound('person')
   return person
 }

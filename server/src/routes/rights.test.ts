@@ -1,8 +1,9 @@
 /** Nobody does what is not theirs: corrections, own waves, guests of stations, what reaches whom, sessions. */
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, beforeEach, expect, test } from 'vitest'
-import { captureId, seededRandom, type RecordedCapture } from '@able-gauge/core'
+import type { RecordedCapture } from '@able-gauge/core'
 import { plainV3 } from '@able-gauge/core/testing'
+import { MORNING_MS, sentCapture } from '../../testing/sentCapture.ts'
 import { addTestDay, Caller, openTestServer, PASSWORD, type Answer, type TestServer } from '../../testing/testServer.ts'
 import { NO_LIMITS } from '../limits.ts'
 
@@ -10,8 +11,6 @@ let server: TestServer
 let occasionId: string
 let entryIds: string[]
 const callers = new Map<string, Caller>()
-const random = seededRandom(41)
-const T0 = 1_795_467_600_000
 
 beforeAll(async () => {
   server = await openTestServer({ limits: { ...NO_LIMITS, wrongCodes: 3 } })
@@ -34,17 +33,8 @@ const as = (who: string): Caller => {
   if (!caller) throw new Error(`Nobody is signed in as ${who}.`)
   return caller
 }
-const capture = (kind: string, payload: object, entryId: string | null = null, eventId = 'press-ups') => ({
-  id: captureId(T0, random.bytes(16)),
-  eventId,
-  kind,
-  payload,
-  ...(entryId === null ? {} : { entryId }),
-  deviceId: 'd',
-  deviceMs: 0,
-  atMs: T0,
-  uncertaintyMs: 4,
-})
+const capture = (kind: string, payload: object, entryId: string | null = null, eventId = 'press-ups') =>
+  sentCapture({ kind, payload, eventId, ...(entryId === null ? {} : { entryId }) })
 const post = (caller: Caller, captures: readonly object[], more: object = {}): Promise<Answer> =>
   caller.call('POST', `/api/occasions/${occasionId}/captures`, { captures, ...more })
 const voided = (captureId: string, entryId: string | null = null) =>
@@ -66,7 +56,7 @@ test('a grader undoes what a grader did; only an officer undoes an officer', asy
   expect((await post(as('timer'), [voided(byGrader.id, entry)])).status).toBe(200)
   const refused = await post(as('grader'), [voided(byOfficer.id, entry)])
   expect(refused).toMatchObject({ status: 403, body: { title: 'capture.officerOnly' } })
-  const moved = capture('moved', { captureId: byOfficer.id, toMs: T0 + 5, reason: 'x' }, entry)
+  const moved = capture('moved', { captureId: byOfficer.id, toMs: MORNING_MS + 5, reason: 'x' }, entry)
   expect((await post(as('grader'), [moved])).status).toBe(403)
   const byOfficerToo = voided(byOfficer.id, entry)
   expect((await post(as('officer'), [byOfficerToo])).status).toBe(200)
@@ -95,7 +85,7 @@ test('nobody works their own wave, by whatever kind of capture', async () => {
     capture('waveStarted', { wave: 7, entryIds: [mate] }, null, 'run'),
     capture('assigned', { captureId: crossing.id }, mate, 'run'),
     voided(ofMate.id),
-    capture('moved', { captureId: ofMate.id, toMs: T0 + 1, reason: 'x' }),
+    capture('moved', { captureId: ofMate.id, toMs: MORNING_MS + 1, reason: 'x' }),
   ]
   for (const attempt of attempts) {
     expect(await post(as('grader'), [attempt]), attempt.kind).toMatchObject({

@@ -1,14 +1,13 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import { captureId, seededRandom, type Verdict } from '@able-gauge/core'
+import type { Verdict } from '@able-gauge/core'
 import { plainV3 } from '@able-gauge/core/testing'
+import { MORNING_MS, sentCapture } from '../../testing/sentCapture.ts'
 import { addTestDay, Caller, openTestServer, PASSWORD, type TestServer } from '../../testing/testServer.ts'
 
 let server: TestServer
 let officer: Caller
 let occasionId: string
 let entryIds: string[]
-const random = seededRandom(8)
-const T0 = 1_795_467_600_000
 
 beforeAll(async () => {
   server = await openTestServer({ work: 'threads' })
@@ -17,17 +16,8 @@ beforeAll(async () => {
 })
 afterAll(() => server.close())
 
-const capture = (kind: string, entryId: string | undefined, atMs: number, payload: object = {}) => ({
-  id: captureId(atMs, random.bytes(16)),
-  eventId: 'press-ups',
-  kind,
-  payload,
-  entryId,
-  deviceId: 'd',
-  deviceMs: 0,
-  atMs,
-  uncertaintyMs: 4,
-})
+const capture = (kind: string, entryId: string | undefined, atMs: number, payload: object = {}) =>
+  sentCapture({ kind, payload, atMs, eventId: 'press-ups', ...(entryId === undefined ? {} : { entryId }) })
 const send = (...captures: object[]) => officer.call('POST', `/api/occasions/${occasionId}/captures`, { captures })
 const measured = async (): Promise<(number | null | undefined)[]> => {
   const { status, body } = await officer.call('GET', `/api/occasions/${occasionId}/verdicts`)
@@ -43,13 +33,13 @@ const measured = async (): Promise<(number | null | undefined)[]> => {
 
 test('verdicts that are kept follow every capture, correction and change of an entry', async () => {
   const [one, two] = entryIds
-  const counted = capture('counted', one, T0 + 1_000)
-  await send(capture('started', one, T0), counted, capture('counted', one, T0 + 2_500))
-  await send(capture('stopped', one, T0 + 9_000, { reason: 'ended' }))
+  const counted = capture('counted', one, MORNING_MS + 1_000)
+  await send(capture('started', one, MORNING_MS), counted, capture('counted', one, MORNING_MS + 2_500))
+  await send(capture('stopped', one, MORNING_MS + 9_000, { reason: 'ended' }))
   expect(await measured()).toEqual([2, undefined])
-  await send(capture('voided', one, T0 + 10_000, { captureId: counted.id, reason: 'by mistake' }))
+  await send(capture('voided', one, MORNING_MS + 10_000, { captureId: counted.id, reason: 'by mistake' }))
   expect(await measured()).toEqual([1, undefined])
-  await send(capture('started', two, T0), capture('stopped', two, T0 + 5_000, { reason: 'ended' }))
+  await send(capture('started', two, MORNING_MS), capture('stopped', two, MORNING_MS + 5_000, { reason: 'ended' }))
   expect(await Promise.all([measured(), measured(), measured()])).toEqual(Array(3).fill([1, 0]))
   expect(await measured()).toEqual([1, 0])
   const change = { revision: 1, bib: 1, attendance: 'present', note: '', category: 'male' }

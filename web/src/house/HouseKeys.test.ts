@@ -13,7 +13,9 @@ const open = async (trusted: readonly object[] = []) => {
 }
 
 test('the own key is told by its fingerprint, and those believed by whose they are and who said so', async () => {
-  const { keys } = await open([{ fingerprint: '3333-4444', name: 'Harbour and Hill Fire Service', by: 'Ines Calloway-Brandt' }])
+  const { keys } = await open([
+    { fingerprint: '3333-4444', name: 'Harbour and Hill Fire Service', by: 'Ines Calloway-Brandt' },
+  ])
   expect(keys.text()).toContain('1111-2222')
   expect(keys.get('li').text()).toContain('Harbour and Hill Fire Service 3333-4444')
   expect(keys.get('li').text()).toContain('added by Ines Calloway-Brandt')
