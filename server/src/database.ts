@@ -1,5 +1,6 @@
 /** Connections to PostgreSQL: how they are opened, borrowed and given back. */
 import pg from 'pg'
+import { databaseFault } from './databaseFault.ts'
 
 /** Something SQL can be sent through: the pool, or one connection inside a transaction. */
 export type Database = Pick<pg.Pool | pg.PoolClient, 'query'>
@@ -44,6 +45,26 @@ export const openPool = (connectionString: string, most = 12, patience: Patience
 }
 
 const ignore = (): void => undefined
+
+const [LOOK_AGAIN_MS, STARTS_WITHIN_MS] = [250, 60_000]
+
+/**
+ * Waits for a database that is only starting, or recovers from a crash.
+ * @param waits called once, when it has to be waited for
+ * @throws the driver's error when it takes longer than a minute, or when waiting cannot help
+ */
+export const untilItAnswers = async (pool: Pool, waits: (reason: unknown) => void): Promise<void> => {
+  for (let waitedMs = 0; ; waitedMs += LOOK_AGAIN_MS) {
+    try {
+      await pool.query('select 1')
+      return
+    } catch (error) {
+      if (databaseFault(error) !== 'unavailable' || waitedMs >= STARTS_WITHIN_MS) throw error
+      if (waitedMs === 0) waits(error)
+      await new Promise((resolve) => setTimeout(resolve, LOOK_AGAIN_MS))
+    }
+  }
+}
 
 /** Runs work in one transaction: all of it is kept, or nothing when it throws. */
 export const inTransaction = async <Result>(pool: Pool, work: (db: Database) => Promise<Result>): Promise<Result> => {

@@ -3,7 +3,7 @@ import { createServer, type Server as HttpServer } from 'node:http'
 import type { Logger } from 'pino'
 import { buildApp } from './app.ts'
 import { makeCaptureWriter } from './captureWriter.ts'
-import { openPool } from './database.ts'
+import { openPool, untilItAnswers } from './database.ts'
 import { makeDayQueue } from './dayQueue.ts'
 import { LIMITS, type Limits } from './limits.ts'
 import { openLiveFeed } from './live/liveFeed.ts'
@@ -55,6 +55,7 @@ export const openServer = async ({
   const pool = openPool(databaseUrl, MOST_READING)
   const dayPool = openPool(databaseUrl, MOST_WRITING)
   const days = makeDayQueue(dayPool)
+  await untilItAnswers(pool, (error) => log.warn({ err: error }, 'the database does not answer yet; waiting'))
   const clock = await openServerClock(pool, days, log, time)
   const feed = openLiveFeed(databaseUrl, log)
   const { seed, ...signer } = openSigner(keyFile)

@@ -152,3 +152,14 @@ test(`${RESTARTS} restarts and ${KILLS} kills of PostgreSQL under fifty posts a 
   expect([...acknowledged].filter((id) => !stored.includes(id))).toEqual([])
   expect([...acknowledged].filter((id) => !followed.has(id))).toEqual([])
 }, 240_000)
+
+test('a server that is started before PostgreSQL answers waits for it', async () => {
+  cluster.stop()
+  const port = await freePort()
+  const starting = startServer(cluster, database, { host: '127.0.0.1', port, webFolder: '', demo: true })
+  await wait(1_500)
+  cluster.startAgain()
+  const { child } = await starting
+  expect((await fetch(`http://127.0.0.1:${port}/api/time`)).status).toBe(401)
+  child.kill('SIGKILL')
+}, 60_000)

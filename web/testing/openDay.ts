@@ -12,11 +12,13 @@ import { useSession, type Role } from '../src/session/sessionStore.ts'
 import { dateIn } from '../src/ui/localTime.ts'
 import { useAgreedClock } from '../src/sync/agreedClock.ts'
 
+type Answer = () => Response | Promise<Response>
+
 export interface PlayedServer {
   /** Every request but reads and clock questions: method, path, body. */
   readonly asked: { method: string; path: string; body: unknown }[]
   /** Replaces the answer to a method and the end of a path. */
-  readonly answer: (method: string, pathEnd: string, answer: () => Response) => void
+  readonly answer: (method: string, pathEnd: string, answer: Answer) => void
   /** Sends a server-sent event to the open day. */
   readonly emit: (type: string, data?: unknown) => void
 }
@@ -52,6 +54,8 @@ export interface DayOptions {
   readonly plain?: Standard
   readonly role?: Role
   readonly signedOff?: Day['occasion']['signedOff']
+  /** What the server answers when it is asked for the time; this device's own time at once, when left out. */
+  readonly time?: Answer
   /** Parts of the day that are not as they are on an empty one. */
   readonly change?: Partial<Day>
 }
@@ -70,6 +74,7 @@ export const openDay = async ({
   role = 'timer',
   signedOff = null,
   testDate = dateIn(captures[0]?.atMs ?? Date.now(), 'Etc/GMT-12'),
+  time = () => json({ serverMs: Date.now() }),
   change = {},
 }: DayOptions) => {
   const id = `day-${(days += 1)}`
@@ -92,6 +97,7 @@ export const openDay = async ({
     ...change,
   }
   const server = playServer(day, captures)
+  server.answer('GET', '/time', time)
   setActivePinia(createPinia())
   const session = useSession()
   session.account = { id: 'account', signInName: 'pell.varga', displayName: 'Pell Varga', role }
@@ -122,7 +128,7 @@ export const problem = (status: number, code: string, detail: string): Response 
 
 const playServer = (day: Day, captures: readonly Capture[]): PlayedServer => {
   const asked: PlayedServer['asked'] = []
-  const answers = new Map<string, () => Response>()
+  const answers = new Map<string, Answer>()
   const recorded = captures.map((capture, index) => ({
     ...capture,
     seq: index + 1,
@@ -133,7 +139,6 @@ const playServer = (day: Day, captures: readonly Capture[]): PlayedServer => {
     const chosen = [...answers].find(([key]) => key.startsWith(`${method} `) && path.endsWith(key.split(' ')[1] ?? ''))
     if (method !== 'GET') asked.push({ method, path, body: body === undefined ? undefined : JSON.parse(body) })
     if (chosen) return chosen[1]()
-    if (path.endsWith('/time')) return json({ serverMs: Date.now() })
     if (path.endsWith('/devices')) return json({ devices: [] })
     if (path.endsWith('/proof')) return json({ proof: { kind: 'open' }, intact: true, places: [] })
     if (path.endsWith('/annex')) return json({ captures: [] })

@@ -1,7 +1,9 @@
 import { captureId, seededRandom, type Capture } from '@able-gauge/core'
 import { mount } from '@vue/test-utils'
 import { expect, test, vi } from 'vitest'
-import { entry, MOUNTED, openDay, problem } from '../../testing/openDay.ts'
+import { watch } from 'vue'
+import { useAgreedClock } from '../sync/agreedClock.ts'
+import { entry, json, MOUNTED, openDay, problem } from '../../testing/openDay.ts'
 import DaySaved from './DaySaved.vue'
 
 const random = seededRandom(9)
@@ -76,4 +78,37 @@ test('a day that may not be read says why, and an ended session is forgotten', a
   expect(store.day).toBeNull()
   expect(store.problem).toBe('You are not signed in.')
   expect(session.account).toBeNull()
+})
+
+test('what was stamped by the wall clock leaves this device only with its time by the agreed clock', async () => {
+  // as after a reload without a network: the server's time is known from before, half a second wrong
+  localStorage.setItem('able-gauge-clock', JSON.stringify({ wallOffsetMs: -500, uncertaintyMs: 4, wallMs: Date.now() }))
+  let answerTime = (): void => undefined
+  const whenAsked = new Promise<void>((resolve) => (answerTime = resolve))
+  const { store, server } = await openDay({
+    entries: [entry(28)],
+    time: () => whenAsked.then(() => json({ serverMs: Date.now() })),
+  })
+  const clock = useAgreedClock()
+  expect(clock.unsure).toBe(true)
+  const early = await store.capture('run', null, { kind: 'crossed', payload: {} })
+  // another is on its way to the disk when the server answers, and the connection is back, so that all is sent at once
+  const late = store.capture('run', null, { kind: 'crossed', payload: {} })
+  watch(
+    () => clock.unsure,
+    () => server.emit('open'),
+    { flush: 'sync' },
+  )
+  answerTime()
+  const made = new Map([early, await late].map(({ id, atMs }) => [id, atMs]))
+  await vi.waitFor(() => expect(store.waitingCount).toBe(0))
+  const sent = server.asked.flatMap(({ path, body }) =>
+    path.endsWith('/captures') ? (body as { captures: Capture[] }).captures : [],
+  )
+  expect(sent).toHaveLength(2)
+  for (const { id, atMs, uncertaintyMs } of sent) {
+    expect(atMs - (made.get(id) ?? 0)).toBeGreaterThan(300)
+    expect(uncertaintyMs).toBeLessThan(1_000)
+  }
+  expect(store.refused).toEqual([])
 })

@@ -4,7 +4,6 @@ import {
   combineDay,
   markEvent,
   timeBoundsOf,
-  type Agreement,
   type Capture,
   type Mark,
   type Observation,
@@ -13,7 +12,6 @@ import {
 } from '@able-gauge/core'
 import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { v4 as newId } from 'uuid'
 import { computed, ref, shallowRef, watch, type ComputedRef, type ShallowRef } from 'vue'
 import { call, inWords, NoAnswer, Refusal } from '../api.ts'
 import { useSession } from '../session/sessionStore.ts'
@@ -21,13 +19,11 @@ import { REAL_TIME, useAgreedClock, type AgreedMoment } from '../sync/agreedCloc
 import { makeCaptureSender, RETRY_MS, type CaptureSender } from '../sync/captureSender.ts'
 import { followDay } from '../sync/liveDay.ts'
 import { findKeptDay, keepDay, keepRecorded } from '../sync/keptDays.ts'
-import { countOfOthers, deviceId, drop, keep, listWaiting, rewrite, type WaitingCapture } from '../sync/outbox.ts'
+import { countOfOthers, deviceId, drop, keep, listWaiting, type WaitingCapture } from '../sync/outbox.ts'
+import { isUnsure, makeSure, shiftBetween, UNSURE, type Shift } from '../sync/unsureStamps.ts'
 import { makeCaptureLedger } from './captureLedger.ts'
 import { candidateFrom, type Day, type Entry } from './day.ts'
 import { useCalm } from './useCalm.ts'
-
-/** Names this page among those that have used this device: its monotonic clock is its own. */
-const PAGE = newId()
 
 const SEND_AFTER_MS = 20
 const KEEP_AFTER_MS = 1_000
@@ -216,7 +212,7 @@ export const useDay = defineStore('day', () => {
         if (is) session.ended()
       },
       annexed: (count) => (annexedCount.value += count),
-      heldBack: ({ unsurePage }) => clock.unsure && unsurePage === PAGE,
+      heldBack: isUnsure,
       refused: (one) => {
         ledger.forget(one.capture)
         refused.value = [...refused.value, one]
@@ -257,41 +253,32 @@ export const useDay = defineStore('day', () => {
     const id = captureId(moment.atMs, crypto.getRandomValues(new Uint8Array(16)), (turn += 1))
     const made: Capture = { id, eventId, entryId, deviceId: deviceId(), ...moment, ...observation }
     session.captured()
-    const unsure = clock.unsure ? { unsurePage: PAGE } : {}
+    const unsure = clock.unsure ? UNSURE : {}
     const byGuest = session.account?.station ? { byGuest: true } : {}
     await keep({ id, occasionId, accountId, capture: made, state: 'waiting', reason: '', ...unsure, ...byGuest })
     ledger.merge([made])
     waitingCount.value += 1
+    // the server may have answered while this went to the disk
+    if (unsure === UNSURE) void restamp()
     // the stamp is painted first
     setTimeout(() => void sender?.send(), SEND_AFTER_MS)
     return made
   }
 
-  /**
-   * The server has answered this page for the first time: what was captured by the wall clock until then gets its time
-   * anew from the device's monotonic clock, which ran on all the while. None of it has left the device yet.
-   */
-  const makeSure = async (byWall: Agreement, agreed: Agreement): Promise<void> => {
+  let shift: Shift | null = null
+  /** What was stamped by the wall clock gets its time anew, and only then leaves the device. */
+  const restamp = async (): Promise<void> => {
     const [occasionId, accountId] = [day.value?.occasion.id, session.account?.id]
-    if (!occasionId || !accountId) return
-    const shiftMs = Math.round((agreed.offsetMs - byWall.offsetMs) * clock.speed)
-    const unsure = (await listWaiting(occasionId, accountId, 'waiting')).filter(({ unsurePage }) => unsurePage === PAGE)
-    const sure = unsure.map(({ unsurePage: _page, ...one }) => ({
-      ...one,
-      capture: {
-        ...one.capture,
-        atMs: one.capture.atMs + shiftMs,
-        uncertaintyMs: Math.ceil(agreed.uncertaintyMs * clock.speed),
-      },
-    }))
-    await rewrite(sure)
-    ledger.merge(sure.map(({ capture }) => capture))
+    if (!occasionId || !accountId || !shift || clock.unsure) return
+    ledger.merge(await makeSure(occasionId, accountId, shift))
     void sender?.send()
   }
   watch(
     () => [clock.agreement, clock.unsure] as const,
     ([agreed, unsure], [before, wasUnsure]) => {
-      if (wasUnsure && !unsure && agreed && before) void makeSure(before, agreed)
+      if (!wasUnsure || unsure || !agreed || !before) return
+      shift = shiftBetween(before, agreed, clock.speed)
+      void restamp()
     },
   )
 
