@@ -5,6 +5,7 @@ import staticGzip from 'express-static-gzip'
 import helmet from 'helmet'
 import type { Place } from '@able-gauge/core'
 import { requireSession, type Session } from './access/session.ts'
+import { checkAnswerOf } from './checkedAnswer.ts'
 import { limited, type Limits } from './limits.ts'
 import { answerErrors, invalidInput, notFound, Problem } from './problem.ts'
 import { ROUTES } from './routes/index.ts'
@@ -56,7 +57,7 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
   app.use('/api/session', sessionRouter(server))
   const sessions = new WeakMap<Request, Session>()
   const limit = limitsOf(server.limits, (request) => sessions.get(request)?.account.id ?? '')
-  for (const { method, path: routePath, action, cost, handle } of ROUTES) {
+  for (const { method, path: routePath, action, cost, answer, handle } of ROUTES) {
     app[method](
       routePath,
       async (request, _response, next) => {
@@ -65,6 +66,7 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
       },
       ...(cost ? [limit[cost]] : []),
       async (request, response) => {
+        if (server.checksAnswers) checkAnswerOf(answer, response)
         const session = sessions.get(request)
         if (session) await handle({ server, request, response, action, ...session })
       },

@@ -23,7 +23,9 @@ http.on('error', (error) => {
 })
 http.listen(port, host, () => {
   const address = http.address()
-  process.send?.({ listening: typeof address === 'object' ? address?.port : port })
+  const listening = typeof address === 'object' ? address?.port : port
+  // whoever started this process may be gone by now; `disconnect` ends it then
+  process.send?.({ listening }, undefined, undefined, () => undefined)
 })
 process.on('SIGTERM', stop)
 process.on('SIGINT', stop)

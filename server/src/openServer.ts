@@ -32,6 +32,7 @@ export interface Settings {
   readonly keyFile?: string | null
   /** Where long work is done: in threads, or, for tests that open many servers, in this one. */
   readonly work?: 'threads' | 'here'
+  readonly checksAnswers?: boolean
   /** What tells time; the machine's clocks, when left out. */
   readonly time?: TimeSources
 }
@@ -50,6 +51,7 @@ export const openServer = async ({
   trustedProxy = null,
   keyFile = null,
   work: where = 'threads',
+  checksAnswers = false,
   time,
 }: Settings): Promise<OpenServer> => {
   const pool = openPool(databaseUrl, MOST_READING)
@@ -70,6 +72,7 @@ export const openServer = async ({
     work,
     log,
     demo,
+    checksAnswers,
     limits,
     trustedProxy,
   }

@@ -137,6 +137,7 @@ const listen = async (
     log,
     limits,
     work,
+    checksAnswers: true,
     ...(time ? { time } : {}),
   })
   await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve))

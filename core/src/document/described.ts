@@ -5,6 +5,7 @@ export type Class = new () => object
 
 export type Description =
   | { readonly kind: 'optional' }
+  | { readonly kind: 'nullable' }
   | { readonly kind: 'plain'; readonly schema: object }
   | { readonly kind: 'nested'; readonly type: () => Class }
   | { readonly kind: 'nestedList'; readonly type: () => Class; readonly least: number; readonly most: number }

@@ -35,11 +35,17 @@ const objectSchema = (type: Class, definitions: Map<string, Schema>): Schema => 
 }
 
 const propertySchema = (descriptions: readonly Description[], definitions: Map<string, Schema>): Schema =>
-  Object.assign({}, ...descriptions.map((description) => schemaOf(description, definitions)))
+  orNull(
+    descriptions.some(({ kind }) => kind === 'nullable'),
+    Object.assign({}, ...descriptions.map((description) => schemaOf(description, definitions))) as Schema,
+  )
+
+const orNull = (is: boolean, schema: Schema): Schema => (is ? { anyOf: [schema, { type: 'null' }] } : schema)
 
 const schemaOf = (description: Description, definitions: Map<string, Schema>): Schema => {
   switch (description.kind) {
     case 'optional':
+    case 'nullable':
       return {}
     case 'plain':
       return { ...description.schema }

@@ -32,6 +32,13 @@ export const Optional = (): PropertyDecorator =>
     described({ kind: 'optional' }),
   )
 
+/** A field that is there, and may say nothing: null. */
+export const Nullable = (): PropertyDecorator =>
+  all(
+    ValidateIf((_, value) => value !== null),
+    described({ kind: 'nullable' }),
+  )
+
 /** A whole number within limits. */
 export const Whole = (least: number, most: number = Number.MAX_SAFE_INTEGER): PropertyDecorator =>
   all(
@@ -271,6 +278,23 @@ export const AnyObject = (): PropertyDecorator =>
     Transform(({ obj, key }: TransformFnParams) => raw(obj, key)),
     IsObject({ message: 'an object' }),
   )
+
+/** A value kept as it is, of which one question tells whether it is one. @param what completes "expected …" */
+export const Kept = (is: (value: unknown) => boolean, what: string, schema: object): PropertyDecorator =>
+  all(
+    described({ kind: 'plain', schema }),
+    Expose(),
+    Transform(({ obj, key }: TransformFnParams) => raw(obj, key)),
+    ValidateBy({ name: 'kept', validator: { validate: is, defaultMessage: () => what } }),
+  )
+
+/** A list of such values: there can be thousands, which field by field would take too long. */
+export const KeptList = (is: (value: unknown) => boolean, what: string): PropertyDecorator =>
+  Kept((value) => Array.isArray(value) && value.every(is), `a list, each ${what}`, {
+    type: 'array',
+    items: { type: 'object' },
+    description: `Each ${what}.`,
+  })
 
 /** Texts by name. */
 export const TextRecord = (most: number, mostCharacters: number): PropertyDecorator =>

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { standardNamed } from '../../testing/index.ts'
-import type { DayAnswer, EntryAnswer } from '../api/dayAnswer.ts'
+import type { DayAnswer, EntryAnswer } from '../api/dayAnswers.ts'
 import type { RecordedCapture } from '../capture/capture.ts'
 import type { DayRecordContent, DayRecordEntry } from '../day/record.ts'
 import { judgeDay } from '../judge/judgeDay.ts'

@@ -2,7 +2,7 @@
  * What of a day reaches whom. Every door (answers, streams, archives) passes through here, so that a note about somebody's
  * health cannot come round another way.
  */
-import type { DayAnswer, EntryAnswer } from '../api/dayAnswer.ts'
+import type { DayAnswer, EntryAnswer } from '../api/dayAnswers.ts'
 import type { Capture, RecordedCapture } from '../capture/capture.ts'
 import type { DayRecordEntry } from '../day/record.ts'
 import type { Mark, Verdict } from '../judge/mark.ts'

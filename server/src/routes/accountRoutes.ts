@@ -1,5 +1,5 @@
 /** Accounts, and which person each of them is. */
-import { LinkBody } from '@able-gauge/core'
+import { AccountsAnswer, LinkBody } from '@able-gauge/core'
 import { inTransaction } from '../database.ts'
 import { invalidInput, notFound } from '../problem.ts'
 import { linkAccount, listAccounts } from '../store/accountStore.ts'
@@ -13,6 +13,8 @@ export const accountRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/accounts',
+    what: 'who can be put on the staff, and which person each is',
+    answer: AccountsAnswer,
     action: 'accounts.read',
     handle: async ({ server, response }) => {
       response.json({ accounts: await listAccounts(server.pool) })
@@ -21,6 +23,8 @@ export const accountRoutes: readonly Route[] = [
   {
     method: 'put',
     path: '/api/accounts/:accountId/person',
+    what: 'says which person an account is, or that it is nobody on record',
+    answer: 'nothing',
     action: 'accounts.link',
     body: LinkBody,
     handle: async (call) => {

@@ -1,5 +1,5 @@
 /** Whole days out and in, as open files. */
-import { readArchive, ReadInBody } from '@able-gauge/core'
+import { MadeAnswer, readArchive, ReadInBody } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { requirePassword } from '../access/signature.ts'
 import { restoreDay } from '../dayArchive.ts'
@@ -15,6 +15,8 @@ export const archiveRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/occasions/:occasionId/archive',
+    what: 'the whole day as a file',
+    answer: 'an [archive](archive.md)',
     action: 'archive.save',
     cost: 'costly',
     handle: async (call) => {
@@ -27,6 +29,8 @@ export const archiveRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/archives',
+    what: 'reads an [archive](archive.md) in, once it is proven',
+    answer: MadeAnswer,
     action: 'archives.readIn',
     cost: 'signature',
     body: ReadInBody,

@@ -1,14 +1,17 @@
 /** Captures in and out. */
 import {
+  AnnexAnswer,
+  type Capture,
   CaptureBatch,
   CaptureDocument,
+  CapturesAnswer,
+  type Finding,
   maskCapture,
   may,
   ownWaveTouched,
-  takesOfficer,
-  type Capture,
-  type Finding,
   type Standard,
+  StoredAnswer,
+  takesOfficer,
 } from '@able-gauge/core'
 import { captureGround, dayOf } from '../access/day.ts'
 import { ownWaveProblem } from '../access/ownWave.ts'
@@ -37,6 +40,8 @@ export const captureRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/occasions/:occasionId/captures',
+    what: 'captures after a number (`?after=N`), at most 5,000',
+    answer: CapturesAnswer,
     action: 'day.read',
     handle: async (call) => {
       const { server, request, response, account } = call
@@ -49,6 +54,8 @@ export const captureRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/occasions/:occasionId/captures',
+    what: 'stores 1 to 500 captures, all or none',
+    answer: StoredAnswer,
     action: 'capture',
     body: CaptureBatch,
     handle: async (call) => {
@@ -66,6 +73,8 @@ export const captureRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/occasions/:occasionId/annex',
+    what: 'what arrived after the signature',
+    answer: AnnexAnswer,
     action: 'annex.read',
     handle: async (call) => {
       const occasion = await dayOf(call)

@@ -1,5 +1,5 @@
 /** Devices say what they still hold, so that a day is not signed while captures of it lie on a phone. */
-import { DeviceBody } from '@able-gauge/core'
+import { DeviceBody, DevicesAnswer } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { invalidInput } from '../problem.ts'
 import { listDeviceReports, writeDeviceReport } from '../store/deviceStore.ts'
@@ -12,6 +12,8 @@ export const deviceRoutes: readonly Route[] = [
   {
     method: 'put',
     path: '/api/occasions/:occasionId/devices/:deviceId',
+    what: 'tells what a device still holds',
+    answer: 'nothing',
     action: 'devices.report',
     body: DeviceBody,
     handle: async (call) => {
@@ -30,6 +32,8 @@ export const deviceRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/occasions/:occasionId/devices',
+    what: 'what each device last said it holds',
+    answer: DevicesAnswer,
     action: 'devices.read',
     handle: async (call) => {
       const occasion = await dayOf(call)

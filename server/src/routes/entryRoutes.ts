@@ -3,10 +3,13 @@ import { randomUUID } from 'node:crypto'
 import {
   checkChoices,
   EntryChangeBody,
+  type Finding,
   openHolds,
+  RevisionAnswer,
+  ScreenedAnswer,
   ScreeningBody,
   screeningConcerns,
-  type Finding,
+  ScreeningsAnswer,
   type Standard,
 } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
@@ -27,6 +30,8 @@ export const entryRoutes: readonly Route[] = [
   {
     method: 'patch',
     path: '/api/occasions/:occasionId/entries/:entryId',
+    what: 'changes an entry at muster; 409 when somebody else was faster, or a hold stands',
+    answer: RevisionAnswer,
     action: 'entries.change',
     body: EntryChangeBody,
     handle: async (call) => {
@@ -84,6 +89,8 @@ export const entryRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/occasions/:occasionId/screenings',
+    what: 'the answers to the screening questions',
+    answer: ScreeningsAnswer,
     action: 'screenings.read',
     handle: async (call) => {
       const { server, response, account } = call
@@ -95,6 +102,8 @@ export const entryRoutes: readonly Route[] = [
   {
     method: 'put',
     path: '/api/occasions/:occasionId/entries/:entryId/screening',
+    what: 'keeps the answers of one person',
+    answer: ScreenedAnswer,
     action: 'screenings.read',
     body: ScreeningBody,
     handle: async (call) => {

@@ -1,5 +1,5 @@
 /** The organisation's own rules: screening questions, consent, heat limits, briefing. */
-import { HouseRulesBody } from '@able-gauge/core'
+import { HouseRulesAnswer, HouseRulesBody, RevisionAnswer } from '@able-gauge/core'
 import { Problem } from '../problem.ts'
 import { findHouseRules, writeHouseRules } from '../store/houseRulesStore.ts'
 import { readBody } from './body.ts'
@@ -9,6 +9,8 @@ export const houseRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/house-rules',
+    what: 'screening questions, consent, heat limits, briefing',
+    answer: HouseRulesAnswer,
     action: 'houseRules.read',
     handle: async ({ server, response }) => {
       response.json(await findHouseRules(server.pool))
@@ -17,6 +19,8 @@ export const houseRoutes: readonly Route[] = [
   {
     method: 'put',
     path: '/api/house-rules',
+    what: 'changes the house rules; 409 when somebody else was faster',
+    answer: RevisionAnswer,
     action: 'houseRules.write',
     body: HouseRulesBody,
     handle: async ({ server, request, response }) => {

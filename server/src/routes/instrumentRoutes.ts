@@ -1,6 +1,14 @@
 /** Lines from instruments: each becomes a capture of the event it is sent to. Described in docs/formats/instruments.md. */
 import { createHash } from 'node:crypto'
-import { InstrumentLine, lineFault, parseDocument, QUANTITY_OF, type Capture, type Finding } from '@able-gauge/core'
+import {
+  type Capture,
+  type Finding,
+  InstrumentAnswer,
+  InstrumentLine,
+  lineFault,
+  parseDocument,
+  QUANTITY_OF,
+} from '@able-gauge/core'
 import { captureGround } from '../access/day.ts'
 import { invalidInput } from '../problem.ts'
 import { findKnownIds } from '../store/captureStore.ts'
@@ -18,6 +26,8 @@ export const instrumentRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/occasions/:occasionId/events/:eventId/instruments',
+    what: 'takes [lines of instruments](instruments.md), one JSON object a line',
+    answer: InstrumentAnswer,
     action: 'capture',
     handle: async (call) => {
       const { server, request, response, token } = call

@@ -1,5 +1,13 @@
 /** The key days are signed with here, keys that are believed, and what a signed day proves. */
-import { keyFingerprint, publicKeyPem, readPublicKey, TrustedKeyBody } from '@able-gauge/core'
+import {
+  keyFingerprint,
+  KeysAnswer,
+  ProofAnswer,
+  publicKeyPem,
+  readPublicKey,
+  TrustedAnswer,
+  TrustedKeyBody,
+} from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { invalidInput } from '../problem.ts'
 import { listTrustedKeys, trustKey } from '../store/keyStore.ts'
@@ -17,6 +25,8 @@ export const keyRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/keys',
+    what: 'the key days are signed with here, and those that are believed',
+    answer: KeysAnswer,
     action: 'keys.read',
     handle: async ({ server, response }) => {
       const { publicKey } = server.signer
@@ -30,6 +40,8 @@ export const keyRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/keys',
+    what: 'believes the key of a sister organisation',
+    answer: TrustedAnswer,
     action: 'keys.trust',
     body: TrustedKeyBody,
     handle: async ({ server, request, response, account, token }) => {
@@ -49,6 +61,8 @@ export const keyRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/occasions/:occasionId/proof',
+    what: 'what the signature proves, and whether what is stored is what was signed',
+    answer: ProofAnswer,
     action: 'day.read',
     cost: 'costly',
     handle: async (call) => {

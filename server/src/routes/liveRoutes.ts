@@ -1,4 +1,5 @@
 /** What happens on a day, as it happens (server-sent events), and the server's time for clock agreement. */
+import { TimeAnswer } from '@able-gauge/core'
 import type { Response } from 'express'
 import { dayOf } from '../access/day.ts'
 import { sessionOf } from '../access/session.ts'
@@ -27,6 +28,8 @@ export const liveRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/time',
+    what: 'the time of the server, for clock agreement',
+    answer: TimeAnswer,
     action: 'time.read',
     handle: async ({ server, response }) => {
       response.json({ serverMs: server.clock.nowMs() })
@@ -35,6 +38,8 @@ export const liveRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/occasions/:occasionId/live',
+    what: '`captures` (its id is the last number) and `day` (read the day again); `?after=N` or `Last-Event-ID` resumes',
+    answer: 'server-sent events',
     action: 'day.read',
     handle: async (call) => {
       const { server, request, response, account } = call

@@ -1,5 +1,12 @@
 /** Days: the list, and one day with all a screen needs to work on it. */
-import { fingerprint, keyFingerprint, maskDay, type ArchivedSignature, type DayAnswer } from '@able-gauge/core'
+import {
+  type ArchivedSignature,
+  DayAnswer,
+  fingerprint,
+  keyFingerprint,
+  maskDay,
+  OccasionsAnswer,
+} from '@able-gauge/core'
 import { dayOf, staffFilter } from '../access/day.ts'
 import { candidateOf, readDay, type DayRecord } from '../dayRecord.ts'
 import { listAmendments } from '../store/amendmentStore.ts'
@@ -16,6 +23,8 @@ export const occasionRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/occasions',
+    what: 'the days',
+    answer: OccasionsAnswer,
     action: 'days.list',
     handle: async ({ server, response, account }) => {
       response.json({ occasions: await listOccasions(server.pool, staffFilter(account)) })
@@ -24,6 +33,8 @@ export const occasionRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/occasions/:occasionId',
+    what: 'a day with all a screen needs to work on it',
+    answer: DayAnswer,
     action: 'day.read',
     handle: async (call) => {
       const { server, response, account } = call

@@ -7,13 +7,18 @@ import {
   differencesBetween,
   erasableFrom,
   judgeEvent,
+  MadeAnswer,
+  type Mark,
   measureReadings,
   MergeBody,
+  MergedAnswer,
+  PeopleAnswer,
+  type Person,
+  PersonRecord,
   ReasonBody,
   rules,
   SelfTestBody,
   slotsOf,
-  type Mark,
   type Standard,
 } from '@able-gauge/core'
 import { randomUUID } from 'node:crypto'
@@ -32,7 +37,6 @@ import {
   openDaysOf,
   searchPeople,
   unmergePerson,
-  type Person,
   type TestOfPerson,
 } from '../store/peopleStore.ts'
 import { addSelfTest, listSelfTests, type SelfTest } from '../store/selfTestStore.ts'
@@ -46,6 +50,8 @@ export const peopleRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/people',
+    what: 'people by name or number (`?search=`)',
+    answer: PeopleAnswer,
     action: 'people.read',
     handle: async ({ server, request, response }) => {
       const search = typeof request.query['search'] === 'string' ? request.query['search'].trim().slice(0, 80) : ''
@@ -55,6 +61,8 @@ export const peopleRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/people/:personId',
+    what: 'a person, their tests, self-tests and what was changed',
+    answer: PersonRecord,
     action: 'people.read',
     handle: async (call) => {
       const { server, response } = call
@@ -73,6 +81,8 @@ export const peopleRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/people/:personId/self-tests',
+    what: 'keeps a self-test, which is never judged as an official one',
+    answer: MadeAnswer,
     action: 'selfTests.add',
     body: SelfTestBody,
     handle: async (call) => {
@@ -102,6 +112,8 @@ export const peopleRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/people/:personId/merge',
+    what: 'lets a double point to the person it is',
+    answer: MergedAnswer,
     action: 'people.change',
     body: MergeBody,
     handle: async (call) => {
@@ -134,6 +146,8 @@ export const peopleRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/people/:personId/unmerge',
+    what: 'takes a merge back',
+    answer: 'nothing',
     action: 'people.change',
     body: ReasonBody,
     handle: async (call) => {
@@ -149,6 +163,8 @@ export const peopleRoutes: readonly Route[] = [
   {
     method: 'patch',
     path: '/api/people/:personId',
+    what: 'corrects a person, with a reason',
+    answer: 'nothing',
     action: 'people.change',
     body: CorrectionBody,
     handle: async (call) => {
@@ -171,6 +187,8 @@ export const peopleRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/people/:personId/erase',
+    what: 'erases personal data, where the house rules let it',
+    answer: 'nothing',
     action: 'people.change',
     body: ReasonBody,
     handle: async (call) => {

@@ -4,15 +4,20 @@ import {
   birthDateExpected,
   DayChangeBody,
   DayPlan,
+  type Finding,
+  MadeAnswer,
   NewDayBody,
   PlanBody,
+  RevisionAnswer,
+  RosterAnswer,
+  type RosterOutcome,
   RosterBody,
+  type RosterRow,
   StaffBody,
   StaffListBody,
-  WavesBody,
-  type Finding,
-  type RosterRow,
   type Standard,
+  WavesAnswer,
+  WavesBody,
 } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { refuseOwnEntry } from '../access/ownWave.ts'
@@ -24,7 +29,7 @@ import { notifyDay } from '../store/dayNotices.ts'
 import { setWaves } from '../store/entryStore.ts'
 import { addOccasion, addStaffMember, changeOccasion, listStaff, removeStaffMember } from '../store/occasionStore.ts'
 import { findPlan, writePlan } from '../store/planStore.ts'
-import { enterPeople, type RosterOutcome } from '../store/rosterStore.ts'
+import { enterPeople } from '../store/rosterStore.ts'
 import { noteEvent } from '../store/securityStore.ts'
 import { findPublished, getStandard } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
@@ -35,6 +40,8 @@ export const planRoutes: readonly Route[] = [
   {
     method: 'put',
     path: '/api/occasions/:occasionId/plan',
+    what: 'keeps the plan; 409 when somebody else was faster',
+    answer: RevisionAnswer,
     action: 'plan.write',
     body: PlanBody,
     handle: async (call) => {
@@ -64,6 +71,8 @@ export const planRoutes: readonly Route[] = [
   {
     method: 'put',
     path: '/api/occasions/:occasionId/waves',
+    what: 'lays entries to waves',
+    answer: WavesAnswer,
     action: 'waves.set',
     body: WavesBody,
     handle: async (call) => {
@@ -87,6 +96,8 @@ export const planRoutes: readonly Route[] = [
   {
     method: 'put',
     path: '/api/occasions/:occasionId/staff',
+    what: 'the whole staff, with yourself',
+    answer: 'nothing',
     action: 'staff.write',
     body: StaffListBody,
     handle: async (call) => {
@@ -121,6 +132,8 @@ export const planRoutes: readonly Route[] = [
   {
     method: 'patch',
     path: '/api/occasions/:occasionId',
+    what: 'name and venue; date and zone until something is captured',
+    answer: 'nothing',
     action: 'plan.write',
     body: DayChangeBody,
     handle: async (call) => {
@@ -147,6 +160,8 @@ export const planRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/occasions',
+    what: 'plans a new day',
+    answer: MadeAnswer,
     action: 'days.plan',
     body: NewDayBody,
     handle: async ({ server, request, response, account }) => {
@@ -171,6 +186,8 @@ export const planRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/occasions/:occasionId/roster',
+    what: 'enters up to 1,000 people, each found by number, or by name and date of birth',
+    answer: RosterAnswer,
     action: 'roster.enter',
     body: RosterBody,
     handle: async (call) => {

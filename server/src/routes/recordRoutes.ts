@@ -1,13 +1,14 @@
 /** The day's log: conditions, briefings, holds, confirmations, protests, cards keyed in. */
 import {
   canonicalJson,
+  type DayRecordContent,
+  type DayRecordEntry,
   entriesJudgedBy,
+  type Finding,
+  MadeAnswer,
   openHolds,
   RecordDocument,
   slotsOf,
-  type DayRecordContent,
-  type DayRecordEntry,
-  type Finding,
 } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { refuseOwnWave } from '../access/ownWave.ts'
@@ -26,6 +27,8 @@ export const recordRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/occasions/:occasionId/records',
+    what: 'adds to the log of the day, once for each id',
+    answer: MadeAnswer,
     action: 'log.write',
     body: RecordDocument,
     handle: async (call) => {

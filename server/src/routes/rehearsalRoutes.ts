@@ -1,5 +1,5 @@
 /** Rehearsals: made-up days to practise on. */
-import { ALL_EVENTS, RehearsalBody } from '@able-gauge/core'
+import { ALL_EVENTS, MadeAnswer, RehearsalBody } from '@able-gauge/core'
 import { inTransaction } from '../database.ts'
 import { invalidInput } from '../problem.ts'
 import { makeRehearsal } from '../rehearsal/makeRehearsal.ts'
@@ -11,6 +11,8 @@ export const rehearsalRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/rehearsals',
+    what: 'a made-up day; `ownEventId` is an event to work by hand, or `all-events`',
+    answer: MadeAnswer,
     action: 'rehearse',
     body: RehearsalBody,
     cost: 'rehearsal',

@@ -32,6 +32,8 @@ export interface Server {
   readonly trustedProxy: string | null
   /** Whether demo accounts may sign in. */
   readonly demo: boolean
+  /** Whether each answer is held against what its route declares before it is sent: in tests. */
+  readonly checksAnswers: boolean
 }
 
 export interface Call {
@@ -49,6 +51,10 @@ export interface Route {
   readonly path: string
   /** What it lets somebody do; who may is written in core, once. */
   readonly action: Action
+  /** What it is for, in words for programmers. */
+  readonly what: string
+  /** What it answers: a document class, or in words what is no JSON document of ours; `nothing` for none. */
+  readonly answer: (new () => object) | string
   /** The document its body has to be; none for routes without a body. */
   readonly body?: new () => object
   /** Counted against how much one account may ask for in a minute, or how many days it may make up in an hour. */

@@ -1,25 +1,56 @@
 /** Signing in and out. These are the only routes that need no session. */
 import { randomUUID } from 'node:crypto'
 import { Router, type Request } from 'express'
-import { SignIn, StationSignIn } from '@able-gauge/core'
+import { SessionAnswer, SignedInAnswer, SignIn, StationSignIn } from '@able-gauge/core'
 import { deriveKey } from '../access/password.ts'
 import type { Account } from '../access/role.ts'
 import { closeSession, giveCookie, newToken, sessionEnd, sessionOf } from '../access/session.ts'
 import { DEMO_PASSWORD } from '../demo/password.ts'
 import { addressOf, limited, type Limits } from '../limits.ts'
 import { invalidInput, Problem } from '../problem.ts'
+import { checkAnswerOf } from '../checkedAnswer.ts'
 import { findAccount, isDemoAccount, listDemoAccounts } from '../store/accountStore.ts'
 import { findOwnersOfNumbers } from '../store/personStore.ts'
 import { noteEvent } from '../store/securityStore.ts'
 import { findSessionParameters, joinStation, openSession } from '../store/sessionStore.ts'
 import { readBody } from './body.ts'
-import type { Server } from './route.ts'
+import type { Route, Server } from './route.ts'
 
 const WINDOW_MINUTES = 15
+
+/** What these routes take and answer; no action stands before them. */
+export const SESSION_ROUTES: readonly Omit<Route, 'action' | 'handle' | 'cost'>[] = [
+  { method: 'get', path: '/api/session', what: 'who is signed in, and for how long', answer: SessionAnswer },
+  {
+    method: 'post',
+    path: '/api/session',
+    what: 'signs in and sets the session cookie',
+    answer: SignedInAnswer,
+    body: SignIn,
+  },
+  {
+    method: 'post',
+    path: '/api/session/station',
+    what: 'joins a station with its code; the session is for that station alone',
+    answer: SignedInAnswer,
+    body: StationSignIn,
+  },
+  { method: 'delete', path: '/api/session', what: 'signs out', answer: 'nothing' },
+]
 
 export const sessionRouter = (server: Server): Router => {
   const router = Router()
   const { pool } = server
+  if (server.checksAnswers) {
+    router.use((request, response, next) => {
+      const path = `${request.baseUrl}${request.path}`.replace(/\/$/, '')
+      const declared = SESSION_ROUTES.find(
+        (route) => route.path === path && route.method === request.method.toLowerCase(),
+      )
+      if (declared) checkAnswerOf(declared.answer, response)
+      next()
+    })
+  }
 
   router.get('/', async (request, response) => {
     const session = await sessionOf(pool, request)

@@ -1,16 +1,23 @@
 /** The library of standards: drafts, publishing, retiring, and what past results have to say. */
 import {
   checkStandard,
+  DraftAnswer,
   DraftBody,
+  type Finding,
   isPublishable,
   NewDraftBody,
   parseStandard,
+  PublishedAnswer,
+  ResultsAnswer,
+  RetiredAnswer,
   RetirementBody,
+  RevisionAnswer,
   RevisionBody,
   sayRemark,
-  type Finding,
   type Standard,
   type VersionDetail,
+  VersionDetailAnswer,
+  VersionsAnswer,
 } from '@able-gauge/core'
 import { inTransaction, type Database } from '../database.ts'
 import { invalidInput, notFound, Problem } from '../problem.ts'
@@ -25,6 +32,8 @@ export const standardRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/standards',
+    what: 'every version: state, dates in force, hash, days judged by it',
+    answer: VersionsAnswer,
     action: 'standards.read',
     handle: async ({ server, response }) => {
       response.json({ versions: await listVersions(server.pool) })
@@ -33,6 +42,8 @@ export const standardRoutes: readonly Route[] = [
   {
     method: 'get',
     path: ONE_VERSION,
+    what: 'content, state, and hash or revision',
+    answer: VersionDetailAnswer,
     action: 'standards.read',
     handle: async (call) => {
       const { id, version } = versionIn(call)
@@ -44,6 +55,8 @@ export const standardRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/standards',
+    what: 'a draft; 409 when the version exists',
+    answer: DraftAnswer,
     action: 'standards.write',
     body: NewDraftBody,
     handle: async ({ server, request, response, account }) => {
@@ -59,6 +72,8 @@ export const standardRoutes: readonly Route[] = [
   {
     method: 'put',
     path: ONE_VERSION,
+    what: 'changes a draft; 409 when somebody else was faster, or it is published',
+    answer: RevisionAnswer,
     action: 'standards.write',
     body: DraftBody,
     handle: async (call) => {
@@ -73,6 +88,8 @@ export const standardRoutes: readonly Route[] = [
   {
     method: 'delete',
     path: ONE_VERSION,
+    what: 'takes a draft away',
+    answer: 'nothing',
     action: 'standards.write',
     body: RevisionBody,
     handle: async (call) => {
@@ -86,6 +103,8 @@ export const standardRoutes: readonly Route[] = [
   {
     method: 'post',
     path: `${ONE_VERSION}/publish`,
+    what: 'publishes a draft for good; 422 with every error of the check',
+    answer: PublishedAnswer,
     action: 'standards.write',
     body: RevisionBody,
     handle: async (call) => {
@@ -105,6 +124,8 @@ export const standardRoutes: readonly Route[] = [
   {
     method: 'post',
     path: `${ONE_VERSION}/retire`,
+    what: 'ends a published version, once',
+    answer: RetiredAnswer,
     action: 'standards.write',
     body: RetirementBody,
     handle: async (call) => {
@@ -126,6 +147,8 @@ export const standardRoutes: readonly Route[] = [
   {
     method: 'get',
     path: `${ONE_VERSION}/results`,
+    what: 'what was measured on its signed-off days, without names',
+    answer: ResultsAnswer,
     action: 'standards.results',
     cost: 'costly',
     handle: async (call) => {

@@ -1,6 +1,6 @@
 /** Station codes: made by the officer, joined with in sessionRoutes. */
 import { randomInt } from 'node:crypto'
-import { StationCodeBody } from '@able-gauge/core'
+import { StationCodeBody, StationMadeAnswer, StationsAnswer } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { invalidInput, notFound } from '../problem.ts'
 import { getStandard } from '../store/standardStore.ts'
@@ -17,6 +17,8 @@ export const stationRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/occasions/:occasionId/stations',
+    what: 'codes with which staff join a station',
+    answer: StationsAnswer,
     action: 'stations.open',
     handle: async (call) => {
       const { server, response } = call
@@ -27,6 +29,8 @@ export const stationRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/occasions/:occasionId/stations',
+    what: 'makes a code',
+    answer: StationMadeAnswer,
     action: 'stations.open',
     body: StationCodeBody,
     handle: async (call) => {
@@ -49,6 +53,8 @@ export const stationRoutes: readonly Route[] = [
   {
     method: 'delete',
     path: '/api/occasions/:occasionId/stations/:code',
+    what: 'ends a code, and the sessions it gave',
+    answer: 'nothing',
     action: 'stations.open',
     handle: async (call) => {
       const { server, response, token } = call

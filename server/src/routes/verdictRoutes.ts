@@ -1,6 +1,14 @@
 /** Verdicts: judged from the captures while the day is open, as they were signed afterwards. */
 import { randomUUID } from 'node:crypto'
-import { AmendmentBody, amendmentHash, SignOffBody, type ArchivedAmendment } from '@able-gauge/core'
+import {
+  AmendmentBody,
+  amendmentHash,
+  type ArchivedAmendment,
+  MadeAnswer,
+  SignedAnswer,
+  SignOffBody,
+  VerdictsAnswer,
+} from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { refuseOwnWave } from '../access/ownWave.ts'
 import { requirePassword } from '../access/signature.ts'
@@ -17,6 +25,8 @@ export const verdictRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/occasions/:occasionId/verdicts',
+    what: 'verdicts with their traces',
+    answer: VerdictsAnswer,
     action: 'verdicts.read',
     cost: 'costly',
     handle: async (call) => {
@@ -28,6 +38,8 @@ export const verdictRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/occasions/:occasionId/sign-off',
+    what: 'signs the day; 409 while verdicts are open and `acceptOpen` is false',
+    answer: SignedAnswer,
     action: 'day.sign',
     body: SignOffBody,
     cost: 'signature',
@@ -45,6 +57,8 @@ export const verdictRoutes: readonly Route[] = [
   {
     method: 'post',
     path: '/api/occasions/:occasionId/amendments',
+    what: 'changes a mark after the signature',
+    answer: MadeAnswer,
     action: 'day.amend',
     body: AmendmentBody,
     cost: 'signature',

@@ -1,15 +1,6 @@
 /** What each device last said it still holds of a day. */
+import type { DeviceReport } from '@able-gauge/core'
 import type { Database } from '../database.ts'
-
-export interface DeviceReport {
-  readonly deviceId: string
-  readonly by: string
-  /** Captures that wait there to be sent. */
-  readonly waiting: number
-  /** Captures the server refused, which nobody has looked at there. */
-  readonly refused: number
-  readonly seenMs: number
-}
 
 export const writeDeviceReport = async (
   db: Database,

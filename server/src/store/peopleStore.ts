@@ -4,20 +4,13 @@ import {
   readStoredVerdict,
   type ArchivedVerdict,
   type EntryChoices,
-  type PersonFacts,
+  type Person,
+  type PersonSummary,
   type StoredVerdict,
   type Verdict,
 } from '@able-gauge/core'
 import type { Database } from '../database.ts'
 import { eraseTexts, withTexts } from './textStore.ts'
-
-export type Person = PersonFacts & { readonly birthDate: string; readonly erased: boolean }
-
-export interface PersonSummary extends Person {
-  readonly tests: number
-  /** Date of the last test, or null. */
-  readonly lastTest: string | null
-}
 
 const COLUMNS = 'p.id, p.number, p.given_name, p.family_name, p.birth_date, p.erased_at'
 

@@ -1,17 +1,9 @@
 /** People put on a day: found among those who are known, or added, and entered once. */
 import { randomUUID } from 'node:crypto'
-import type { RosterRow } from '@able-gauge/core'
+import type { RosterOutcome, RosterRow } from '@able-gauge/core'
 import type { Database } from '../database.ts'
 import { addEntry } from './entryStore.ts'
 import { addPerson } from './personStore.ts'
-
-export type RosterOutcome =
-  /** `known`: the person was on record already. */
-  | { readonly kind: 'entered'; readonly known: boolean }
-  | { readonly kind: 'already' }
-  /** Somebody else has this number, with another name or date of birth. */
-  | { readonly kind: 'otherPerson'; readonly name: string; readonly birthDate: string }
-  | { readonly kind: 'bibTaken' }
 
 interface PersonOnRecord {
   readonly id: string

@@ -1,12 +1,7 @@
 /** Short codes with which staff join a station on their own device. */
+import type { StationCode } from '@able-gauge/core'
 import type { Database } from '../database.ts'
 import { notifyAccess } from './dayNotices.ts'
-
-export interface StationCode {
-  readonly code: string
-  readonly eventIds: readonly string[]
-  readonly role: 'grader' | 'timer'
-}
 
 export const addStationCode = async (
   db: Database,

@@ -1,0 +1,97 @@
+/** What the interface answers about people across days. */
+import { EntryChoices, type PersonFacts } from '../day/entry.ts'
+import {
+  CalendarDate,
+  Choice,
+  Flag,
+  FreeText,
+  Nested,
+  NestedList,
+  Nullable,
+  Optional,
+  Text,
+  TextRecord,
+  Whole,
+} from '../document/rules.ts'
+import type { Mark, Verdict } from '../judge/mark.ts'
+import { FigureRecord, MarkShape, VerdictShape } from './shapes.ts'
+
+export class Person implements PersonFacts {
+  @Text() readonly id!: string
+  @FreeText(80) readonly number!: string
+  @FreeText(80) readonly givenName!: string
+  @FreeText(80) readonly familyName!: string
+  @CalendarDate() readonly birthDate!: string
+  @Flag() readonly erased!: boolean
+}
+
+export class PersonSummary extends Person {
+  @Whole(0) readonly tests!: number
+  /** Date of the last test that was signed off, or null. */
+  @Nullable() @CalendarDate() readonly lastTest!: string | null
+}
+
+export class PeopleAnswer {
+  @NestedList(() => PersonSummary, 0, 100_000) readonly people!: readonly PersonSummary[]
+}
+
+export class TestedEvent {
+  @Text() readonly id!: string
+  @Text() readonly name!: string
+}
+
+export class PersonTest {
+  @Text() readonly occasionId!: string
+  @Text() readonly name!: string
+  @CalendarDate() readonly testDate!: string
+  @Text() readonly standardId!: string
+  @Whole(1) readonly standardVersion!: number
+  @Text() readonly standardName!: string
+  @Text() readonly entryId!: string
+  @Nested(() => EntryChoices) readonly choices!: EntryChoices
+  @TextRecord(60, 60) readonly setUp!: Readonly<Record<string, string>>
+  @NestedList(() => TestedEvent, 0, 100) readonly events!: readonly TestedEvent[]
+  /** Earliest retest, in days after the test. */
+  @Whole(0) readonly earliestAfterDays!: number
+  /** Null while the day is not signed off. */
+  @Nullable() @VerdictShape() readonly verdict!: Verdict | null
+  @Optional() @Flag() readonly amended?: boolean
+}
+
+export class PersonSelfTest {
+  @Text() readonly id!: string
+  @Text() readonly standardId!: string
+  @Whole(1) readonly standardVersion!: number
+  @Text() readonly eventId!: string
+  @Text() readonly eventName!: string
+  @CalendarDate() readonly testDate!: string
+  @FreeText(200) readonly witness!: string
+  @FreeText(1_000) readonly note!: string
+  /** By slot, in base units. */
+  @FigureRecord() readonly figures!: Readonly<Record<string, number>>
+  /** Null while there is no category to judge it by. */
+  @Nullable() @MarkShape() readonly mark!: Mark | null
+}
+
+export const PERSON_CHANGES = ['merged', 'unmerged', 'corrected', 'erased'] as const
+
+export class PersonChange {
+  @Choice(PERSON_CHANGES) readonly what!: (typeof PERSON_CHANGES)[number]
+  @Text() readonly personId!: string
+  @FreeText(500) readonly reason!: string
+  @Text() readonly by!: string
+  @Whole(0) readonly atMs!: number
+  @FreeText(80) readonly number!: string
+}
+
+export class PersonRecord {
+  @Nested(() => Person) readonly person!: Person
+  @NestedList(() => PersonTest, 0, 10_000) readonly tests!: readonly PersonTest[]
+  @NestedList(() => PersonSelfTest, 0, 10_000) readonly selfTests!: readonly PersonSelfTest[]
+  @NestedList(() => PersonChange, 0, 10_000) readonly changes!: readonly PersonChange[]
+}
+
+export class MergedAnswer {
+  /** How many entries came over. */
+  @Whole(0) readonly entries!: number
+}

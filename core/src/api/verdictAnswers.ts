@@ -1,0 +1,40 @@
+/** What the interface answers about verdicts, the signature and what it proves. */
+import { Choice, Flag, Nested, NestedList, Nullable, Optional, Text } from '../document/rules.ts'
+import type { Verdict } from '../judge/mark.ts'
+import { Names, VerdictShape } from './shapes.ts'
+
+export class EntryVerdict {
+  @Text() readonly entryId!: string
+  /** Of the standard it was judged by. */
+  @Text() readonly standardHash!: string
+  @VerdictShape() readonly verdict!: Verdict
+}
+
+export class VerdictsAnswer {
+  /** Judged from the captures while the day is open, or as it was signed and amended. */
+  @Choice(['live', 'signed']) readonly judged!: 'live' | 'signed'
+  @NestedList(() => EntryVerdict, 0, 100_000) readonly verdicts!: readonly EntryVerdict[]
+}
+
+export class SignedAnswer {
+  @Flag() readonly signedOff!: boolean
+}
+
+export const PROOF_KINDS = ['signed', 'unknownKey', 'noKey', 'open'] as const
+
+/** By which key a day is signed, and whether that key is known here. */
+export class ProofOfKey {
+  @Choice(PROOF_KINDS) readonly kind!: (typeof PROOF_KINDS)[number]
+  @Optional() @Text() readonly keyFingerprint?: string
+  @Optional() @Text() readonly publicKey?: string
+}
+
+export class ProofAnswer {
+  @Nested(() => ProofOfKey) readonly proof!: ProofOfKey
+  /** Fingerprint of the head; null for a day that is not signed. */
+  @Nullable() @Text() readonly head!: string | null
+  /** Whether what is stored is what was signed. */
+  @Flag() readonly intact!: boolean
+  /** Where it is not. */
+  @Names() readonly places!: readonly string[]
+}
