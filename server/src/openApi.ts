@@ -2,6 +2,13 @@
 import { jsonSchemaOf, rolesFor } from '@able-gauge/core'
 import { ROUTES } from './routes/index.ts'
 import type { Route } from './routes/route.ts'
+import { SESSION_ROUTES } from './routes/sessionRoutes.ts'
+
+/** A route as it is described; those of sessions stand before any action. */
+export type DescribedRoute = Pick<Route, 'method' | 'path' | 'what' | 'answer' | 'body'> &
+  Partial<Pick<Route, 'action'>>
+
+export const DESCRIBED: readonly DescribedRoute[] = [...SESSION_ROUTES, ...ROUTES]
 
 const REFUSALS = {
   '401': 'Nobody is signed in, or the session has ended.',
@@ -17,7 +24,7 @@ const REFUSALS = {
 export const openApi = (): object => {
   const definitions: Record<string, unknown> = {}
   const paths: Record<string, Record<string, unknown>> = {}
-  for (const route of ROUTES) {
+  for (const route of DESCRIBED) {
     const path = route.path.replaceAll(/:(\w+)/g, '{$1}')
     paths[path] = { ...paths[path], [route.method]: operation(route, definitions) }
   }
@@ -33,20 +40,31 @@ export const openApi = (): object => {
   }
 }
 
-const operation = ({ path, action, body }: Route, definitions: Record<string, unknown>): object => {
+/** Who may call it. */
+export const openTo = ({ action }: DescribedRoute): string => (action ? rolesFor(action).join(', ') : 'everybody')
+
+const operation = (route: DescribedRoute, definitions: Record<string, unknown>): object => {
+  const { path, what, answer, body } = route
   const names = [...path.matchAll(/:(\w+)/g)].map(([, name]) => name)
   return {
-    summary: action,
-    description: `Open to: ${rolesFor(action).join(', ')}.`,
+    summary: what,
+    description: `Open to: ${openTo(route)}.`,
     parameters: names.map((name) => ({ name, in: 'path', required: true, schema: { type: 'string' } })),
     ...(body
       ? { requestBody: { required: true, content: { 'application/json': { schema: bodySchema(body, definitions) } } } }
       : {}),
     responses: {
-      '2XX': { description: 'Done.' },
+      '2XX': answerSchema(answer, definitions),
       ...Object.fromEntries(Object.entries(REFUSALS).map(([status, description]) => [status, { description }])),
     },
   }
+}
+
+const answerSchema = (answer: Route['answer'], definitions: Record<string, unknown>): object => {
+  if (typeof answer !== 'string') {
+    return { description: 'Done.', content: { 'application/json': { schema: bodySchema(answer, definitions) } } }
+  }
+  return { description: answer === 'nothing' ? 'Done.' : `Done: ${answer}.` }
 }
 
 const bodySchema = (body: new () => object, definitions: Record<string, unknown>): unknown => {

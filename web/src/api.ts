@@ -1,5 +1,5 @@
 /** Calls to the server. What it refuses comes back as an error that carries the problem document. */
-import type { Finding } from '@able-gauge/core'
+import { checkAnswer, type Finding } from '@able-gauge/core'
 
 /** The server answered, and said no. */
 export class Refusal extends Error {
@@ -22,19 +22,53 @@ interface ProblemDocument {
   readonly findings?: readonly Finding[]
 }
 
+type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
+
 /**
- * Sends a request to the interface.
- * @throws Refusal for an answer of 400 and above, NoAnswer without one
+ * Asks the interface something.
+ * @param answer what the route declares to answer; what is not like it is no answer of the server this page belongs to
+ * @throws Refusal for a status of 400 and above, NoAnswer without an answer that can be read
  */
-export const call = async <Answer>(
-  method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
+export const call = async <Answer extends object>(
+  method: Method,
   path: string,
+  answer: new () => Answer,
   body?: unknown,
 ): Promise<Answer> => {
+  const plain = parsed(await received(method, path, body))
+  // a newer server may tell more than this page knows of
+  const [wrong] = checkAnswer(answer, plain).filter(({ code }) => code !== 'unknownProperty')
+  if (wrong) {
+    const place = wrong.place === '' ? 'the answer' : wrong.place
+    throw new NoAnswer(
+      `The server answered what this page does not understand: ${place} is ${wrong.found}, expected ${wrong.expected}. Reload the page.`,
+    )
+  }
+  // checked just now; it stays the plain document that was sent, which is what the disk of this device keeps
+  return plain as Answer
+}
+
+/** Tells the interface something whose answer says no more than that it was done. @throws as `call` */
+export const tell = async (method: Method, path: string, body?: unknown): Promise<void> => {
+  await received(method, path, body)
+}
+
+/** A file, as it is. @throws as `call` */
+export const download = (path: string): Promise<string> => received('GET', path, undefined)
+
+const received = async (method: Method, path: string, body: unknown): Promise<string> => {
   const response = await send(method, path, body)
   if (!response.ok) throw await refusalFrom(response)
-  // the shape of each answer is the server's promise; its own tests keep it
-  return response.status === 204 ? (undefined as Answer) : ((await response.json()) as Answer)
+  return response.text()
+}
+
+/** A page somebody puts between, to sign in to their network for instance, is no answer. */
+const parsed = (text: string): unknown => {
+  try {
+    return JSON.parse(text) as unknown
+  } catch (error) {
+    throw new NoAnswer('Something that is not the server answered.', { cause: error })
+  }
 }
 
 const send = async (method: string, path: string, body: unknown): Promise<Response> => {

@@ -15,7 +15,7 @@ import { useAgreedClock } from '../src/sync/agreedClock.ts'
 type Answer = () => Response | Promise<Response>
 
 export interface PlayedServer {
-  /** Every request but reads and clock questions: method, path, body. */
+  /** Every request but reads, clock questions and reports of devices: method, path, body. */
   readonly asked: { method: string; path: string; body: unknown }[]
   /** Replaces the answer to a method and the end of a path. */
   readonly answer: (method: string, pathEnd: string, answer: Answer) => void
@@ -74,7 +74,7 @@ export const openDay = async ({
   role = 'timer',
   signedOff = null,
   testDate = dateIn(captures[0]?.atMs ?? Date.now(), 'Etc/GMT-12'),
-  time = () => json({ serverMs: Date.now() }),
+  time,
   change = {},
 }: DayOptions) => {
   const id = `day-${(days += 1)}`
@@ -97,17 +97,22 @@ export const openDay = async ({
     ...change,
   }
   const server = playServer(day, captures)
-  server.answer('GET', '/time', time)
-  setActivePinia(createPinia())
+  server.answer('GET', '/time', time ?? (() => json({ serverMs: Date.now() })))
+  const pinia = createPinia()
+  setActivePinia(pinia)
   const session = useSession()
   session.account = { id: 'account', signInName: 'pell.varga', displayName: 'Pell Varga', role }
   const store = useDay()
   close = store.close
   await store.open(id)
+  if (!store.day) throw new Error(`The day was not opened. ${store.problem}`)
   const clock = useAgreedClock()
   await vi.waitFor(() => {
-    if (!clock.agreement) throw new Error('The clock is not agreed yet.')
+    // what the disk remembers of the clock is no agreement of this page
+    if (!clock.agreement || (clock.unsure && !time)) throw new Error('The clock is not agreed yet.')
   })
+  // a timer of an earlier test that ran meanwhile has made its own stores the active ones
+  setActivePinia(pinia)
   return { store, session, server, day }
 }
 
@@ -137,12 +142,16 @@ const playServer = (day: Day, captures: readonly Capture[]): PlayedServer => {
   }))
   vi.stubGlobal('fetch', async (path: string, { method, body }: { method: string; body?: string }) => {
     const chosen = [...answers].find(([key]) => key.startsWith(`${method} `) && path.endsWith(key.split(' ')[1] ?? ''))
-    if (method !== 'GET') asked.push({ method, path, body: body === undefined ? undefined : JSON.parse(body) })
+    // devices report by themselves, whenever the test is that far
+    if (method !== 'GET' && !path.includes('/devices/'))
+      asked.push({ method, path, body: body === undefined ? undefined : JSON.parse(body) })
     if (chosen) return chosen[1]()
     if (path.endsWith('/devices')) return json({ devices: [] })
-    if (path.endsWith('/proof')) return json({ proof: { kind: 'open' }, intact: true, places: [] })
+    if (path.endsWith('/proof')) return json({ proof: { kind: 'open' }, head: null, intact: true, places: [] })
     if (path.endsWith('/annex')) return json({ captures: [] })
-    if (path.includes('/captures')) return json({ captures: method === 'GET' ? recorded : [], more: false })
+    if (path.includes('/captures') && method === 'GET')
+      return json({ captures: recorded, lastSeq: recorded.length || null, more: false })
+    if (path.includes('/captures')) return json({ captures: [] })
     return json(day)
   })
   const listeners = new Map<string, (event: { data: string }) => void>()

@@ -1,17 +1,9 @@
 /** What the signature of the open day proves, asked once for each state of the day however many show it. */
-import type { Proof } from '@able-gauge/core'
+import { ProofAnswer } from '@able-gauge/core'
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import { call, inWords } from '../api.ts'
 import type { Day } from './day.ts'
-
-export interface ProofAnswer {
-  readonly proof: Proof
-  /** Whether what is stored is what was signed. */
-  readonly intact: boolean
-  /** Where it is not. */
-  readonly places: readonly string[]
-}
 
 export const useDayProof = defineStore('dayProof', () => {
   const answer = shallowRef<ProofAnswer | null>(null)
@@ -27,7 +19,7 @@ export const useDayProof = defineStore('dayProof', () => {
     problem.value = ''
     if (!occasion.signedOff) return
     try {
-      const fresh = await call<ProofAnswer>('GET', `/occasions/${occasion.id}/proof`)
+      const fresh = await call('GET', `/occasions/${occasion.id}/proof`, ProofAnswer)
       if (state === asked) answer.value = fresh
     } catch (error) {
       if (state !== asked) return

@@ -1,19 +1,21 @@
 /** The day that is open: what the server has, what this device has captured, and what follows from both. */
 import {
-  captureId,
-  combineDay,
-  markEvent,
-  timeBoundsOf,
   type Capture,
+  captureId,
+  CapturesAnswer,
+  combineDay,
+  DayAnswer,
   type Mark,
+  markEvent,
   type Observation,
   type RecordedCapture,
+  timeBoundsOf,
   type Verdict,
 } from '@able-gauge/core'
 import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch, type ComputedRef, type ShallowRef } from 'vue'
-import { call, inWords, NoAnswer, Refusal } from '../api.ts'
+import { call, inWords, NoAnswer, Refusal, tell } from '../api.ts'
 import { useSession } from '../session/sessionStore.ts'
 import { REAL_TIME, useAgreedClock, type AgreedMoment } from '../sync/agreedClock.ts'
 import { makeCaptureSender, RETRY_MS, type CaptureSender } from '../sync/captureSender.ts'
@@ -93,7 +95,7 @@ export const useDay = defineStore('day', () => {
     if (day.value?.occasion.id === occasionId) return
     close()
     try {
-      const fresh = await call<Day>('GET', `/occasions/${occasionId}`)
+      const fresh = await call('GET', `/occasions/${occasionId}`, DayAnswer)
       // shown only with its captures: without them everybody would seem to be waiting
       await readCaptures(occasionId)
       await takeUpOutbox(occasionId)
@@ -167,10 +169,7 @@ export const useDay = defineStore('day', () => {
 
   const readCaptures = async (occasionId: string): Promise<void> => {
     for (let more = true; more;) {
-      const page = await call<{ captures: RecordedCapture[]; lastSeq: number | null; more: boolean }>(
-        'GET',
-        `/occasions/${occasionId}/captures?after=${lastSeq}`,
-      )
+      const page = await call('GET', `/occasions/${occasionId}/captures?after=${lastSeq}`, CapturesAnswer)
       const isFirst = lastSeq === 0
       receive(page.captures)
       lastSeq = Math.max(lastSeq, page.lastSeq ?? 0)
@@ -223,7 +222,7 @@ export const useDay = defineStore('day', () => {
 
   const reread = async (occasionId: string): Promise<void> => {
     try {
-      const fresh = await call<Day>('GET', `/occasions/${occasionId}`)
+      const fresh = await call('GET', `/occasions/${occasionId}`, DayAnswer)
       if (day.value?.occasion.id !== occasionId) return
       day.value = fresh
       void keepDay(fresh, session.account?.id ?? '')
@@ -288,7 +287,7 @@ export const useDay = defineStore('day', () => {
     if (!occasionId || !session.can('devices.report')) return
     const held = { waiting: waitingCount.value, refused: refused.value.length }
     try {
-      await call('PUT', `/occasions/${occasionId}/devices/${encodeURIComponent(deviceId())}`, held)
+      await tell('PUT', `/occasions/${occasionId}/devices/${encodeURIComponent(deviceId())}`, held)
     } catch (error) {
       // it is told again with the next change, or when the day is opened again
       if (!(error instanceof NoAnswer) && !(error instanceof Refusal)) throw error

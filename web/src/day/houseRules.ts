@@ -1,5 +1,5 @@
 /** The organisation's own rules, read once for a session. */
-import type { HouseRules } from '@able-gauge/core'
+import { type HouseRules, HouseRulesAnswer, RevisionAnswer } from '@able-gauge/core'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { call, NoAnswer } from '../api.ts'
@@ -10,7 +10,7 @@ export const useHouseRules = defineStore('houseRules', () => {
 
   const read = async (): Promise<void> => {
     try {
-      const answer = await call<{ rules: HouseRules; revision: number }>('GET', '/house-rules')
+      const answer = await call('GET', '/house-rules', HouseRulesAnswer)
       rules.value = answer.rules
       revision.value = answer.revision
     } catch (error) {
@@ -19,7 +19,7 @@ export const useHouseRules = defineStore('houseRules', () => {
     }
   }
   const write = async (next: HouseRules): Promise<void> => {
-    const answer = await call<{ revision: number }>('PUT', '/house-rules', { revision: revision.value, rules: next })
+    const answer = await call('PUT', '/house-rules', RevisionAnswer, { revision: revision.value, rules: next })
     rules.value = next
     revision.value = answer.revision
   }

@@ -2,7 +2,7 @@
 import type { DayRecordContent } from '@able-gauge/core'
 import { v4 as newId } from 'uuid'
 import { ref } from 'vue'
-import { call, inWords } from '../api.ts'
+import { tell, inWords } from '../api.ts'
 import type { Day } from './day.ts'
 import { useDay } from './dayStore.ts'
 
@@ -17,7 +17,7 @@ export const useRecords = (day: () => Day) => {
     writing.value = true
     problem.value = ''
     try {
-      await call('POST', `/occasions/${id}/records`, { id: newId(), content })
+      await tell('POST', `/occasions/${id}/records`, { id: newId(), content })
       await store.reread(id)
       return true
     } catch (error) {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** All test days, the next thing to do on each. */
-import type { OccasionSummary } from '@able-gauge/core'
+import { OccasionsAnswer, type OccasionSummary } from '@able-gauge/core'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, inWords, NoAnswer, Refusal } from '../api.ts'
@@ -36,7 +36,7 @@ const choose = (event: Event): void => {
 
 onMounted(async () => {
   try {
-    days.value = (await call<{ occasions: OccasionSummary[] }>('GET', '/occasions')).occasions
+    days.value = (await call('GET', '/occasions', OccasionsAnswer)).occasions
   } catch (error) {
     if (error instanceof NoAnswer) {
       offline.value = true

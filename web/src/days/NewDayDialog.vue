@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A new test day from a standard that is in force on its date. */
-import { forceOn, type VersionSummary } from '@able-gauge/core'
+import { AccountsAnswer, forceOn, MadeAnswer, type VersionSummary } from '@able-gauge/core'
 import { BModal } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -48,7 +48,7 @@ watch(open, async (isOpen) => {
   problem.value = ''
   try {
     versions.value = await listVersions()
-    accounts.value = (await call<{ accounts: Account[] }>('GET', '/accounts')).accounts
+    accounts.value = (await call('GET', '/accounts', AccountsAnswer)).accounts
     const current = published.value.find((one) => forceOn(one, testDate.value) === 'now')
     if (!version.value && current) chosen.value = keyOf(current)
   } catch (error) {
@@ -64,7 +64,7 @@ const save = async (): Promise<void> => {
   try {
     const staff = Object.entries(duties.value).map(([accountId, duty]) => ({ accountId, duty }))
     const day = { name: name.value, venue: venue.value, zone: zone.value, testDate: testDate.value }
-    const { id } = await call<{ id: string }>('POST', '/occasions', {
+    const { id } = await call('POST', '/occasions', MadeAnswer, {
       ...day,
       standardId: one.id,
       version: one.version,

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A day's archive put back: with the password of whoever does it, and refused at whatever is not what it was. */
+import { MadeAnswer } from '@able-gauge/core'
 import { BFormInput, BModal } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -22,7 +23,7 @@ const readIn = async (): Promise<void> => {
   problem.value = ''
   try {
     const archive: unknown = JSON.parse(await value.text())
-    const { id } = await call<{ id: string }>('POST', '/archives', { password: password.value, archive })
+    const { id } = await call('POST', '/archives', MadeAnswer, { password: password.value, archive })
     file.value = null
     await router.push({ name: 'verdicts', params: { dayId: id } })
   } catch (error) {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Starts a rehearsal: made-up people are run through a standard, faster than the clock, to practise and to show. */
-import { ALL_EVENTS, type StandardEvent, type VersionSummary } from '@able-gauge/core'
+import { ALL_EVENTS, MadeAnswer, type StandardEvent, type VersionSummary } from '@able-gauge/core'
 import { BModal } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -55,7 +55,7 @@ const start = async (): Promise<void> => {
   try {
     const own = ownEventId.value === '' ? {} : { ownEventId: ownEventId.value }
     const wish = { standardId: one.id, version: one.version, people: people.value, speed: speed.value, ...own }
-    const { id } = await call<{ id: string }>('POST', '/rehearsals', wish)
+    const { id } = await call('POST', '/rehearsals', MadeAnswer, wish)
     await router.push(
       ownEventId.value === '' || ownEventId.value === ALL_EVENTS
         ? { name: 'run', params: { dayId: id } }

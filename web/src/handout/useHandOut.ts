@@ -3,7 +3,7 @@ import { type Verdict } from '@able-gauge/core'
 import { proxy, wrap } from 'comlink'
 import Papa from 'papaparse'
 import { ref } from 'vue'
-import { call, inWords } from '../api.ts'
+import { download, inWords } from '../api.ts'
 import { byBib, type Day } from '../day/day.ts'
 import { saveFile } from '../ui/saveFile.ts'
 import { groupSheet } from './groupSheet.ts'
@@ -70,8 +70,8 @@ export const useHandOut = (day: () => Day, verdicts: () => ReadonlyMap<string, V
   const saveArchive = async (): Promise<void> => {
     problem.value = ''
     try {
-      const archive = await call<object>('GET', `/occasions/${day().occasion.id}/archive`)
-      saveFile(nameOf('archive', 'json'), 'application/json', JSON.stringify(archive))
+      const archive = await download(`/occasions/${day().occasion.id}/archive`)
+      saveFile(nameOf('archive', 'json'), 'application/json', archive)
     } catch (error) {
       problem.value = inWords(error)
     }

@@ -6,7 +6,9 @@ import HouseKeys from './HouseKeys.vue'
 const open = async (trusted: readonly object[] = []) => {
   const { server } = await openDay({ entries: [entry(9)], role: 'officer' })
   const listed = [...trusted]
-  server.answer('GET', '/keys', () => json({ own: { fingerprint: '1111-2222' }, trusted: listed }))
+  server.answer('GET', '/keys', () =>
+    json({ own: { publicKey: 'ab', pem: 'PEM', fingerprint: '1111-2222' }, trusted: listed }),
+  )
   const keys = mount(HouseKeys, MOUNTED)
   await flushPromises()
   return { server, keys, listed }
@@ -14,7 +16,13 @@ const open = async (trusted: readonly object[] = []) => {
 
 test('the own key is told by its fingerprint, and those believed by whose they are and who said so', async () => {
   const { keys } = await open([
-    { fingerprint: '3333-4444', name: 'Harbour and Hill Fire Service', by: 'Ines Calloway-Brandt' },
+    {
+      publicKey: 'cd',
+      atMs: 1,
+      fingerprint: '3333-4444',
+      name: 'Harbour and Hill Fire Service',
+      by: 'Ines Calloway-Brandt',
+    },
   ])
   expect(keys.text()).toContain('1111-2222')
   expect(keys.get('li').text()).toContain('Harbour and Hill Fire Service 3333-4444')
@@ -25,7 +33,7 @@ test('a key is added with whose it is, and stands in the list', async () => {
   const { keys, server, listed } = await open()
   expect(keys.find('li').exists()).toBe(false)
   server.answer('POST', '/keys', () => {
-    listed.push({ fingerprint: '5555-6666', name: 'Territorial Guard', by: 'The officer' })
+    listed.push({ publicKey: 'ef', atMs: 2, fingerprint: '5555-6666', name: 'Territorial Guard', by: 'The officer' })
     return json({ fingerprint: '5555-6666' }, 201)
   })
   await keys.get('#key-name').setValue(' Territorial Guard ')

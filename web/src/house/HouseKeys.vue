@@ -1,22 +1,18 @@
 <script setup lang="ts">
 /** The key days are signed with here, and keys of sister organisations whose signatures are believed. */
+import { KeysAnswer } from '@able-gauge/core'
 import { BButton, BFormInput, BFormTextarea } from 'bootstrap-vue-next'
 import { onMounted, ref } from 'vue'
-import { call, inWords } from '../api.ts'
+import { call, inWords, tell } from '../api.ts'
 
-interface Keys {
-  readonly own: { readonly fingerprint: string }
-  readonly trusted: readonly { readonly fingerprint: string; readonly name: string; readonly by: string }[]
-}
-
-const keys = ref<Keys | null>(null)
+const keys = ref<KeysAnswer | null>(null)
 const name = ref('')
 const key = ref('')
 const problem = ref('')
 
 const read = async (): Promise<void> => {
   try {
-    keys.value = await call<Keys>('GET', '/keys')
+    keys.value = await call('GET', '/keys', KeysAnswer)
   } catch (error) {
     problem.value = inWords(error)
   }
@@ -26,7 +22,7 @@ onMounted(read)
 const add = async (): Promise<void> => {
   problem.value = ''
   try {
-    await call('POST', '/keys', { key: key.value, name: name.value.trim() })
+    await tell('POST', '/keys', { key: key.value, name: name.value.trim() })
     name.value = key.value = ''
     await read()
   } catch (error) {

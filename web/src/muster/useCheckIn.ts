@@ -1,17 +1,18 @@
 /** One person at muster: what is typed, what the standard offers them, and how it goes on record. */
 import {
+  type Attendance,
+  type EntryChoices,
   openHolds,
   parseField,
   printField,
-  screeningConcerns,
-  type Attendance,
-  type EntryChoices,
+  ScreenedAnswer,
   type ScreeningAnswer,
+  screeningConcerns,
   type ScreeningQuestion,
   type Standard,
 } from '@able-gauge/core'
 import { computed, reactive, ref, watch } from 'vue'
-import { call, inWords, Refusal } from '../api.ts'
+import { call, inWords, Refusal, tell } from '../api.ts'
 import type { Day, Entry } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useHouseRules } from '../day/houseRules.ts'
@@ -221,14 +222,14 @@ export const useCheckIn = (day: () => Day, entry: () => Entry | null) => {
       let { attendance } = form
       let { revision } = one
       if (answers.value.length > 0) {
-        const { held } = await call<{ held: boolean }>('PUT', `${path}/screening`, { answers: answers.value })
+        const { held } = await call('PUT', `${path}/screening`, ScreenedAnswer, { answers: answers.value })
         if (held) {
           form.attendance = attendance = 'held'
           await store.reread(id)
           revision = store.entry(one.id)?.revision ?? revision
         }
       }
-      await call('PATCH', path, { ...sent.value, attendance, revision })
+      await tell('PATCH', path, { ...sent.value, attendance, revision })
       await store.reread(id)
       return true
     } catch (error) {

@@ -1,12 +1,11 @@
 <script setup lang="ts">
 /** Everybody on record: search, tests so far, the way to each person. */
-import { printDate } from '@able-gauge/core'
+import { PeopleAnswer, type PersonSummary, printDate } from '@able-gauge/core'
 import { BFormInput } from 'bootstrap-vue-next'
 import { useDebounceFn } from '@vueuse/core'
 import { onMounted, ref } from 'vue'
 import { call, inWords } from '../api.ts'
 import HouseBand from '../ui/HouseBand.vue'
-import type { PersonSummary } from './person.ts'
 
 const search = ref('')
 const people = ref<readonly PersonSummary[] | null>(null)
@@ -15,7 +14,7 @@ const problem = ref('')
 const look = async (): Promise<void> => {
   try {
     const wanted = encodeURIComponent(search.value)
-    people.value = (await call<{ people: PersonSummary[] }>('GET', `/people?search=${wanted}`)).people
+    people.value = (await call('GET', `/people?search=${wanted}`, PeopleAnswer)).people
     problem.value = ''
   } catch (error) {
     problem.value = inWords(error)

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Doubles merged and data erased, by an officer with a reason. */
+import { PeopleAnswer, type Person, type PersonSummary } from '@able-gauge/core'
 import { reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { call, inWords, Refusal } from '../api.ts'
-import type { Person, PersonSummary } from './person.ts'
+import { call, inWords, Refusal, tell } from '../api.ts'
 
 const props = defineProps<{
   person: Person
@@ -24,10 +24,7 @@ const reason = ref('')
 const problem = ref('')
 
 const look = async (): Promise<void> => {
-  const { people } = await call<{ people: PersonSummary[] }>(
-    'GET',
-    `/people?search=${encodeURIComponent(search.value)}`,
-  )
+  const { people } = await call('GET', `/people?search=${encodeURIComponent(search.value)}`, PeopleAnswer)
   found.value = people.filter(({ id }) => id !== props.person.id).slice(0, 20)
 }
 const apply = async (): Promise<void> => {
@@ -35,17 +32,17 @@ const apply = async (): Promise<void> => {
   const body = { reason: reason.value.trim() }
   try {
     if (what.value === 'merge') {
-      await call('POST', `/people/${props.person.id}/merge`, {
+      await tell('POST', `/people/${props.person.id}/merge`, {
         ...body,
         intoId: intoId.value,
         although: although.value,
       })
       await router.push({ name: 'person', params: { personId: intoId.value } })
     } else if (what.value === 'correct') {
-      await call('PATCH', `/people/${props.person.id}`, { ...body, ...corrected })
+      await tell('PATCH', `/people/${props.person.id}`, { ...body, ...corrected })
       emit('changed')
     } else {
-      await call('POST', `/people/${props.person.id}/erase`, body)
+      await tell('POST', `/people/${props.person.id}/erase`, body)
       emit('changed')
     }
     what.value = ''

@@ -1,15 +1,14 @@
 <script setup lang="ts">
 /** One person: every test, each event over time, set-up used last, retest due, self-tests apart, what was done to the record. */
-import { printDate, retestDate } from '@able-gauge/core'
+import { PersonRecord, printDate, retestDate } from '@able-gauge/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { call, inWords } from '../api.ts'
+import { call, inWords, tell } from '../api.ts'
 import { useSession } from '../session/sessionStore.ts'
 import HouseBand from '../ui/HouseBand.vue'
 import { today } from '../ui/localTime.ts'
 import VerdictChip from '../ui/VerdictChip.vue'
 import { wordFor } from '../ui/verdictWords.ts'
-import type { PersonRecord } from './person.ts'
 import PersonChart from './PersonChart.vue'
 import PersonChange from './PersonChange.vue'
 import { personLines } from './personLines.ts'
@@ -22,7 +21,7 @@ const problem = ref('')
 
 const read = async (): Promise<void> => {
   try {
-    record.value = await call<PersonRecord>('GET', `/people/${String(route.params['personId'])}`)
+    record.value = await call('GET', `/people/${String(route.params['personId'])}`, PersonRecord)
   } catch (error) {
     problem.value = inWords(error)
   }
@@ -55,7 +54,7 @@ const mayUndo = ({ what, personId }: Change): boolean =>
   record.value?.changes.findLast((one) => one.personId === personId && one.what !== 'corrected')?.what === 'merged'
 const undo = async ({ personId, number }: Change): Promise<void> => {
   try {
-    await call('POST', `/people/${personId}/unmerge`, { reason: `Number ${number} is another person after all.` })
+    await tell('POST', `/people/${personId}/unmerge`, { reason: `Number ${number} is another person after all.` })
     await read()
   } catch (error) {
     problem.value = inWords(error)

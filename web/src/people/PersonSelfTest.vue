@@ -1,12 +1,11 @@
 <script setup lang="ts">
 /** A self-test put on record: which event of which standard, when, the figures, who witnessed it. */
-import { parseField, slotsOf, type Standard, type VersionSummary } from '@able-gauge/core'
+import { parseField, type PersonRecord, slotsOf, type Standard, type VersionSummary } from '@able-gauge/core'
 import { computed, onMounted, reactive, ref, watch } from 'vue'
-import { call, inWords } from '../api.ts'
+import { tell, inWords } from '../api.ts'
 import { listVersions, readVersion } from '../standards/standardCalls.ts'
 import { readStandard } from '../standards/readStandard.ts'
 import { today } from '../ui/localTime.ts'
-import type { PersonRecord } from './person.ts'
 
 const props = defineProps<{
   record: PersonRecord
@@ -54,7 +53,7 @@ const log = async (): Promise<void> => {
   }
   const [standardId = '', version = ''] = chosen.value.split(' ')
   try {
-    await call('POST', `/people/${props.record.person.id}/self-tests`, {
+    await tell('POST', `/people/${props.record.person.id}/self-tests`, {
       standardId,
       standardVersion: Number(version),
       eventId: form.eventId,

@@ -1,7 +1,6 @@
-import type { Mark, Verdict } from '@able-gauge/core'
+import type { Mark, PersonTest, Verdict } from '@able-gauge/core'
 import { expect, test } from 'vitest'
 import { NO_CHOICES } from '@able-gauge/core'
-import type { PersonTest } from './person.ts'
 import { personLines } from './personLines.ts'
 
 // a line needs of a mark what is written here
@@ -64,6 +63,7 @@ test('self-tests stand on the line of the event and are marked as their own', ()
     eventId: 'run',
     eventName: 'Run 2,000 m',
     testDate: '2026-06-01',
+    figures: {},
     witness: '',
     note: '',
     mark: mark(570_000),

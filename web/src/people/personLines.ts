@@ -1,7 +1,6 @@
 /** A person's results in one event over the years, each with the cut that was in force then. */
-import type { Cut, Unit } from '@able-gauge/core'
+import type { Cut, PersonRecord, Unit } from '@able-gauge/core'
 import { figureOf, markerOf } from '../ui/verdictWords.ts'
-import type { PersonRecord } from './person.ts'
 
 export interface LinePoint {
   readonly date: string

@@ -2,7 +2,7 @@
 /** What the day is called, and where and when it is; date and zone only until something has been captured. */
 import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { reactive, ref } from 'vue'
-import { call, inWords } from '../api.ts'
+import { tell, inWords } from '../api.ts'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 
@@ -21,7 +21,7 @@ const save = async (): Promise<void> => {
   const { id, testDate: before } = props.day.occasion
   const { testDate: date, ...words } = facts
   try {
-    await call('PATCH', `/occasions/${id}`, { ...words, ...(date === before ? {} : { testDate: date }) })
+    await tell('PATCH', `/occasions/${id}`, { ...words, ...(date === before ? {} : { testDate: date }) })
     await store.reread(id)
     saved.value = true
   } catch (error) {

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** What is taken along: kit, papers to print, the calendar, and codes with which staff join a station. */
-import { kitList, printCalendar } from '@able-gauge/core'
+import { kitList, printCalendar, type StationCode, StationsAnswer } from '@able-gauge/core'
 import { computed, onMounted, ref } from 'vue'
-import { call, inWords } from '../api.ts'
+import { call, inWords, tell } from '../api.ts'
 import { eventName, type Day } from '../day/day.ts'
 import { useSession } from '../session/sessionStore.ts'
 import { saveFile } from '../ui/saveFile.ts'
@@ -14,12 +14,6 @@ const props = defineProps<{
   draft: PlanDraft
   mayEdit: boolean
 }>()
-
-interface StationCode {
-  readonly code: string
-  readonly eventIds: readonly string[]
-  readonly role: 'grader' | 'timer'
-}
 
 const session = useSession()
 const { timetable } = useTimetable(() => props.day, props.draft.plan)
@@ -54,7 +48,7 @@ const attempt = async (work: () => Promise<unknown>): Promise<void> => {
   problem.value = ''
   try {
     await work()
-    codes.value = (await call<{ stations: StationCode[] }>('GET', path.value)).stations
+    codes.value = (await call('GET', path.value, StationsAnswer)).stations
   } catch (error) {
     problem.value = inWords(error)
   }
@@ -63,8 +57,8 @@ onMounted(() => {
   if (mayJoin.value) void attempt(() => Promise.resolve())
 })
 const make = (): Promise<void> =>
-  attempt(() => call('POST', path.value, { eventIds: [chosen.value], role: role.value }))
-const end = (code: string): Promise<void> => attempt(() => call('DELETE', `${path.value}/${code}`))
+  attempt(() => tell('POST', path.value, { eventIds: [chosen.value], role: role.value }))
+const end = (code: string): Promise<void> => attempt(() => tell('DELETE', `${path.value}/${code}`))
 </script>
 
 <template>

@@ -2,7 +2,7 @@
 /** Event by event: where it is worked, by whom, at how many stations, how many together, and how long one start takes. */
 import { parseField, printField, type EventPlan } from '@able-gauge/core'
 import { computed, ref } from 'vue'
-import { call, inWords } from '../api.ts'
+import { tell, inWords } from '../api.ts'
 import { byBib, wavesOf, type Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import type { PlanDraft } from './usePlan.ts'
@@ -72,7 +72,7 @@ const layWaves = async (): Promise<void> => {
     .map(({ id }, index) => ({ entryId: id, wave: 1 + Math.floor(index / size) }))
   try {
     const { id } = props.day.occasion
-    await call('PUT', `/occasions/${id}/waves`, { waves: laid })
+    await tell('PUT', `/occasions/${id}/waves`, { waves: laid })
     await store.reread(id)
   } catch (error) {
     problem.value = inWords(error)

@@ -1,12 +1,11 @@
 <script setup lang="ts">
 /** People who are on record already: found, ticked, entered. */
+import { PeopleAnswer, type PersonSummary, RosterAnswer } from '@able-gauge/core'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
 import { call, inWords } from '../api.ts'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
-import type { PersonSummary } from '../people/person.ts'
-import type { RosterOutcome } from './useRoster.ts'
 
 const props = defineProps<{
   day: Day
@@ -26,9 +25,7 @@ const entered = computed(() => new Set(props.day.entries.map(({ person }) => per
 
 const look = async (): Promise<void> => {
   try {
-    found.value = (
-      await call<{ people: PersonSummary[] }>('GET', `/people?search=${encodeURIComponent(search.value)}`)
-    ).people
+    found.value = (await call('GET', `/people?search=${encodeURIComponent(search.value)}`, PeopleAnswer)).people
   } catch (error) {
     problem.value = inWords(error)
   }
@@ -49,7 +46,7 @@ const send = async (): Promise<void> => {
   })
   try {
     const { id } = props.day.occasion
-    const { outcomes } = await call<{ outcomes: RosterOutcome[] }>('POST', `/occasions/${id}/roster`, {
+    const { outcomes } = await call('POST', `/occasions/${id}/roster`, RosterAnswer, {
       waveOf: props.waveOf,
       people,
     })

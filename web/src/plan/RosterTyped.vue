@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** One person typed in. */
+import { RosterAnswer, type RosterOutcome } from '@able-gauge/core'
 import { reactive, ref, useTemplateRef } from 'vue'
 import { call, inWords } from '../api.ts'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
-import type { RosterOutcome } from './useRoster.ts'
 
 const props = defineProps<{
   day: Day
@@ -35,7 +35,7 @@ const send = async (): Promise<void> => {
   problem.value = done.value = ''
   try {
     const { id } = props.day.occasion
-    const { outcomes } = await call<{ outcomes: RosterOutcome[] }>('POST', `/occasions/${id}/roster`, {
+    const { outcomes } = await call('POST', `/occasions/${id}/roster`, RosterAnswer, {
       waveOf: props.waveOf,
       people: [{ ...person }],
     })

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 /** Who works on the day, each with a duty. */
+import { AccountsAnswer, type LinkedAccount } from '@able-gauge/core'
 import { BModal } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
-import { call, inWords } from '../api.ts'
+import { call, inWords, tell } from '../api.ts'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import StaffFields from '../days/StaffFields.vue'
 import { useSession } from '../session/sessionStore.ts'
-import type { LinkedAccount } from './linkedAccount.ts'
 import StaffPersons from './StaffPersons.vue'
 
 const props = defineProps<{
@@ -30,7 +30,7 @@ watch(open, async (isOpen) => {
     props.day.staff.filter(({ isGuest }) => !isGuest).map(({ accountId, duty }) => [accountId, duty]),
   )
   try {
-    accounts.value = (await call<{ accounts: LinkedAccount[] }>('GET', '/accounts')).accounts
+    accounts.value = (await call('GET', '/accounts', AccountsAnswer)).accounts
   } catch (error) {
     problem.value = inWords(error)
   }
@@ -44,7 +44,7 @@ const save = async (): Promise<void> => {
     duty,
   }))
   try {
-    await call('PUT', `/occasions/${id}/staff`, { staff })
+    await tell('PUT', `/occasions/${id}/staff`, { staff })
     await store.reread(id)
     open.value = false
   } catch (error) {

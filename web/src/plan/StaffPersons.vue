@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Which person each of the staff is, so that nobody works the wave they are in themselves. */
+import type { LinkedAccount } from '@able-gauge/core'
 import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { ref, watch } from 'vue'
-import { call, inWords } from '../api.ts'
-import type { LinkedAccount } from './linkedAccount.ts'
+import { tell, inWords } from '../api.ts'
 
 const props = defineProps<{
   /** The accounts on the staff. */
@@ -25,7 +25,7 @@ watch(
 const save = async ({ id, displayName }: LinkedAccount): Promise<void> => {
   const number = (numbers.value[id] ?? '').trim()
   try {
-    await call('PUT', `/accounts/${id}/person`, { number })
+    await tell('PUT', `/accounts/${id}/person`, { number })
     said.value[id] = number === '' ? `${displayName} is nobody on record.` : `${displayName} is ${number}.`
   } catch (error) {
     said.value[id] = inWords(error)

@@ -1,5 +1,13 @@
 /** The plan being edited: what is on record, what was changed here, and what somebody else changed meanwhile. */
-import { mergePlans, planChanges, planFor, type DayPlan, type EventPlan, type PlanChange } from '@able-gauge/core'
+import {
+  type DayPlan,
+  type EventPlan,
+  mergePlans,
+  type PlanChange,
+  planChanges,
+  planFor,
+  RevisionAnswer,
+} from '@able-gauge/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { call, inWords, Refusal } from '../api.ts'
 import type { Day } from '../day/day.ts'
@@ -79,7 +87,7 @@ export const usePlan = (day: () => Day) => {
     problem.value = ''
     const sent = plan.value
     try {
-      const answer = await call<{ revision: number }>('PUT', `/occasions/${id}/plan`, {
+      const answer = await call('PUT', `/occasions/${id}/plan`, RevisionAnswer, {
         revision: revision.value,
         plan: sent,
       })

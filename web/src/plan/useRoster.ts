@@ -3,8 +3,10 @@ import {
   guessMapping,
   NEEDED_FIELDS,
   readRoster,
+  RosterAnswer,
   type RosterFinding,
   type RosterMapping,
+  type RosterOutcome,
   type RosterReading,
   type RosterRow,
 } from '@able-gauge/core'
@@ -12,13 +14,6 @@ import Papa from 'papaparse'
 import { computed, ref, shallowRef } from 'vue'
 import { call, inWords } from '../api.ts'
 import type { Day } from '../day/day.ts'
-
-/** What the server says of one row. */
-export type RosterOutcome =
-  | { readonly kind: 'entered'; readonly known: boolean }
-  | { readonly kind: 'already' }
-  | { readonly kind: 'otherPerson'; readonly name: string; readonly birthDate: string }
-  | { readonly kind: 'bibTaken' }
 
 export interface RosterDone {
   readonly entered: number
@@ -75,7 +70,7 @@ export const useRoster = (day: () => Day) => {
         ...(bib === null ? {} : { bib }),
         ...(wave === null ? {} : { wave }),
       }))
-      const { outcomes } = await call<{ outcomes: RosterOutcome[] }>('POST', `/occasions/${day().occasion.id}/roster`, {
+      const { outcomes } = await call('POST', `/occasions/${day().occasion.id}/roster`, RosterAnswer, {
         waveOf: waveOf.value,
         people,
       })

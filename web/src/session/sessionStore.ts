@@ -1,25 +1,22 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { StorageSerializers, useLocalStorage } from '@vueuse/core'
-import { may, type Action, type Actor, type Role } from '@able-gauge/core'
-import { call, NoAnswer } from '../api.ts'
+import {
+  type AccountAnswer as Account,
+  type Action,
+  type DemoSignIns,
+  may,
+  type Role,
+  SessionAnswer,
+  SignedInAnswer,
+} from '@able-gauge/core'
+import { tell, call, NoAnswer } from '../api.ts'
 import { forgetKeptDays } from '../sync/keptDays.ts'
 import { deviceId } from '../sync/outbox.ts'
 import { makeSessionSpan } from './sessionSpan.ts'
 
+export type { AccountAnswer as Account } from '@able-gauge/core'
 export type { Role }
-
-export interface Account extends Actor {
-  readonly id: string
-  readonly signInName: string
-  readonly displayName: string
-}
-
-/** The made-up people one can be in the demo. */
-export interface DemoSignIns {
-  readonly password: string
-  readonly accounts: readonly Omit<Account, 'id'>[]
-}
 
 export const ROLE_NAMES: Readonly<Record<Role, string>> = {
   officer: 'officer in charge',
@@ -51,10 +48,7 @@ export const useSession = defineStore('session', () => {
 
   const look = async (): Promise<void> => {
     try {
-      const answer = await call<{ account: Account | null; endsInMs: number | null; demo: DemoSignIns | null }>(
-        'GET',
-        '/session',
-      )
+      const answer = await call('GET', '/session', SessionAnswer)
       demo.value = answer.demo
       if (answer.account) take(answer.account, answer.endsInMs)
       else if (lastAccount.value) await end()
@@ -68,13 +62,13 @@ export const useSession = defineStore('session', () => {
   }
 
   const signIn = async (signInName: string, password: string): Promise<void> => {
-    const answer = await call<{ account: Account }>('POST', '/session', { signInName, password })
+    const answer = await call('POST', '/session', SignedInAnswer, { signInName, password })
     take(answer.account, null)
   }
 
   /** Joins a station with its short code. @returns the day it belongs to */
   const joinStation = async (code: string, name: string, number: string): Promise<string> => {
-    const answer = await call<{ account: Account }>('POST', '/session/station', {
+    const answer = await call('POST', '/session/station', SignedInAnswer, {
       code,
       name,
       device: deviceId(),
@@ -85,7 +79,7 @@ export const useSession = defineStore('session', () => {
   }
 
   const signOut = async (): Promise<void> => {
-    await call('DELETE', '/session')
+    await tell('DELETE', '/session')
     await end()
   }
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What arrived after the signature: grounds for an amendment, perhaps, and no part of what was signed. */
-import type { AnnexedCapture } from '@able-gauge/core'
+import { AnnexAnswer, type AnnexedCapture } from '@able-gauge/core'
 import { onMounted, ref } from 'vue'
 import { call, inWords } from '../api.ts'
 import { eventName, fullName, type Day } from '../day/day.ts'
@@ -15,9 +15,7 @@ const late = ref<readonly AnnexedCapture[]>([])
 const problem = ref('')
 onMounted(async () => {
   try {
-    late.value = (
-      await call<{ captures: AnnexedCapture[] }>('GET', `/occasions/${props.day.occasion.id}/annex`)
-    ).captures
+    late.value = (await call('GET', `/occasions/${props.day.occasion.id}/annex`, AnnexAnswer)).captures
   } catch (error) {
     problem.value = `What arrived after the signature could not be asked for. ${inWords(error)}`
   }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Devices of the day that may still hold captures: signing over them sends those to the annex. */
+import { type DeviceReport, DevicesAnswer } from '@able-gauge/core'
 import { onMounted, onScopeDispose, ref } from 'vue'
 import { call, NoAnswer, Refusal } from '../api.ts'
 import type { Day } from '../day/day.ts'
@@ -9,20 +10,12 @@ const props = defineProps<{
   day: Day
 }>()
 
-interface DeviceReport {
-  readonly deviceId: string
-  readonly by: string
-  readonly waiting: number
-  readonly refused: number
-  readonly seenMs: number
-}
-
 const ASK_EVERY_MS = 5_000
 const holding = ref<readonly DeviceReport[]>([])
 
 const ask = async (): Promise<void> => {
   try {
-    const { devices } = await call<{ devices: DeviceReport[] }>('GET', `/occasions/${props.day.occasion.id}/devices`)
+    const { devices } = await call('GET', `/occasions/${props.day.occasion.id}/devices`, DevicesAnswer)
     holding.value = devices.filter(({ waiting, refused }) => waiting + refused > 0)
   } catch (error) {
     // without an answer the list stays as it was

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What the signature proves: by which key, over which record, and whether what is stored is still what was signed. */
+import { KeysAnswer } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { call, inWords } from '../api.ts'
@@ -36,7 +37,7 @@ const words = computed(() => {
 const saveKey = async (): Promise<void> => {
   problem.value = ''
   try {
-    const { own } = await call<{ own: { pem: string; fingerprint: string } }>('GET', '/keys')
+    const { own } = await call('GET', '/keys', KeysAnswer)
     saveFile(`able-gauge-key-${own.fingerprint}.pem`, 'application/x-pem-file', own.pem)
   } catch (error) {
     problem.value = inWords(error)

@@ -3,7 +3,7 @@
 import { confirmationOf, openHolds, openProtests, recordsOf } from '@able-gauge/core'
 import { BFormInput } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
-import { call, inWords } from '../api.ts'
+import { tell, inWords } from '../api.ts'
 import { byBib, eventName, fullName, type Day, type Entry } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useSession } from '../session/sessionStore.ts'
@@ -70,7 +70,7 @@ const sign = async (): Promise<void> => {
   problem.value = ''
   const { id } = props.day.occasion
   try {
-    await call('POST', `/occasions/${id}/sign-off`, { password: password.value, acceptOpen: acceptOpen.value })
+    await tell('POST', `/occasions/${id}/sign-off`, { password: password.value, acceptOpen: acceptOpen.value })
     await store.reread(id)
   } catch (error) {
     problem.value = inWords(error)

@@ -28,12 +28,12 @@ const version = (change: Partial<VersionSummary>): VersionSummary => ({
 })
 
 const asked: { method: string; body: unknown }[] = []
-let post = () => json({}, 201)
+let post = () => json({ id: 'watch', version: 7, revision: 1 }, 201)
 
 beforeEach(() => {
   asked.length = 0
   push.mockClear()
-  post = () => json({}, 201)
+  post = () => json({ id: 'watch', version: 7, revision: 1 }, 201)
 })
 
 const open = async (versions: readonly VersionSummary[], role: Role = 'officer') => {

@@ -1,5 +1,5 @@
 /** The one clock: this device's monotonic clock and its agreement with the server's timeline. */
-import { agree, type Agreement, type RoundTrip } from '@able-gauge/core'
+import { agree, type Agreement, type RoundTrip, TimeAnswer } from '@able-gauge/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { call, NoAnswer, Refusal } from '../api.ts'
@@ -62,7 +62,7 @@ export const useAgreedClock = defineStore('agreedClock', () => {
   const ask = async (): Promise<void> => {
     const sentMs = performance.now()
     try {
-      const { serverMs } = await call<{ serverMs: number }>('GET', '/time')
+      const { serverMs } = await call('GET', '/time', TimeAnswer)
       roundTrips.push({ sentMs, serverMs, receivedMs: performance.now() })
       if (roundTrips.length > KEPT_ROUND_TRIPS) roundTrips.shift()
       reachable.value = true

@@ -1,4 +1,5 @@
 /** Sends what waits in the outbox, oldest first, for as long as it takes. */
+import { StoredAnswer } from '@able-gauge/core'
 import { call, inWords, NoAnswer, Refusal } from '../api.ts'
 import { drop, listOfGuests, listWaiting, markRefused, type WaitingCapture } from './outbox.ts'
 
@@ -78,11 +79,10 @@ export const makeCaptureSender = (occasionId: string, accountId: string, news: S
   const post = async (batch: readonly WaitingCapture[]): Promise<void> => {
     const documents = batch.map(({ capture: { entryId, ...rest } }) => (entryId === null ? rest : { ...rest, entryId }))
     const madeBy = batch[0]?.accountId
-    const answer = await call<{ captures: readonly { readonly annexed: boolean }[] }>(
-      'POST',
-      `/occasions/${occasionId}/captures`,
-      { captures: documents, ...(madeBy === accountId ? {} : { madeBy }) },
-    )
+    const answer = await call('POST', `/occasions/${occasionId}/captures`, StoredAnswer, {
+      captures: documents,
+      ...(madeBy === accountId ? {} : { madeBy }),
+    })
     const late = answer.captures.filter(({ annexed }) => annexed).length
     if (late > 0) news.annexed?.(late)
     await drop(batch.map(({ id }) => id))

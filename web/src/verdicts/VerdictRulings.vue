@@ -2,7 +2,7 @@
 /** What else can be ruled about one person in one event: protest, withdrawal, disqualification, breach, a second attempt; after the signature, an amendment. */
 import { openProtests, voidedIds, type Capture, type Mark, type StandardEvent, type StopReason } from '@able-gauge/core'
 import { computed, ref } from 'vue'
-import { call, inWords } from '../api.ts'
+import { tell, inWords } from '../api.ts'
 import type { Day, Entry } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useRecords } from '../day/useRecords.ts'
@@ -75,7 +75,7 @@ const grantSecond = async (): Promise<void> => {
 }
 const amend = async (): Promise<void> => {
   const { id } = props.day.occasion
-  await call('POST', `/occasions/${id}/amendments`, {
+  await tell('POST', `/occasions/${id}/amendments`, {
     entryId: props.entry.id,
     eventId: props.event.id,
     as: as.value,

@@ -97,7 +97,9 @@ test('on a signed day the verdicts are those that were signed, not judged anew',
     signedOff: { atMs: START_MS, by: 'Ines Calloway-Brandt' },
   })
   const signed = { outcome: 'met', settled: true, eventsToGo: 0, marks: [], trace: [] }
-  opened.server.answer('GET', '/verdicts', () => json({ verdicts: [{ entryId: entry(9).id, verdict: signed }] }))
+  opened.server.answer('GET', '/verdicts', () =>
+    json({ judged: 'signed', verdicts: [{ entryId: entry(9).id, standardHash: 'a', verdict: signed }] }),
+  )
   const room = mount(VerdictsRoom, { props: { day: opened.day }, ...MOUNTED })
   await vi.waitFor(() => expect(room.text()).toContain('as signed'))
   expect(room.get('tbody tr').text()).toContain('Met')

@@ -1,14 +1,9 @@
 /** Verdicts to show: judged here and live while the day is open; as they were signed once it is signed off. */
-import type { Verdict } from '@able-gauge/core'
+import { type Verdict, VerdictsAnswer } from '@able-gauge/core'
 import { computed, shallowRef, watch, type ComputedRef } from 'vue'
 import { call, NoAnswer } from '../api.ts'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
-
-interface SignedVerdict {
-  readonly entryId: string
-  readonly verdict: Verdict
-}
 
 export const useVerdicts = (
   day: () => Day,
@@ -21,7 +16,7 @@ export const useVerdicts = (
 
   const readSigned = async (): Promise<void> => {
     try {
-      const answer = await call<{ verdicts: SignedVerdict[] }>('GET', `/occasions/${day().occasion.id}/verdicts`)
+      const answer = await call('GET', `/occasions/${day().occasion.id}/verdicts`, VerdictsAnswer)
       signed.value = new Map(answer.verdicts.map(({ entryId, verdict }) => [entryId, verdict]))
     } catch (error) {
       // without a connection the same captures judged here give the same verdicts

@@ -133,7 +133,8 @@ test('somebody who stops leaves the course with the reason and the note', async 
   await startNow(lap)
   await lap.stopRunner(entry(9).id, 'withdrawn', '  Ankle  ')
   expect(lap.board.value.runners.at(-1)).toMatchObject({ state: 'ended', endedBy: 'withdrawn' })
-  expect(store.allIn('run').at(-1)).toMatchObject({ payload: { reason: 'withdrawn', note: 'Ankle' } })
+  const stop = store.allIn('run').find(({ kind }) => kind === 'stopped')
+  expect(stop).toMatchObject({ payload: { reason: 'withdrawn', note: 'Ankle' } })
   expect(lap.stillOut.value).toBe(2)
 })
 
