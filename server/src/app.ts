@@ -1,16 +1,17 @@
 /** Puts the server together. */
 import path from 'node:path'
-import express, { type Express, type Request } from 'express'
+import express, { type Express, type NextFunction, type Request, type Response } from 'express'
 import staticGzip from 'express-static-gzip'
 import helmet from 'helmet'
 import type { Place } from '@able-gauge/core'
-import { requireSession, type Session } from './access/session.ts'
+import { requireMay, requireSession } from './access/session.ts'
 import { checkAnswerOf } from './checkedAnswer.ts'
 import { limited, type Limits } from './limits.ts'
 import { answerErrors, invalidInput, notFound, Problem } from './problem.ts'
 import { ROUTES } from './routes/index.ts'
 import type { Server } from './routes/route.ts'
 import { sessionRouter } from './routes/sessionRoutes.ts'
+import { askingOf, securityNotes, type Asking } from './securityNotes.ts'
 
 /** How instruments send: one JSON object a line. */
 const JSON_LINES = 'application/x-ndjson'
@@ -49,26 +50,31 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
         readJsonBody(request, response, next)
         return
       }
-      await requireSession(server.pool, request, 'archives.readIn', {})
+      requireMay((await requireSession(server.pool, request)).account, 'archives.readIn')
       readArchiveBody(request, response, next)
     },
     refuseDeepBodies,
   )
   app.use('/api/session', sessionRouter(server))
-  const sessions = new WeakMap<Request, Session>()
-  const limit = limitsOf(server.limits, (request) => sessions.get(request)?.account.id ?? '')
-  for (const { method, path: routePath, action, cost, answer, handle } of ROUTES) {
+  const askings = new WeakMap<Request, Asking>()
+  const notes = securityNotes(server)
+  const limit = limitsOf(server.limits, (request) => askings.get(request)?.session.account.id ?? '')
+  for (const { method, path: routePath, action, cost, answer, noted, handle } of ROUTES) {
     app[method](
       routePath,
       async (request, _response, next) => {
-        sessions.set(request, await requireSession(server.pool, request, action, placeOf(request)))
+        const session = await requireSession(server.pool, request)
+        askings.set(request, askingOf(request, session))
+        requireMay(session.account, action, placeOf(request))
         next()
       },
       ...(cost ? [limit[cost]] : []),
       async (request, response) => {
         if (server.checksAnswers) checkAnswerOf(answer, response)
-        const session = sessions.get(request)
-        if (session) await handle({ server, request, response, action, ...session })
+        const asking = askings.get(request)
+        if (!asking) return
+        await handle({ server, request, response, action, ...asking.session })
+        if (noted) await notes.done(noted, asking)
       },
     )
   }
@@ -76,6 +82,10 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
     throw notFound('address in this interface')
   })
   if (webFolder !== null) serveWeb(app, webFolder)
+  app.use((error: unknown, request: Request, _response: Response, next: NextFunction) => {
+    notes.refused(error, askings.get(request))
+    next(error)
+  })
   app.use(answerErrors(server.log))
   return app
 }

@@ -22,6 +22,7 @@ export const houseRoutes: readonly Route[] = [
     what: 'changes the house rules; 409 when somebody else was faster',
     answer: RevisionAnswer,
     action: 'houseRules.write',
+    noted: 'houseRules.changed',
     body: HouseRulesBody,
     handle: async ({ server, request, response }) => {
       const body = readBody(HouseRulesBody, request)

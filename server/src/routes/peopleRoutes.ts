@@ -115,6 +115,7 @@ export const peopleRoutes: readonly Route[] = [
     what: 'lets a double point to the person it is',
     answer: MergedAnswer,
     action: 'people.change',
+    noted: 'person.changed',
     body: MergeBody,
     handle: async (call) => {
       const { server, request, response, account } = call
@@ -149,6 +150,7 @@ export const peopleRoutes: readonly Route[] = [
     what: 'takes a merge back',
     answer: 'nothing',
     action: 'people.change',
+    noted: 'person.changed',
     body: ReasonBody,
     handle: async (call) => {
       const { server, request, response, account } = call
@@ -166,6 +168,7 @@ export const peopleRoutes: readonly Route[] = [
     what: 'corrects a person, with a reason',
     answer: 'nothing',
     action: 'people.change',
+    noted: 'person.changed',
     body: CorrectionBody,
     handle: async (call) => {
       const { server, request, response, account } = call
@@ -190,6 +193,7 @@ export const peopleRoutes: readonly Route[] = [
     what: 'erases personal data, where the house rules let it',
     answer: 'nothing',
     action: 'people.change',
+    noted: 'person.changed',
     body: ReasonBody,
     handle: async (call) => {
       const { server, request, response, account, token } = call

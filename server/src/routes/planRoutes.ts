@@ -30,7 +30,6 @@ import { setWaves } from '../store/entryStore.ts'
 import { addOccasion, addStaffMember, changeOccasion, listStaff, removeStaffMember } from '../store/occasionStore.ts'
 import { findPlan, writePlan } from '../store/planStore.ts'
 import { enterPeople } from '../store/rosterStore.ts'
-import { noteEvent } from '../store/securityStore.ts'
 import { findPublished, getStandard } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
 import { inOpenDay } from './openDay.ts'
@@ -99,6 +98,7 @@ export const planRoutes: readonly Route[] = [
     what: 'the whole staff, with yourself',
     answer: 'nothing',
     action: 'staff.write',
+    noted: 'staff.changed',
     body: StaffListBody,
     handle: async (call) => {
       const { server, request, response, account } = call
@@ -135,9 +135,10 @@ export const planRoutes: readonly Route[] = [
     what: 'name and venue; date and zone until something is captured',
     answer: 'nothing',
     action: 'plan.write',
+    noted: 'day.changed',
     body: DayChangeBody,
     handle: async (call) => {
-      const { server, request, response, account } = call
+      const { server, request, response } = call
       const occasion = await dayOf(call)
       const change = readBody(DayChangeBody, request)
       if (change.zone !== undefined && !isZone(change.zone)) throw unknownZone(change.zone)
@@ -153,7 +154,6 @@ export const planRoutes: readonly Route[] = [
         await changeOccasion(db, occasion.id, change)
         await notifyDay(db, occasion.id, 'day')
       })
-      await noteEvent(server.pool, { kind: 'day.changed', accountId: account.id, detail: { day: occasion.id } })
       response.status(204).end()
     },
   },

@@ -1,6 +1,6 @@
 /** Nobody does what is not theirs: corrections, own waves, guests of stations, what reaches whom, sessions. */
 import { randomUUID } from 'node:crypto'
-import { afterAll, beforeAll, beforeEach, expect, test } from 'vitest'
+import { afterAll, beforeAll, beforeEach, expect, test, vi } from 'vitest'
 import type { RecordedCapture } from '@able-gauge/core'
 import { plainV3 } from '@able-gauge/core/testing'
 import { MORNING_MS, sentCapture } from '../../testing/sentCapture.ts'
@@ -339,6 +339,26 @@ test('a device says what it still holds, and the officer sees it before signing'
   expect(body['devices']).toMatchObject([{ deviceId: 'phone-7', by: 'The timer', waiting: 11, refused: 0 }])
 })
 
+test('changes and refusals are in the security log, a refusal asked again and again but once', async () => {
+  const rules = (await as('officer').call('GET', '/api/house-rules')).body
+  for (let turn = 0; turn < 3; turn++) {
+    expect((await as('viewer').call('PUT', '/api/house-rules', rules)).status).toBe(403)
+  }
+  expect((await as('officer').call('PUT', '/api/house-rules', rules)).status).toBe(200)
+  const signing = { password: 'not mine', acceptOpen: true }
+  expect((await as('officer').call('POST', `/api/occasions/${occasionId}/sign-off`, signing)).status).toBe(403)
+  const about = async (kind: string) => {
+    const { body } = await as('officer').call('GET', '/api/security-events')
+    return (body['events'] as { kind: string }[]).filter((event) => event.kind === kind)
+  }
+  // what was refused or done is noted once it was answered
+  await vi.waitFor(async () => {
+    const refused = (await about('access.refused')).filter((event) => JSON.stringify(event).includes('house-rules'))
+    expect(refused).toMatchObject([{ by: 'The viewer', detail: { what: 'PUT /api/house-rules' } }])
+    expect(await about('houseRules.changed')).toMatchObject([{ by: 'The officer' }])
+    expect(await about('signature.refused')).toMatchObject([{ by: 'The officer', detail: { day: occasionId } }])
+  })
+})
 test('sign-ins, refusals and reading of screening answers are in a log of their own', async () => {
   await new Caller(server.address).call('POST', '/api/session', { signInName: 'viewer', password: 'wrong' })
   await as('clerk').call('GET', `/api/occasions/${occasionId}/screenings`)

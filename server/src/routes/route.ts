@@ -1,7 +1,7 @@
 /** A route says who may call it; the assembly checks that before the handler runs. */
 import type { Request, Response } from 'express'
 import type { Logger } from 'pino'
-import { isPrintable, type Action } from '@able-gauge/core'
+import { isPrintable, type Action, type SecurityEventKind } from '@able-gauge/core'
 import type { Account } from '../access/role.ts'
 import type { CaptureWriter } from '../captureWriter.ts'
 import type { Pool } from '../database.ts'
@@ -57,6 +57,8 @@ export interface Route {
   readonly answer: (new () => object) | string
   /** The document its body has to be; none for routes without a body. */
   readonly body?: new () => object
+  /** What the security log says once it is done. */
+  readonly noted?: SecurityEventKind
   /** Counted against how much one account may ask for in a minute, or how many days it may make up in an hour. */
   readonly cost?: 'costly' | 'rehearsal' | 'signature'
   readonly handle: (call: Call) => Promise<void>

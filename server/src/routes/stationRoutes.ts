@@ -32,6 +32,7 @@ export const stationRoutes: readonly Route[] = [
     what: 'makes a code',
     answer: StationMadeAnswer,
     action: 'stations.open',
+    noted: 'station.opened',
     body: StationCodeBody,
     handle: async (call) => {
       const { server, request, response, token } = call
@@ -56,6 +57,7 @@ export const stationRoutes: readonly Route[] = [
     what: 'ends a code, and the sessions it gave',
     answer: 'nothing',
     action: 'stations.open',
+    noted: 'station.ended',
     handle: async (call) => {
       const { server, response, token } = call
       const occasion = await dayOf(call)

@@ -1,9 +1,9 @@
 /** What happened that bears on who may do what: added to, read by officers, never changed. */
+import type { SecurityEventKind } from '@able-gauge/core'
 import type { Database } from '../database.ts'
 
 export interface SecurityEvent {
-  /** Stable name, such as `signIn.refused`. */
-  readonly kind: string
+  readonly kind: SecurityEventKind
   readonly accountId: string | null
   /** Ids and codes; never names, answers or passwords. */
   readonly detail: Readonly<Record<string, string | number | boolean>>
@@ -29,7 +29,7 @@ export const listEvents = async (db: Database, before: number | null, most: numb
   const { rows } = await db.query<{
     id: string
     at: Date
-    kind: string
+    kind: SecurityEventKind
     account_id: string | null
     display_name: string | null
     detail: SecurityEvent['detail']

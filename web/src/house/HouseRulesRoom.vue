@@ -6,7 +6,9 @@ import { onMounted, ref } from 'vue'
 import { inWords } from '../api.ts'
 import { useHouseRules } from '../day/houseRules.ts'
 import HouseBand from '../ui/HouseBand.vue'
+import { useSession } from '../session/sessionStore.ts'
 import HouseKeys from './HouseKeys.vue'
+import HouseLog from './HouseLog.vue'
 
 interface Draft {
   screening: { id: string; text: string; holdsOn: 'yes' | 'no' }[]
@@ -18,6 +20,7 @@ interface Draft {
 }
 
 const house = useHouseRules()
+const session = useSession()
 const draft = ref<Draft | null>(null)
 const problem = ref('')
 const saved = ref(false)
@@ -181,6 +184,7 @@ const save = async (): Promise<void> => {
       <span v-if="saved" role="status"> Saved.</span>
     </form>
     <HouseKeys v-if="draft" />
+    <HouseLog v-if="draft && session.can('securityLog.read')" />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   </main>
 </template>

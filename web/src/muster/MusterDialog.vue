@@ -5,6 +5,8 @@ import { printDate, type Attendance } from '@able-gauge/core'
 import { computed, onMounted, ref } from 'vue'
 import { fullName, type Day, type Entry } from '../day/day.ts'
 import { useHouseRules } from '../day/houseRules.ts'
+import { useSession } from '../session/sessionStore.ts'
+import MusterAccount from './MusterAccount.vue'
 import MusterHolds from './MusterHolds.vue'
 import { useCheckIn } from './useCheckIn.ts'
 
@@ -19,6 +21,7 @@ const props = defineProps<{
 const emit = defineEmits<{ close: []; next: [] }>()
 
 const house = useHouseRules()
+const session = useSession()
 onMounted(() => void house.read())
 const { form, problem, saving, choices, imperial, questions, isScreened, concerns, holds, setUpFields, save } =
   useCheckIn(
@@ -93,6 +96,7 @@ const answerNo = (): void => {
           >{{ label }}<small v-if="before" class="quiet">, last time {{ before }}</small>
           <input v-model="form.setUp[key]" class="form-control" maxlength="60" />
         </label>
+        <MusterAccount v-if="session.can('accounts.link')" :day="day" :entry="entry" />
         <template v-if="choices.length > 0 || day.standard.roles">
           <h2>Instead of the event as it stands</h2>
           <label v-for="choice in choices" :key="choice.eventId"

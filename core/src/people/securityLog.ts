@@ -1,0 +1,38 @@
+/** What the security log can say, in words; ids and codes stay as they are. */
+const SENTENCES = {
+  signIn: 'signed in',
+  'signIn.refused': 'a wrong name or password',
+  'station.joined': 'joined a station with its code',
+  'station.refused': 'a wrong station code',
+  'access.refused': 'asked for what is not theirs',
+  'signature.refused': 'a wrong password for a signature',
+  'screenings.read': 'read screening answers',
+  'archive.saved': 'saved a whole day as a file',
+  'archive.readIn': 'read a whole day in from a file',
+  'day.changed': 'changed name, place or date of a day',
+  'staff.changed': 'changed the staff of a day',
+  'station.opened': 'made a station code',
+  'station.ended': 'ended a station code',
+  'account.linked': 'said which person an account is',
+  'person.changed': 'changed somebody on record',
+  'houseRules.changed': 'changed the house rules',
+  'key.trusted': 'believes another organisation’s key',
+} as const
+
+export type SecurityEventKind = keyof typeof SENTENCES
+
+export const SECURITY_EVENT_KINDS = Object.keys(SENTENCES) as SecurityEventKind[] // its own keys
+
+/** Whether it was refused: what an officer looks for first. */
+export const isRefusal = (kind: string): boolean => kind.endsWith('.refused')
+
+/** @param kind also one that only an older or newer program knows */
+export const securityEventInWords = (kind: string): string =>
+  (SENTENCES as Readonly<Record<string, string | undefined>>)[kind] ?? kind
+
+/** "from ::1, day 0193…": what stands beside the sentence. */
+export const securityFactsInWords = (detail: Readonly<Record<string, string | number | boolean>>): string =>
+  Object.entries(detail)
+    .filter(([, value]) => value !== '')
+    .map(([name, value]) => `${name === 'address' ? 'from' : name} ${value}`)
+    .join(', ')
