@@ -17,7 +17,8 @@ import { askingOf, securityNotes, type Asking } from './securityNotes.ts'
 const JSON_LINES = 'application/x-ndjson'
 
 const readJsonBody = express.json({ limit: '1mb', type: 'application/json' })
-const readArchiveBody = express.json({ limit: '64mb', type: 'application/json' })
+/** A whole day is read as it came; a worker makes something of it. */
+const readArchiveBody = express.raw({ limit: '64mb', type: 'application/json' })
 
 /** @param webFolder the built application, or null to serve the interface alone */
 export const buildApp = (server: Server, webFolder: string | null): Express => {
@@ -150,6 +151,10 @@ const refuseOtherForms: express.RequestHandler = (request, _response, next) => {
 const DEEPEST = 64
 
 const refuseDeepBodies: express.RequestHandler = (request, _response, next) => {
+  if (Buffer.isBuffer(request.body)) {
+    next()
+    return
+  }
   let level: unknown[] = [request.body]
   for (let depth = 0; level.length > 0; depth++) {
     if (depth > DEEPEST) {

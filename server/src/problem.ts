@@ -49,17 +49,20 @@ export const answerErrors =
       .send(JSON.stringify({ type: `urn:able-gauge:problem:${code}`, title: code, status, detail, findings }))
   }
 
+/** @param error of whatever tried to read it */
+export const notJson = (error: unknown): Problem => {
+  const found = error instanceof Error ? error.message : 'unreadable text'
+  return new Problem(400, 'input.notJson', `Nothing was stored. The body is not JSON: ${found}.`, [
+    { place: 'body', code: 'json', found, expected: 'JSON' },
+  ])
+}
+
 export const problemFrom = (error: unknown): Problem => {
   if (error instanceof Problem) return error
   const fault = databaseFault(error)
   if (fault) return OF_FAULT[fault]()
   const type = bodyParserType(error)
-  if (type === 'entity.parse.failed') {
-    const found = error instanceof Error ? error.message : 'unreadable text'
-    return new Problem(400, 'input.notJson', `Nothing was stored. The body is not JSON: ${found}.`, [
-      { place: 'body', code: 'json', found, expected: 'JSON' },
-    ])
-  }
+  if (type === 'entity.parse.failed') return notJson(error)
   if (type === 'entity.too.large')
     return new Problem(413, 'input.tooLarge', 'Nothing was stored. The body is larger than 1 MB.')
   const status = statusOf(error)

@@ -7,6 +7,7 @@ import {
   type ArchivedIdentity,
   type ArchivedVerdict,
   type RecordedCapture,
+  type SigningStep,
   type Verdict,
 } from '@able-gauge/core'
 import type { Database } from './database.ts'
@@ -25,18 +26,22 @@ export interface Signing {
   readonly signer: Signer
   /** Asked before anything is written; throws when the day is not to be signed. */
   readonly approve?: (verdicts: readonly Verdict[]) => void
+  /** Told before each step. */
+  readonly step?: (name: SigningStep) => Promise<void>
 }
 
 /** Call it inside a transaction that holds the ledger, so that nothing comes between judging and signing. */
 export const signDay = async (
   db: Database,
   day: DayRecord,
-  { accountId, token, atMs, signer, approve }: Signing,
+  { accountId, token, atMs, signer, approve, step = () => Promise.resolve() }: Signing,
 ): Promise<void> => {
   const { occasion, published, entries } = day
+  await step('read')
   const parts = await partsOfDay(db, day)
   const on = await groundOf(db, occasion, published.standard)
   const candidates = entries.map((entry) => candidateOf(published.standard, occasion.testDate, entry))
+  await step('judge')
   const judged = judgeDay(
     on,
     candidates,
@@ -60,6 +65,7 @@ export const signDay = async (
         ]
       : []
   })
+  await step('seal')
   const accounts = parts.accounts.some(({ id }) => id === accountId)
     ? parts.accounts
     : [...parts.accounts, ...(await listAccountsById(db, [accountId]))]
@@ -74,6 +80,7 @@ export const signDay = async (
     accountId,
     atMs,
   }
+  await step('store')
   await addTexts(
     db,
     occasion.id,

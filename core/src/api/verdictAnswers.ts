@@ -20,6 +20,17 @@ export class SignedAnswer {
   @Flag() readonly signedOff!: boolean
 }
 
+/** What signing a day takes, in this order: its ledger read, everybody judged, the tree over it made, all of it stored. */
+export const SIGNING_STEPS = ['read', 'judge', 'seal', 'store'] as const
+export type SigningStep = (typeof SIGNING_STEPS)[number]
+
+/** How far signing a day is, as the stream of the day tells it. */
+export interface SigningProgress {
+  /** Steps that are done. */
+  readonly done: number
+  readonly of: number
+}
+
 export const PROOF_KINDS = ['signed', 'unknownKey', 'noKey', 'open'] as const
 
 /** By which key a day is signed, and whether that key is known here. */

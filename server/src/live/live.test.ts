@@ -6,7 +6,7 @@ import { plainV3 } from '@able-gauge/core/testing'
 import { sentCapture } from '../../testing/sentCapture.ts'
 import { notifyAccess } from '../store/dayNotices.ts'
 import { streamDay } from './streamDay.ts'
-import { addTestDay, Caller, openTestServer, type TestServer } from '../../testing/testServer.ts'
+import { addTestDay, Caller, openTestServer, PASSWORD, type TestServer } from '../../testing/testServer.ts'
 
 let server: TestServer
 let occasionId: string
@@ -95,4 +95,27 @@ test('a stream that was ended writes nothing more while its reader has yet to ta
   expect(await follow(server.address, 1, { 'Last-Event-ID': '5' }, capture)).toEqual([6])
   expect(broken).toEqual([])
   await vi.waitFor(() => expect(answer.destroyed).toBe(true))
+})
+
+test('whoever follows the day hears how far signing it is', async () => {
+  const officer = await Caller.signedIn(server.address, 'officer')
+  const abort = new AbortController()
+  const response = await fetch(`${server.address}/api/occasions/${occasionId}/live`, {
+    headers: { Cookie: timer.cookieHeader },
+    signal: abort.signal,
+  })
+  const signing = officer.call('POST', `/api/occasions/${occasionId}/sign-off`, {
+    password: PASSWORD,
+    acceptOpen: true,
+  })
+  let text = ''
+  for await (const chunk of response.body?.pipeThrough(new TextDecoderStream()) ?? []) {
+    text += chunk
+    if (text.includes('event: day')) break
+  }
+  expect((await signing).status).toBe(201)
+  abort.abort()
+  expect(
+    [...text.matchAll(/^event: signing\ndata: (.*)$/gm)].map(([, data]) => JSON.parse(data ?? '') as object),
+  ).toEqual([0, 1, 2, 3].map((done) => ({ done, of: 4 })))
 })

@@ -1,8 +1,8 @@
 /** Wakes those who follow a day, or what an account may, whenever any server process has changed something. */
 import type { Logger } from 'pino'
-import { listenForNotices, type Listener, type NoticeKind } from '../store/dayNotices.ts'
+import { listenForNotices, type Listener, type Notice } from '../store/dayNotices.ts'
 
-export type Wake = (kind: NoticeKind) => void
+export type Wake = (notice: Notice) => void
 
 export interface LiveFeed {
   /** Counts the notices heard about a day: what was read before the last one may lack something. */
@@ -24,9 +24,9 @@ export const openLiveFeed = (connectionString: string, log: Logger): LiveFeed =>
   let closed = false
 
   const counts = new Map<string, number>()
-  const heard = (subjectId: string, kind: NoticeKind): void => {
+  const heard = (subjectId: string, notice: Notice): void => {
     counts.set(subjectId, (counts.get(subjectId) ?? 0) + 1)
-    for (const wake of followers.get(subjectId) ?? []) wake(kind)
+    for (const wake of followers.get(subjectId) ?? []) wake(notice)
   }
 
   const connect = async (): Promise<void> => {
@@ -35,7 +35,7 @@ export const openLiveFeed = (connectionString: string, log: Logger): LiveFeed =>
       listener = await listenForNotices(connectionString, heard, again)
       waitMs = FIRST_RETRY_MS
       // what was missed while unconnected is found by asking again
-      for (const subjectId of followers.keys()) heard(subjectId, 'day')
+      for (const subjectId of followers.keys()) heard(subjectId, { kind: 'day' })
     } catch (error) {
       again(error)
     }

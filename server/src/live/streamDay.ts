@@ -147,8 +147,13 @@ export const streamDay = (
     'X-Accel-Buffering': 'no',
   })
   response.write('retry: 1000\n\n')
-  const unfollow = server.feed.follow(occasionId, (what) => {
-    if (what === 'day') dayChanged = true
+  const unfollow = server.feed.follow(occasionId, (notice) => {
+    if (notice.kind === 'signing') {
+      const { done, of } = notice
+      void deliver(`event: signing\ndata: ${JSON.stringify({ done, of })}\n\n`)
+      return
+    }
+    if (notice.kind === 'day') dayChanged = true
     // a few notices close together are read at once
     gathering ??= setTimeout(() => {
       gathering = null

@@ -1,15 +1,8 @@
 /** Whole days out and in, as open files. */
-import { MadeAnswer, readArchive, ReadInBody } from '@able-gauge/core'
+import { MadeAnswer, ReadInBody } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
-import { requirePassword } from '../access/signature.ts'
-import { restoreDay } from '../dayArchive.ts'
-import { Problem } from '../problem.ts'
 import { noteEvent } from '../store/securityStore.ts'
-import { readBody } from './body.ts'
-import { knownKeys } from './keyRoutes.ts'
 import type { Route } from './route.ts'
-
-const MOST_FINDINGS = 100
 
 export const archiveRoutes: readonly Route[] = [
   {
@@ -34,26 +27,12 @@ export const archiveRoutes: readonly Route[] = [
     action: 'archives.readIn',
     cost: 'signature',
     body: ReadInBody,
-    handle: async (call) => {
-      const { server, request, response, account, token } = call
-      const { password, archive } = readBody(ReadInBody, request)
-      await requirePassword(call, password)
-      const read = readArchive(archive, await knownKeys(server))
-      if (!read.ok) {
-        throw new Problem(
-          422,
-          'archive.altered',
-          `Nothing was stored. The archive is not what it was when it was written: ${read.findings[0]?.place ?? 'the whole'}.`,
-          read.findings.slice(0, MOST_FINDINGS),
-        )
-      }
-      await restoreDay(server.pool, token, read.archive, read.proof)
-      await noteEvent(server.pool, {
-        kind: 'archive.readIn',
-        accountId: account.id,
-        detail: { day: read.archive.occasion.id, proof: read.proof.kind },
-      })
-      response.status(201).json({ id: read.archive.occasion.id })
+    handle: async ({ server, request, response, account, token }) => {
+      // read to the end by the assembly, as it came
+      const bytes: unknown = request.body
+      const asked = { bytes: Buffer.isBuffer(bytes) ? bytes : Buffer.alloc(0), accountId: account.id, token }
+      const made = await server.work.run('readIn', { ...asked, signInName: account.signInName })
+      response.status(201).type('json').send(made)
     },
   },
 ]

@@ -9,17 +9,12 @@ import {
   TrustedKeyBody,
 } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
+import { knownKeys } from '../knownKeys.ts'
 import { invalidInput } from '../problem.ts'
 import { listTrustedKeys, trustKey } from '../store/keyStore.ts'
 import { noteEvent } from '../store/securityStore.ts'
 import { readBody } from './body.ts'
-import type { Route, Server } from './route.ts'
-
-/** Keys whose signatures are believed: the own one, and those somebody vouched for. */
-export const knownKeys = async ({ pool, signer }: Server): Promise<string[]> => [
-  signer.publicKey,
-  ...(await listTrustedKeys(pool)).map(({ publicKey }) => publicKey),
-]
+import type { Route } from './route.ts'
 
 export const keyRoutes: readonly Route[] = [
   {
@@ -68,7 +63,7 @@ export const keyRoutes: readonly Route[] = [
     handle: async (call) => {
       const { server, response } = call
       const occasion = await dayOf(call)
-      const asked = { occasionId: occasion.id, knownKeys: await knownKeys(server) }
+      const asked = { occasionId: occasion.id, knownKeys: await knownKeys(server.pool, server.signer) }
       response.type('json').send(await server.work.run('proof', asked))
     },
   },

@@ -47,7 +47,7 @@ export const verdictRoutes: readonly Route[] = [
       const { server, request, response, account, token } = call
       const occasion = await dayOf(call)
       const { password, acceptOpen } = readBody(SignOffBody, request)
-      await requirePassword(call, password)
+      await requirePassword(server.pool, { signInName: account.signInName, token }, password)
       await refuseOwnWave(server.pool, account, occasion.id, null)
       const signing = { accountId: account.id, token, atMs: server.clock.nowMs(), acceptOpen }
       response.status(201).type('json')
@@ -63,10 +63,10 @@ export const verdictRoutes: readonly Route[] = [
     body: AmendmentBody,
     cost: 'signature',
     handle: async (call) => {
-      const { server, request, response, account } = call
+      const { server, request, response, account, token } = call
       const occasion = await dayOf(call)
       const { password, ...amendment } = readBody(AmendmentBody, request)
-      await requirePassword(call, password)
+      await requirePassword(server.pool, { signInName: account.signInName, token }, password)
       if (!occasion.signedOff) {
         throw new Problem(409, 'day.open', 'The day is not signed off. Correct the captures, or decide, instead.')
       }

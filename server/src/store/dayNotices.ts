@@ -2,8 +2,11 @@
 import pg from 'pg'
 import type { Database } from '../database.ts'
 
-/** `captures`: captures were added. `day`: entries or the signature changed. `access`: what an account may has changed. */
-export type NoticeKind = 'captures' | 'day' | 'access'
+export type Notice =
+  /** Captures were added. `day`: entries or the signature changed. `access`: what an account may has changed. */
+  | { readonly kind: 'captures' | 'day' | 'access' }
+  /** The day is being signed: steps done, of how many. */
+  | { readonly kind: 'signing'; readonly done: number; readonly of: number }
 
 export interface Listener {
   readonly close: () => Promise<void>
@@ -12,8 +15,13 @@ export interface Listener {
 const CHANNEL = 'able_gauge_live'
 
 /** Tells every server process, once the transaction commits, that a day has something new. */
-export const notifyDay = async (db: Database, occasionId: string, kind: NoticeKind): Promise<void> => {
+export const notifyDay = async (db: Database, occasionId: string, kind: 'captures' | 'day'): Promise<void> => {
   await db.query('select pg_notify($1, $2)', [CHANNEL, `${kind}:${occasionId}`])
+}
+
+/** Tells how far signing a day is. Call it outside the transaction that signs, which tells nothing before it commits. */
+export const notifySigning = async (db: Database, occasionId: string, done: number, of: number): Promise<void> => {
+  await db.query('select pg_notify($1, $2)', [CHANNEL, `signing:${occasionId}:${done}:${of}`])
 }
 
 /** Tells every server process, once the transaction commits, that a session of an account has ended or changed. */
@@ -29,13 +37,14 @@ export const notifyAccess = async (db: Database, accountId: string): Promise<voi
  */
 export const listenForNotices = async (
   connectionString: string,
-  heard: (subjectId: string, kind: NoticeKind) => void,
+  heard: (subjectId: string, notice: Notice) => void,
   lost: (error: Error) => void,
 ): Promise<Listener> => {
   const client = new pg.Client({ connectionString })
   client.on('notification', ({ payload }) => {
-    const [kind, subjectId = ''] = (payload ?? '').split(':')
-    heard(subjectId, kind === 'day' || kind === 'access' ? kind : 'captures')
+    const [kind, subjectId = '', done, of] = (payload ?? '').split(':')
+    if (kind === 'signing') heard(subjectId, { kind, done: Number(done), of: Number(of) })
+    else heard(subjectId, { kind: kind === 'day' || kind === 'access' ? kind : 'captures' })
   })
   client.on('error', lost)
   await client.connect()

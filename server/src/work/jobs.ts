@@ -9,8 +9,10 @@ import {
   printArchive,
   provenBy,
   signedFindings,
+  SIGNING_STEPS,
   type Actor,
   type RestState,
+  type SigningStep,
   type Verdict,
 } from '@able-gauge/core'
 import { inTransaction, type Pool } from '../database.ts'
@@ -18,11 +20,12 @@ import { archiveDay } from '../dayArchive.ts'
 import { groundOf, readDay } from '../dayRecord.ts'
 import { pastResultsUnder } from '../pastResults.ts'
 import { notFound, Problem } from '../problem.ts'
+import { readIn, type ReadingIn } from '../readIn.ts'
 import { signDay } from '../signDay.ts'
 import type { Signer } from '../signer.ts'
 import { listAmendments } from '../store/amendmentStore.ts'
 import { lockLedger } from '../store/captureStore.ts'
-import { notifyDay } from '../store/dayNotices.ts'
+import { notifyDay, notifySigning } from '../store/dayNotices.ts'
 import { findOccasion } from '../store/occasionStore.ts'
 import { listSnapshots } from '../store/signOffStore.ts'
 import { keptVerdicts, restsIn } from './keptDay.ts'
@@ -46,6 +49,8 @@ export interface JobInputs {
     readonly acceptOpen: boolean
   }
   readonly rests: { readonly occasionId: string; readonly nowMs: number }
+  /** A whole day read in from a file. */
+  readonly readIn: ReadingIn
   /** What was measured on signed-off days under one version. */
   readonly results: { readonly standardId: string; readonly version: number }
 }
@@ -118,7 +123,10 @@ export const JOBS: { readonly [Name in JobName]: (shop: Workshop, input: JobInpu
           `${open} verdicts are still open. Settle them, or sign knowing that they stay open.`,
         )
       }
-      await signDay(db, await readDay(db, occasion), { accountId, token, atMs, signer: shop.signer, approve })
+      // through another connection: this one tells nothing before it commits
+      const step = (name: SigningStep): Promise<void> =>
+        notifySigning(shop.pool, occasionId, SIGNING_STEPS.indexOf(name), SIGNING_STEPS.length)
+      await signDay(db, await readDay(db, occasion), { accountId, token, atMs, signer: shop.signer, approve, step })
       await notifyDay(db, occasionId, 'day')
     })
     return JSON.stringify({ signedOff: true })
@@ -128,6 +136,8 @@ export const JOBS: { readonly [Name in JobName]: (shop: Workshop, input: JobInpu
     const rests: Record<string, RestState> = await restsIn(shop.pool, await dayIn(shop, occasionId), nowMs)
     return JSON.stringify(rests)
   },
+
+  readIn: async ({ pool, signer }, reading) => JSON.stringify({ id: await readIn(pool, signer, reading) }),
 
   results: async ({ pool }, { standardId, version }) =>
     JSON.stringify({ results: await pastResultsUnder(pool, standardId, version) }),

@@ -9,6 +9,7 @@ import {
   markEvent,
   type Observation,
   type RecordedCapture,
+  type SigningProgress,
   timeBoundsOf,
   type Verdict,
 } from '@able-gauge/core'
@@ -45,6 +46,8 @@ export const useDay = defineStore('day', () => {
   const refused = ref<readonly WaitingCapture[]>([])
   /** Arrived after the signature, from this device: kept beside the day. */
   const annexedCount = ref(0)
+  /** How far signing the day is, while somebody signs it. */
+  const signing = shallowRef<SigningProgress | null>(null)
   /** Captured on this device by somebody else, whose session has to send them. */
   const waitingOfOthers = ref(0)
 
@@ -117,6 +120,7 @@ export const useDay = defineStore('day', () => {
         keepSoon(occasionId, recorded)
       },
       day: () => void reread(occasionId),
+      signing: (progress) => (signing.value = progress),
       connected: (is) => {
         live.value = is
         if (is) void sender?.send()
@@ -162,7 +166,7 @@ export const useDay = defineStore('day', () => {
     lastSeq = 0
     ledger = makeCaptureLedger()
     marksPerEvent = new Map()
-    live.value = null
+    live.value = signing.value = null
     waitingCount.value = waitingOfOthers.value = annexedCount.value = 0
     refused.value = []
   }
@@ -225,6 +229,7 @@ export const useDay = defineStore('day', () => {
       const fresh = await call('GET', `/occasions/${occasionId}`, DayAnswer)
       if (day.value?.occasion.id !== occasionId) return
       day.value = fresh
+      signing.value = null
       void keepDay(fresh, session.account?.id ?? '')
     } catch (error) {
       // without an answer the day stays as it is known here; the live connection asks again when it is back
@@ -311,6 +316,7 @@ export const useDay = defineStore('day', () => {
     refused,
     waitingOfOthers,
     annexedCount,
+    signing,
     verdicts,
     bounds,
     entry,

@@ -1,6 +1,6 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { expect, test } from 'vitest'
-import { entry, MOUNTED, openDay, problem } from '../../testing/openDay.ts'
+import { entry, json, MOUNTED, openDay, problem } from '../../testing/openDay.ts'
 import SignOffRoom from './SignOffRoom.vue'
 
 const openRoom = async (role: 'officer' | 'grader' = 'officer') => {
@@ -57,4 +57,28 @@ test('others are told who signs', async () => {
   const { room } = await openRoom('grader')
   expect(room.find('form').exists()).toBe(false)
   expect(room.text()).toContain('The officer in charge signs here.')
+})
+
+test('while the day is signed, how far that is stands there, for whoever looks', async () => {
+  const { room, server } = await openRoom()
+  let signed = (): void => undefined
+  server.answer(
+    'POST',
+    '/sign-off',
+    () => new Promise((resolve) => (signed = () => resolve(json({ signedOff: true })))),
+  )
+  await fill(room, 'secret', true)
+  expect(room.find('[role="status"]').exists()).toBe(false)
+  await room.get('form').trigger('submit')
+  expect(room.get('[role="status"]').text()).toContain('Reading what is on record, step 1 of 4')
+  server.emit('signing', { done: 2, of: 4 })
+  await flushPromises()
+  expect(room.get('[role="status"]').text()).toContain('Sealing every entry, step 3 of 4')
+  signed()
+  await flushPromises()
+  expect(room.find('[role="status"]').exists()).toBe(false)
+  const other = await openRoom('grader')
+  other.server.emit('signing', { done: 1, of: 4 })
+  await flushPromises()
+  expect(other.room.get('[role="status"]').text()).toContain('Judging everybody once more')
 })

@@ -10,6 +10,7 @@ import { useSession } from '../session/sessionStore.ts'
 import { dateAndTime } from '../ui/localTime.ts'
 import SignOffAnnex from './SignOffAnnex.vue'
 import SignOffDevices from './SignOffDevices.vue'
+import SignOffProgress from './SignOffProgress.vue'
 import SignOffProof from './SignOffProof.vue'
 import VerdictChip from '../ui/VerdictChip.vue'
 
@@ -75,6 +76,7 @@ const sign = async (): Promise<void> => {
   } catch (error) {
     problem.value = inWords(error)
   } finally {
+    store.signing = null
     password.value = ''
     busy.value = false
   }
@@ -158,8 +160,12 @@ const sign = async (): Promise<void> => {
         </p>
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         <button class="btn btn-primary btn-lg" :disabled="!ready || busy">Sign off the day</button>
+        <SignOffProgress v-if="busy" :progress="store.signing" />
       </form>
-      <p v-else class="sheet sign">The officer in charge signs here.</p>
+      <div v-else class="sheet sign">
+        The officer in charge signs here.
+        <SignOffProgress v-if="store.signing" :progress="store.signing" />
+      </div>
     </div>
   </main>
 </template>

@@ -1,5 +1,5 @@
 /** Follows a day on the server, and comes back by itself after every break. */
-import type { RecordedCapture } from '@able-gauge/core'
+import type { RecordedCapture, SigningProgress } from '@able-gauge/core'
 import { RETRY_MS } from './captureSender.ts'
 
 export interface LiveNews {
@@ -8,6 +8,8 @@ export interface LiveNews {
   readonly captures: (recorded: readonly RecordedCapture[]) => void
   /** Entries or the signature changed, or may have changed during a break. */
   readonly day: () => void
+  /** Somebody is signing the day, and how far that is. */
+  readonly signing: (progress: SigningProgress) => void
   readonly connected: (is: boolean) => void
 }
 
@@ -30,6 +32,9 @@ export const followDay = (occasionId: string, news: LiveNews): (() => void) => {
       news.captures(JSON.parse(data) as RecordedCapture[])
     })
     opened.addEventListener('day', () => news.day())
+    opened.addEventListener('signing', ({ data }: MessageEvent<string>) => {
+      news.signing(JSON.parse(data) as SigningProgress) // two numbers, made by the server
+    })
     opened.addEventListener('error', () => {
       wasLost = true
       news.connected(false)
