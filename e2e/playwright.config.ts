@@ -8,7 +8,8 @@ export default defineConfig({
   globalSetup: './globalSetup.ts',
   timeout: 90_000,
   expect: { timeout: 15_000 },
-  workers: 2,
+  // more than there are cores here: what waits for clocks leaves them idle
+  workers: 3,
   // a slow machine gets a second try; the run says so
   retries: 1,
   reporter: process.env['ABLE_GAUGE_REPORT']

@@ -1,6 +1,7 @@
 /**
  * npm test: every check from a bare machine, ending with one line "N passed, N failed". Types, lint, format and import
- * rules run beside the browser tests. `npm run test:long` does the same at full length: fuzzing, faults, pictures of twins.
+ * rules run beside the unit tests, which wait for databases now and then; the browser tests have the machine to themselves.
+ * `npm run test:long` does the same at full length: fuzzing, faults, pictures of twins.
  */
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
@@ -61,8 +62,7 @@ await run(async () => {
   requireChromium()
   mkdirSync(REPORTS, { recursive: true })
   console.log('Each part is shown when it is done.')
-  // what measures its own turns is not to be hurried by a browser beside it
-  const unit = await quietCheck({
+  const unit = quietCheck({
     ...node(
       'Unit, database and HTTP tests',
       'vitest/vitest.mjs',
@@ -74,15 +74,6 @@ await run(async () => {
     env: LENGTH,
     report: vitestReport,
     count: ({ numPassedTests, numFailedTests }) => ({ passed: numPassedTests, failed: numFailedTests }),
-  })
-  const browser = quietCheck({
-    ...node('Browser tests', '@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts'),
-    env: { ...LENGTH, ABLE_GAUGE_REPORT: browserReport },
-    report: browserReport,
-    count: ({ stats }) => {
-      if (stats.flaky > 0) console.log(`   ${stats.flaky} passed only at the second try`)
-      return { passed: stats.expected + stats.flaky, failed: stats.unexpected + stats.skipped }
-    },
   })
   const others = await inTurn([
     // what is written for one platform is checked in one go, so that what all share is read once
@@ -102,7 +93,18 @@ await run(async () => {
     node('Lint', 'eslint/bin/eslint.js', '.', '--max-warnings', '0'),
     node('Format', 'prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.'),
   ])
-  const results = [unit, ...others, await browser]
+  // what measures its own turns is not to be hurried by a browser beside it
+  await unit
+  const browser = await quietCheck({
+    ...node('Browser tests', '@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts'),
+    env: { ...LENGTH, ABLE_GAUGE_REPORT: browserReport },
+    report: browserReport,
+    count: ({ stats }) => {
+      if (stats.flaky > 0) console.log(`   ${stats.flaky} passed only at the second try`)
+      return { passed: stats.expected + stats.flaky, failed: stats.unexpected + stats.skipped }
+    },
+  })
+  const results = [await unit, ...others, browser]
   const total = (key) => results.reduce((sum, result) => sum + result[key], 0)
   const [passed, failed] = [total('passed'), total('failed')]
   console.log(`\n${passed} passed, ${failed} failed`)
