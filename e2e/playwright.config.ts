@@ -2,6 +2,9 @@ import { defineConfig } from '@playwright/test'
 import { CHROMIUM_ARGS } from '../scripts/lib/browser.mjs'
 import { requireChromium } from '../scripts/lib/requirements.mjs'
 
+/** Begun first, so that no worker is left with one of them while the others have nothing to do. */
+const LONGEST = /(start|barriers|consoles|faults|wholeDay)\.spec\.ts$/
+
 export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
@@ -15,6 +18,10 @@ export default defineConfig({
   reporter: process.env['ABLE_GAUGE_REPORT']
     ? [['json', { outputFile: process.env['ABLE_GAUGE_REPORT'] }], ['line']]
     : 'line',
+  projects: [
+    { name: 'longest', testMatch: LONGEST },
+    { name: 'others', testIgnore: LONGEST },
+  ],
   use: {
     browserName: 'chromium',
     viewport: { width: 1280, height: 800 },

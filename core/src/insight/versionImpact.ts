@@ -7,6 +7,7 @@ import { judgePlainly, type PlainMark } from '../judge/judgeEvent.ts'
 import type { Candidate } from '../judge/mark.ts'
 import type { Outcome } from '../judge/outcome.ts'
 import type { Standard } from '../standard/standard.ts'
+import { eventsThatCanBeMissed } from '../standard/canBeMissed.ts'
 
 /** A past result: the person as they were, and their measures by event id. */
 export interface PastResult {
@@ -125,7 +126,8 @@ const judgeUnder = (standard: Standard, result: PastResult): Judged => {
     standard.combination.kind === 'pointsTotal'
       ? standard.events.map((event) => fullPointsOf(on, event, candidate))
       : []
-  const { outcome } = decide(standard.combination, marks, full)
+  const judged = standard.combination.kind === 'bestOf' ? eventsThatCanBeMissed(standard) : []
+  const { outcome } = decide(standard.combination, marks, full, judged)
   return { outcome, ageYears: candidate.ageYears, marks }
 }
 

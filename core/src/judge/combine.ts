@@ -1,5 +1,6 @@
 /** Marks -> verdict, with its words. What is decided is decided in `decide`. */
 import { Temporal } from 'temporal-polyfill'
+import { eventsThatCanBeMissed } from '../standard/canBeMissed.ts'
 import type { Standard } from '../standard/standard.ts'
 import { decide, isToGo } from './decide.ts'
 import type { Mark, Verdict } from './mark.ts'
@@ -19,7 +20,12 @@ export const combine = (
 ): Verdict => {
   const { combination } = standard
   const eventsToGo = marks.filter(isToGo).length
-  const { outcome, deciding, settled, because, points } = decide(combination, marks, fullCentipoints)
+  const { outcome, deciding, settled, because, points } = decide(
+    combination,
+    marks,
+    fullCentipoints,
+    combination.kind === 'bestOf' ? eventsThatCanBeMissed(standard) : [],
+  )
   const names = deciding.flatMap((place) => eventName(standard, marks[place]))
   const shownPoints = points ? { points } : {}
   const combined = say({

@@ -5,6 +5,7 @@
 import { factsOf, type Sense } from '../protocol/eventKind.ts'
 import { roundTo } from '../quantity/rounding.ts'
 import type { Unit } from '../quantity/unit.ts'
+import { centipointsBeyond } from '../standard/pointsByRule.ts'
 import {
   bandsOf,
   type NormClasses,
@@ -65,11 +66,11 @@ const compile = (event: StandardEvent, scoring: Scoring): CompiledScoring => {
     sense,
     bandFor: bands.length === 0 ? () => 0 : indexBands(bands),
     needsBodyMass: scoring.kind === 'relativeCut',
-    ...scorerOf(scoring, sense === 'atLeast' ? 1 : -1, event.rounding.step, sense),
+    ...scorerOf(scoring, sense === 'atLeast' ? 1 : -1, event.rounding.step, sense, lowestOf(unit)),
   }
 }
 
-const scorerOf = (scoring: Scoring, direction: 1 | -1, step: number, sense: Sense): Scorer => {
+const scorerOf = (scoring: Scoring, direction: 1 | -1, step: number, sense: Sense, lowest: number): Scorer => {
   switch (scoring.kind) {
     case 'singleCut':
       return cutScorer([scoring[sense] ?? 0], direction)
@@ -83,7 +84,7 @@ const scorerOf = (scoring: Scoring, direction: 1 | -1, step: number, sense: Sens
     case 'pointsTable':
       return tableScorer(scoring, direction, step)
     case 'pointsByRule':
-      return ruleScorer(scoring, direction, step)
+      return ruleScorer(scoring, direction, step, lowest)
     case 'normClasses':
       return classScorer(scoring, direction)
     case 'completion':
@@ -92,6 +93,9 @@ const scorerOf = (scoring: Scoring, direction: 1 | -1, step: number, sense: Sens
       return { scoreKind: 'nothing', score: () => 0, valueFor: () => null, best: () => 0 }
   }
 }
+
+/** Values below zero exist for readings from a foot line only. */
+export const lowestOf = (unit: Unit): number => (unit === 'mm' ? Number.MIN_SAFE_INTEGER : 0)
 
 const cutScorer = (cuts: readonly number[], direction: 1 | -1): Scorer => {
   const values = Float64Array.from(cuts)
@@ -160,26 +164,28 @@ const tableScorer = (scoring: PointsTable, direction: 1 | -1, step: number): Sco
   }
 }
 
-const ruleScorer = (scoring: PointsByRule, direction: 1 | -1, step: number): Scorer => {
+/** @param lowest value there can be: nobody runs in less than no time */
+const ruleScorer = (scoring: PointsByRule, direction: 1 | -1, step: number, lowest: number): Scorer => {
   const { fullCentipoints, offCentipoints, perUnit, units, bands } = scoring
   const anchors = Float64Array.from(bands, ({ anchor }) => anchor)
   const floorCentipoints = scoring.floorCentipoints ?? 0
   return {
     scoreKind: 'centipoints',
     best: () => fullCentipoints,
-    score: (band, rounded) => {
-      const beyond = direction * ((anchors[band] ?? 0) - rounded)
-      if (beyond <= 0) return fullCentipoints
-      const off = units === 'started' ? Math.ceil(beyond / perUnit) : Math.floor(beyond / perUnit)
-      return Math.max(floorCentipoints, fullCentipoints - off * offCentipoints)
-    },
+    score: (band, rounded) => centipointsBeyond(scoring, direction * ((anchors[band] ?? 0) - rounded)),
     valueFor: (band, centipoints) => {
       if (centipoints > fullCentipoints || centipoints <= floorCentipoints) return null
       const unitsOff = Math.floor((fullCentipoints - centipoints) / offCentipoints)
-      const beyond = units === 'started' ? unitsOff * perUnit : (unitsOff + 1) * perUnit - step
-      const value = (anchors[band] ?? 0) - direction * beyond
-      // the nearest step on the good side
-      return direction * Math.ceil((direction * value) / step) * step + 0
+      // as far beyond the anchor as these points reach: that far itself when begun units count, else not quite a unit more
+      const good = direction * (anchors[band] ?? 0)
+      const steps =
+        units === 'started'
+          ? Math.ceil((good - unitsOff * perUnit) / step)
+          : Math.floor((good - (unitsOff + 1) * perUnit) / step) + 1
+      const value = direction * steps * step + 0
+      if (value >= lowest) return value
+      // where less is worse, whatever can be reached earns as much; where less is better, nobody can
+      return direction === 1 ? lowest : null
     },
   }
 }

@@ -136,6 +136,22 @@ test('two of three: met as soon as two are met, short as soon as two are lost', 
   expect(best(WAITING, WAITING, WAITING)).toMatchObject({ outcome: 'notStarted' })
 })
 
+test('what nobody can miss is not one of so many that have to be met', () => {
+  const SCORED: BareMark = { kind: 'scored' }
+  const judged = (...marks: BareMark[]) => decide(BEST, marks, [], [true, true, true, false])
+  // two cuts met; a class reached beside them adds nothing, and one cut with it is not two
+  expect(judged(MET, MET, SHORT, WAITING)).toMatchObject({ outcome: 'met', settled: true, deciding: [0, 1] })
+  expect(judged(MET, SHORT, SHORT, SCORED)).toMatchObject({ outcome: 'short', because: 'cannotReachEnough' })
+  expect(judged(MET, SHORT, WAITING, SCORED)).toMatchObject({ outcome: 'notFinished', settled: false })
+  expect(judged(SHORT, SHORT, WAITING, WAITING)).toMatchObject({ outcome: 'short', settled: true, deciding: [0, 1] })
+})
+
+test('where nothing can be missed, taking part is all there is', () => {
+  const taken = decide(BEST, [{ kind: 'scored' }, { kind: 'scored' }], [], [false, false])
+  expect(taken).toMatchObject({ settled: true, because: 'tookPart' })
+  expect(decide(BEST, [{ kind: 'scored' }, WAITING], [], [false, false])).toMatchObject({ outcome: 'notFinished' })
+})
+
 test('an exemption is no lost event', () => {
   const exempt: BareMark = { kind: 'exempt', fixedCentipoints: null, total: 'unchanged' }
   expect(best(MET, exempt, MET)).toMatchObject({ outcome: 'met' })

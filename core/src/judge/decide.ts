@@ -34,11 +34,13 @@ export interface Decision {
  * did not finish, still to go, met. "Short" comes before "to decide" because with one event short the standard can no
  * longer be met.
  * @param fullCentipoints the most each event can earn this person, in the order of the marks; 0 for events without points
+ * @param judged whether each event can be met or missed at all; only those count where so many have to be met
  */
 export const decide = (
   combination: Combination,
   marks: readonly BareMark[],
   fullCentipoints: readonly number[],
+  judged: readonly boolean[] = [],
 ): Decision => {
   const early = marks.some(({ kind }) => kind === 'ended') ? endedEarly(combination, marks) : null
   if (early) return early
@@ -48,7 +50,12 @@ export const decide = (
     case 'pointsTotal':
       return pointsTotal(combination, marks, fullCentipoints)
     case 'bestOf':
-      return bestOf(combination.eventsToMeet, marks)
+      // where nothing can be missed, taking part is all there is
+      if (judged.length > 0 && !judged.includes(true)) return { ...whenNoneShort(marks), because: 'tookPart' }
+      return bestOf(
+        combination.eventsToMeet,
+        marks.map((mark, place) => (judged[place] === false ? NOT_ASKED : mark)),
+      )
     case 'tookPart':
       return { ...whenNoneShort(marks), because: 'tookPart' }
   }
@@ -168,6 +175,9 @@ const classOf = (
   className: classes.findLast(({ fromCentipoints }) => centipoints >= fromCentipoints)?.name ?? null,
   nextClass: classes.find(({ fromCentipoints }) => centipoints < fromCentipoints) ?? null,
 })
+
+/** What nobody can miss, nobody can meet: it counts as little as an event somebody is exempt from. */
+const NOT_ASKED: BareMark = { kind: 'exempt', fixedCentipoints: null, total: 'unchanged' }
 
 const bestOf = (eventsToMeet: number, marks: readonly BareMark[]): Decision => {
   const met = placesOf(marks, isMet)

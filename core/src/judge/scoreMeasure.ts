@@ -3,7 +3,7 @@ import { roundTo } from '../quantity/rounding.ts'
 import type { StandardEvent, UncertaintyPolicy } from '../standard/standard.ts'
 import type { Measure } from '../capture/measure.ts'
 import type { Unit } from '../quantity/unit.ts'
-import type { CompiledScoring } from './compileScoring.ts'
+import { lowestOf, type CompiledScoring } from './compileScoring.ts'
 import type { Cut } from './cut.ts'
 
 /** What a complete measure is worth under a scoring. */
@@ -80,9 +80,6 @@ export const uncertaintyOf = (
   }
 }
 
-/** Values below zero exist for readings from a foot line only. */
-const LOWEST_VALUE: Partial<Record<Unit, number>> = { mm: Number.MIN_SAFE_INTEGER }
-
 /**
  * Judges the two ends of what the reading may have been: if they differ, the method cannot tell.
  * @param rounded the value as it was judged; further from the cut than reading and rounding can be off, nothing is asked
@@ -95,7 +92,7 @@ export const couldBeOtherwise = (
   uncertainty: number,
 ): boolean => {
   if (uncertainty === 0 || Math.abs(rounded - cut.value) > uncertainty + event.rounding.step) return false
-  const low = roundTo(Math.max(LOWEST_VALUE[cut.unit] ?? 0, value - uncertainty), event.rounding)
+  const low = roundTo(Math.max(lowestOf(cut.unit), value - uncertainty), event.rounding)
   const high = roundTo(value + uncertainty, event.rounding)
   return meets(low, cut) !== meets(high, cut)
 }

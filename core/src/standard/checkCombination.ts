@@ -1,5 +1,6 @@
 /** Checks how marks combine: totals and classes that can be reached and missed, and something to judge. */
 import { printPoints } from '../quantity/unit.ts'
+import { eventsThatCanBeMissed } from './canBeMissed.ts'
 import type { PointsTotal } from './combination.ts'
 import type { Remark } from './remark.ts'
 import type { Scoring } from './scoring.ts'
@@ -15,7 +16,7 @@ export const checkCombination = (standard: Standard): Remark[] => {
     case 'pointsTotal':
       return checkTotal(standard, combination)
     case 'bestOf': {
-      const judged = events.filter(({ scoring }) => canBeShort(scoring)).length
+      const judged = eventsThatCanBeMissed(standard).filter((can) => can).length
       if (judged === 0) return [nothingJudged('No event can be short.')]
       return combination.eventsToMeet <= judged
         ? []
@@ -24,7 +25,7 @@ export const checkCombination = (standard: Standard): Remark[] => {
               place: 'combination.eventsToMeet',
               code: 'tooManyToMeet',
               severity: 'error',
-              what: `${combination.eventsToMeet} events have to be met, but only ${judged} of ${events.length} can be met or short.`,
+              what: `${combination.eventsToMeet} events have to be met, but only ${judged} of ${events.length} can be met or missed.`,
               example: 'Nobody could meet the standard.',
               mend: 'Lower the number, or judge more events.',
             },

@@ -3,6 +3,7 @@ import { factsOf } from '../protocol/eventKind.ts'
 import { printPoints, printQuantity } from '../quantity/unit.ts'
 import type { PlacedScoring } from './placed.ts'
 import { whoIn } from './placedValues.ts'
+import { centipointsBeyond } from './pointsByRule.ts'
 import type { Remark } from './remark.ts'
 import type { PointsBand } from './scoring.ts'
 import type { Standard } from './standard.ts'
@@ -109,13 +110,33 @@ const checkMinimum = ({ event, place, scoring, scoringPlace }: PlacedScoring, mi
           },
         ]
       : []
+  const { unit, sense } = factsOf(event.protocol)
+  // a foot line lets values below zero be read; everywhere else nothing is the least there is
+  const atNothing =
+    scoring.kind === 'pointsByRule' && unit !== 'mm'
+      ? scoring.bands.map((band) => ({
+          band,
+          earned: centipointsBeyond(scoring, sense === 'atLeast' ? band.anchor : -band.anchor),
+        }))
+      : []
+  const neverMissed = atNothing.find(({ earned }) => sense === 'atLeast' && earned >= minimum && minimum > floor)
+  if (neverMissed) {
+    always.push({
+      place: minimumPlace,
+      code: 'minimumAlwaysReached',
+      severity: 'warning',
+      what: `Even nothing at all in ${event.name} earns ${printPoints(neverMissed.earned)} points, so the minimum of ${printPoints(minimum)} cannot be missed.`,
+      example: `${whoIn(neverMissed.band)} who does nothing would reach it.`,
+      mend: 'Raise the minimum, or look for a slipped digit in the anchor or the points off.',
+    })
+  }
   const bands = scoring.kind === 'pointsTable' ? scoring.bands : []
   const fullOf = (band: PointsBand): number => Math.max(...band.rows.map(({ centipoints }) => centipoints))
   const short =
     scoring.kind === 'pointsByRule'
       ? scoring.fullCentipoints < minimum
         ? [scoring.bands[0]]
-        : []
+        : atNothing.filter(({ earned }) => sense === 'atMost' && earned < minimum).map(({ band }) => band)
       : bands.filter((band) => fullOf(band) < minimum)
   const [first] = short
   if (!first) return always
