@@ -11,8 +11,7 @@ export default defineConfig({
   globalSetup: './globalSetup.ts',
   timeout: 90_000,
   expect: { timeout: 15_000 },
-  // more than there are cores here: what waits for clocks leaves them idle
-  workers: 3,
+  workers: 2,
   // a slow machine gets a second try; the run says so
   retries: 1,
   reporter: process.env['ABLE_GAUGE_REPORT']

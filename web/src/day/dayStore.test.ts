@@ -112,3 +112,21 @@ test('what was stamped by the wall clock leaves this device only with its time b
   }
   expect(store.refused).toEqual([])
 })
+
+test('an answer that was overtaken takes back nothing that is newer', async () => {
+  const { store, server, day } = await openDay({ entries: [entry(28)] })
+  const named = (name: string) => json({ ...day, occasion: { ...day.occasion, name } })
+  let asked = 0
+  let letGo = (): void => undefined
+  const held = new Promise<void>((resolve) => (letGo = resolve))
+  server.answer('GET', `/${day.occasion.id}`, () =>
+    (asked += 1) === 1 ? held.then(() => named('before')) : named('after'),
+  )
+  const both = [store.reread(day.occasion.id), store.reread(day.occasion.id), store.reread(day.occasion.id)]
+  // long enough for an answer that need not wait to be there
+  await new Promise((resolve) => setTimeout(resolve, 20))
+  letGo()
+  await Promise.all(both)
+  expect(store.day?.occasion.name).toBe('after')
+  expect(asked).toBe(2)
+})

@@ -224,7 +224,22 @@ export const useDay = defineStore('day', () => {
     void sender.send()
   }
 
-  const reread = async (occasionId: string): Promise<void> => {
+  let reading: Promise<void> | null = null
+  let nextReading: Promise<void> | null = null
+  /**
+   * Reads the day again. One at a time: an answer that was overtaken would take back what is newer, so whoever asks
+   * meanwhile gets the answer after it.
+   */
+  const reread = (occasionId: string): Promise<void> => {
+    const begin = (): Promise<void> => {
+      nextReading = null
+      reading = readAgain(occasionId).finally(() => (reading = null))
+      return reading
+    }
+    if (reading) return (nextReading ??= reading.then(begin))
+    return begin()
+  }
+  const readAgain = async (occasionId: string): Promise<void> => {
     try {
       const fresh = await call('GET', `/occasions/${occasionId}`, DayAnswer)
       if (day.value?.occasion.id !== occasionId) return
