@@ -73,8 +73,8 @@ test('verdicts, outcomes of a roster and facts of the log are known by their for
   expect(places(RosterAnswer, { outcomes: [{ kind: 'already' }] })).toEqual([])
   expect(places(RosterAnswer, { outcomes: [{ kind: 'lost' }] })).toEqual(['outcomes kept'])
   const event = { id: 1, atMs: 1, kind: 'signIn', accountId: null, by: null, detail: { address: '::1', twice: true } }
-  expect(places(SecurityEventsAnswer, { events: [event] })).toEqual([])
-  expect(places(SecurityEventsAnswer, { events: [{ ...event, detail: { names: ['x'] } }] })).toEqual([
+  expect(places(SecurityEventsAnswer, { events: [event], more: false })).toEqual([])
+  expect(places(SecurityEventsAnswer, { events: [{ ...event, detail: { names: ['x'] } }], more: false })).toEqual([
     'events[0].detail kept',
   ])
 })

@@ -1,6 +1,6 @@
 /** What the interface answers about the house: its rules, keys and security log. */
 import { HouseRules } from '../day/houseRules.ts'
-import { Nested, NestedList, Nullable, Revision, Text, Whole } from '../document/rules.ts'
+import { Flag, Nested, NestedList, Nullable, Revision, Text, Whole } from '../document/rules.ts'
 import { LogFacts } from './shapes.ts'
 
 export class HouseRulesAnswer {
@@ -46,4 +46,6 @@ export class SecurityEvent {
 /** A page of the log, newest first. */
 export class SecurityEventsAnswer {
   @NestedList(() => SecurityEvent, 0, 1_000) readonly events!: readonly SecurityEvent[]
+  /** Whether there are older ones. */
+  @Flag() readonly more!: boolean
 }

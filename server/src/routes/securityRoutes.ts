@@ -15,7 +15,8 @@ export const securityRoutes: readonly Route[] = [
     action: 'securityLog.read',
     handle: async ({ server, request, response }) => {
       const before = afterIn(request.query['before'])
-      response.json({ events: await listEvents(server.pool, before === 0 ? null : before, PAGE) })
+      const events = await listEvents(server.pool, before === 0 ? null : before, PAGE)
+      response.json({ events, more: events.length === PAGE })
     },
   },
 ]

@@ -13,7 +13,7 @@ import { call, inWords } from '../api.ts'
 import { dateAndTime } from '../ui/localTime.ts'
 
 const events = shallowRef<readonly SecurityEvent[]>([])
-const older = ref(true)
+const older = ref(false)
 const onlyRefused = ref(false)
 const problem = ref('')
 const shown = computed(() => events.value.filter(({ kind }) => !onlyRefused.value || isRefusal(kind)))
@@ -24,9 +24,9 @@ const readOn = async (): Promise<void> => {
   const last = events.value.at(-1)
   try {
     const path = `/security-events${last ? `?before=${last.id}` : ''}`
-    const page = (await call('GET', path, SecurityEventsAnswer)).events
-    older.value = page.length > 0
-    events.value = [...events.value, ...page]
+    const page = await call('GET', path, SecurityEventsAnswer)
+    older.value = page.more
+    events.value = [...events.value, ...page.events]
   } catch (error) {
     problem.value = inWords(error)
   }
@@ -41,7 +41,7 @@ onMounted(readOn)
       <BFormCheckbox v-model="onlyRefused">Only what was refused</BFormCheckbox>
     </div>
     <p class="quiet">Only ever added to. It holds ids and codes, no answers and no passwords.</p>
-    <div class="scroll">
+    <div class="scroll" role="region" aria-labelledby="log" tabindex="0">
       <table class="table">
         <thead>
           <tr>
@@ -70,6 +70,7 @@ onMounted(readOn)
 <style scoped>
 .log {
   margin-top: 16px;
+  padding: 18px 20px;
 }
 .head {
   display: flex;

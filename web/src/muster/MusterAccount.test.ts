@@ -21,7 +21,7 @@ const asked = (server: Awaited<ReturnType<typeof open>>['server']) =>
 test('the staff of the day are offered, without guests, and who it is stands there', async () => {
   const { field } = await open(28)
   expect(field.findAll('option').map((one) => one.text())).toEqual([
-    'none of them',
+    'no',
     'Pell Varga, timer',
     'Joss Adair-Nakata, grader',
   ])

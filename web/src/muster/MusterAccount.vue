@@ -17,7 +17,7 @@ const saving = ref(false)
 const staff = computed(() => props.day.staff.filter(({ isGuest }) => !isGuest))
 const own = computed(() => staff.value.find(({ entryId }) => entryId === props.entry.id)?.accountId ?? '')
 const options = computed(() => [
-  { value: '', text: 'none of them' },
+  { value: '', text: 'no' },
   ...staff.value.map(({ accountId, displayName, duty }) => ({ value: accountId, text: `${displayName}, ${duty}` })),
 ])
 
@@ -38,7 +38,7 @@ const choose = async (accountId: string): Promise<void> => {
 
 <template>
   <div v-if="staff.length > 0">
-    <label class="form-label" for="entry-account">Works on this day as</label>
+    <label class="form-label" for="entry-account">Is one of the staff of the day</label>
     <BFormSelect
       id="entry-account"
       :model-value="own"
