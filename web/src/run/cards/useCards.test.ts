@@ -1,6 +1,6 @@
 import type { DayRecordEntry, KeyedFigure } from '@able-gauge/core'
 import { expect, test } from 'vitest'
-import { entry, openDay } from '../../../testing/openDay.ts'
+import { entry, json, openDay, problem } from '../../../testing/openDay.ts'
 import { cellKey, useCards } from './useCards.ts'
 
 const [FIRST, SECOND] = [entry(1), entry(2)]
@@ -62,4 +62,27 @@ test('where two keyings part the card decides, and what agrees goes on record wi
   ])
   await cards.putOnRecord()
   expect(store.allIn('press-ups')).toHaveLength(2)
+})
+
+test('the second keying can be begun while the first is on its way, and takes nothing with it', async () => {
+  const { cards, server } = await open([])
+  let kept = (): void => undefined
+  server.answer('POST', '/records', () => new Promise((resolve) => (kept = () => resolve(json({ id: 'k' }, 201)))))
+  const cell = cellKey(FIRST.id, 'count')
+  cards.typed.value = { [cell]: '31' }
+  const keeping = cards.keep()
+  expect(cards.typed.value).toEqual({})
+  cards.typed.value = { [cell]: '3' }
+  kept()
+  await keeping
+  expect(cards.typed.value).toEqual({ [cell]: '3' })
+})
+test('a keying that could not be kept stands there again', async () => {
+  const { cards, server } = await open([])
+  server.answer('POST', '/records', () => problem(409, 'day.signedOff', 'The day is signed off.'))
+  const typed = { [cellKey(FIRST.id, 'count')]: '31' }
+  cards.typed.value = typed
+  await cards.keep()
+  expect(cards.typed.value).toEqual(typed)
+  expect(cards.problem.value).toContain('The day is signed off.')
 })

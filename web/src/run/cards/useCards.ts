@@ -66,10 +66,16 @@ export const useCards = (day: () => Day, event: StandardEvent) => {
     wrong.value = faults
     return faults.length > 0 || figures.length === 0 ? null : figures
   }
-  /** Keeps what was typed as one keying; the cells are emptied for the next, which is keyed without seeing this one. */
+  /**
+   * Keeps what was typed as one keying. The cells are emptied at once for the next, which is keyed without seeing this one and
+   * may be begun while this one is on its way; where it could not be kept, it stands there again.
+   */
   const keep = async (): Promise<void> => {
     const figures = read()
-    if (figures && (await write({ kind: 'cardsKeyed', eventId: event.id, figures }))) typed.value = {}
+    if (!figures) return
+    const sent = typed.value
+    typed.value = {}
+    if (!(await write({ kind: 'cardsKeyed', eventId: event.id, figures }))) typed.value = { ...sent, ...typed.value }
   }
 
   /** The right figure of each difference, as somebody reads it off the card again. */
