@@ -130,3 +130,24 @@ test('an answer that was overtaken takes back nothing that is newer', async () =
   expect(store.day?.occasion.name).toBe('after')
   expect(asked).toBe(2)
 })
+
+test('what was stamped by the wall clock is sent also when the clock was agreed while no day was open', async () => {
+  localStorage.setItem('able-gauge-clock', JSON.stringify({ wallOffsetMs: -500, uncertaintyMs: 4, wallMs: Date.now() }))
+  let answerTime = (): void => undefined
+  const whenAsked = new Promise<void>((resolve) => (answerTime = resolve))
+  const { store, server, day } = await openDay({
+    entries: [entry(28)],
+    time: () => whenAsked.then(() => json({ serverMs: Date.now() })),
+  })
+  const made = await store.capture('run', null, { kind: 'crossed', payload: {} })
+  store.close()
+  answerTime()
+  const clock = useAgreedClock()
+  await vi.waitFor(() => expect(clock.unsure).toBe(false))
+  await store.open(day.occasion.id)
+  await vi.waitFor(() => expect(server.asked.filter(({ path }) => path.endsWith('/captures'))).toHaveLength(1))
+  const [{ body } = { body: {} }] = server.asked.filter(({ path }) => path.endsWith('/captures'))
+  const [sent] = (body as { captures: Capture[] }).captures
+  expect(sent?.id).toBe(made.id)
+  expect((sent?.atMs ?? 0) - made.atMs).toBeGreaterThan(300)
+})

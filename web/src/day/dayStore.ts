@@ -59,6 +59,8 @@ export const useDay = defineStore('day', () => {
   let lastSeq = 0
   /** Counts the captures of this page. */
   let turn = 0
+  /** From the wall clock to agreed time, once this page knows both. */
+  let shift: Shift | null = null
 
   const settledIn = (eventId: string): ShallowRef<readonly Capture[]> => ledger.settledIn(eventId)
   const allIn = (eventId: string): Capture[] => ledger.allIn(eventId)
@@ -203,6 +205,8 @@ export const useDay = defineStore('day', () => {
   /** What a reload or a crash left on this device is shown again and sent; counted before anything says that all is saved. */
   const takeUpOutbox = async (occasionId: string): Promise<void> => {
     const accountId = session.account?.id ?? ''
+    // the clock may have been agreed while no day was open
+    if (shift && !clock.unsure) await makeSure(occasionId, accountId, shift)
     const waiting = await listWaiting(occasionId, accountId, 'waiting')
     ledger.merge(waiting.map(({ capture }) => capture))
     waitingCount.value = waiting.length
@@ -284,7 +288,6 @@ export const useDay = defineStore('day', () => {
     return made
   }
 
-  let shift: Shift | null = null
   /** What was stamped by the wall clock gets its time anew, and only then leaves the device. */
   const restamp = async (): Promise<void> => {
     const [occasionId, accountId] = [day.value?.occasion.id, session.account?.id]
