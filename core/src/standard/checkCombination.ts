@@ -10,9 +10,7 @@ export const checkCombination = (standard: Standard): Remark[] => {
   const { combination, events } = standard
   switch (combination.kind) {
     case 'everyEventMet':
-      return events.some(({ scoring }) => canBeShort(scoring))
-        ? []
-        : [nothingJudged('Every event is met by taking part.')]
+      return eventsThatCanBeMissed(standard).includes(true) ? [] : [nothingJudged('Every event is met by taking part.')]
     case 'pointsTotal':
       return checkTotal(standard, combination)
     case 'bestOf': {
@@ -48,8 +46,6 @@ export const checkCombination = (standard: Standard): Remark[] => {
     }
   }
 }
-
-const canBeShort = ({ kind }: Scoring): boolean => kind !== 'effort' && kind !== 'normClasses'
 
 /** Points without a minimum make nobody short. */
 const hasCut = ({ kind }: Scoring): boolean => kind === 'singleCut' || kind === 'cutByBand' || kind === 'relativeCut'

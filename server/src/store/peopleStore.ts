@@ -5,6 +5,7 @@ import {
   type ArchivedVerdict,
   type EntryChoices,
   type Person,
+  type PersonChange,
   type PersonSummary,
   type StoredVerdict,
   type Verdict,
@@ -242,17 +243,6 @@ const addChange = async (
     'insert into people_changes (id, person_id, what, detail, reason, account_id) values ($1, $2, $3, $4, $5, $6)',
     [randomUUID(), personId, what, JSON.stringify(detail), reason, accountId],
   )
-}
-
-export interface PersonChange {
-  readonly what: 'merged' | 'unmerged' | 'corrected' | 'erased'
-  /** Whose record it was, a double's perhaps. */
-  readonly personId: string
-  readonly reason: string
-  readonly by: string
-  readonly atMs: number
-  /** Number of the double that was merged. */
-  readonly number: string
 }
 
 /** What was done to a person's record, doubles merged into it among it. */

@@ -1,15 +1,16 @@
 /** What happened that bears on who may do what: added to, read by officers, never changed. */
-import type { SecurityEventKind } from '@able-gauge/core'
+import type { SecurityEvent, SecurityEventKind } from '@able-gauge/core'
 import type { Database } from '../database.ts'
 
-export interface SecurityEvent {
+/** Something to be noted. */
+export interface ToNote {
   readonly kind: SecurityEventKind
   readonly accountId: string | null
   /** Ids and codes; never names, answers or passwords. */
   readonly detail: Readonly<Record<string, string | number | boolean>>
 }
 
-export const noteEvent = async (db: Database, { kind, accountId, detail }: SecurityEvent): Promise<void> => {
+export const noteEvent = async (db: Database, { kind, accountId, detail }: ToNote): Promise<void> => {
   await db.query('insert into security_events (kind, account_id, detail) values ($1, $2, $3)', [
     kind,
     accountId,
@@ -17,15 +18,8 @@ export const noteEvent = async (db: Database, { kind, accountId, detail }: Secur
   ])
 }
 
-export interface NotedEvent extends SecurityEvent {
-  readonly id: number
-  readonly atMs: number
-  /** Name of the account, or null. */
-  readonly by: string | null
-}
-
 /** Newest first. @param before only those with a smaller id; null for the newest */
-export const listEvents = async (db: Database, before: number | null, most: number): Promise<NotedEvent[]> => {
+export const listEvents = async (db: Database, before: number | null, most: number): Promise<SecurityEvent[]> => {
   const { rows } = await db.query<{
     id: string
     at: Date
