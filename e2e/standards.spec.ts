@@ -51,6 +51,10 @@ test('a table of four bands is pasted, its hole found and mended, and published 
   const hole = bands.getByLabel('Age from, line 3', { exact: true })
   await expect(hole).toHaveAttribute('aria-invalid', 'true')
   await hole.fill('32')
+  // points without a minimum make nobody short
+  await expect(remarks.getByText('Every event is met by taking part.')).toBeVisible()
+  await page.getByLabel(/^Minimum/).fill('55')
+  await page.keyboard.press('Tab')
   await expect(page.getByText('The check finds nothing')).toBeVisible()
 
   // arrow keys walk; what cannot be read is told at its cell and kept
