@@ -1,5 +1,5 @@
 /** What was measured on signed-off days under one version: for comparing it with another. */
-import { measureEvent, settle, type PastMeasure, type PastResult } from '@able-gauge/core'
+import { exactOf, measuredAs, measureEvent, settle, type PastMeasure, type PastResult } from '@able-gauge/core'
 import type { Database } from './database.ts'
 import { groundOf, readDay } from './dayRecord.ts'
 import { findAllCaptures } from './store/captureStore.ts'
@@ -28,7 +28,7 @@ export const pastResultsUnder = async (db: Database, standardId: string, version
       const own: Record<string, PastMeasure> = {}
       for (const { event, byEntry } of measures) {
         const measure = byEntry.get(id)
-        if (measure?.kind === 'complete') own[event.id] = { value: measure.value }
+        if (measure?.kind === 'complete') own[event.id] = measuredAs(exactOf(measure))
         else if (measure?.kind === 'ended') own[event.id] = { ended: measure.reason }
       }
       results.push({

@@ -1,5 +1,6 @@
 /** What the captures of one candidate in one event amount to. */
 import type { FieldForm } from '../quantity/field.ts'
+import { nearestWhole, type Exact, type Fraction } from '../quantity/fraction.ts'
 import type { Unit } from '../quantity/unit.ts'
 
 /** What a reducer noticed on the way; kept for the trace. */
@@ -95,7 +96,10 @@ export type Measure =
   | { readonly kind: 'running'; readonly soFar: number; readonly unit: Unit; readonly notes: readonly Note[] }
   | {
       readonly kind: 'complete'
+      /** In whole units, to be shown. */
       readonly value: number
+      /** What is judged, where it is not whole: a mean, an estimate. */
+      readonly exact?: Fraction
       readonly unit: Unit
       readonly reading: Reading
       /** How far the clocks of two devices may disagree about this value; 0 when one device took it. */
@@ -110,3 +114,11 @@ export type Measure =
       readonly unit: Unit
       readonly notes: readonly Note[]
     }
+
+/** What is judged of a complete measure. */
+export const exactOf = ({ value, exact }: Pick<Extract<Measure, { kind: 'complete' }>, 'value' | 'exact'>): Exact =>
+  exact ?? value
+
+/** A value as a complete measure carries it. */
+export const measuredAs = (value: Exact): Pick<Extract<Measure, { kind: 'complete' }>, 'value' | 'exact'> =>
+  typeof value === 'number' ? { value } : { value: nearestWhole(value), exact: value }

@@ -30,7 +30,7 @@ test('three watches: the middle one, two: the slower, unless the standard says o
   // two that agree are the middle, whichever way the third is off
   expect(elapsed([29_200, 29_900, 29_200])).toBe(29_200)
   expect(elapsed([29_400, 29_100, 29_200], 'slower', 'slower')).toBe(29_400)
-  expect(elapsed([29_400, 29_100, 29_200], 'slower', 'mean')).toBe(29_233)
+  expect(elapsed([29_400, 29_100, 29_200], 'slower', 'mean')).toEqual({ numerator: 87_700, denominator: 3 })
   expect(combineWatches([29_100, 29_300], undefined)).toEqual({ elapsedMs: 29_300, by: 'slower' })
   expect(() => combineWatches([], undefined)).toThrow(/No watch/)
 })
@@ -143,4 +143,40 @@ test('slots have different ids, and nothing read is nothing begun', () => {
     expect(value(protocol(kind), {}), kind).toBe('notStarted')
     expect(value(protocol(kind), { 'no-such-slot': 3 }), kind).toBe('notStarted')
   }
+})
+
+test.each([
+  // a mean is exact until the event rounds: 19.5 of 19 and 20, 16/3 of 4, 6 and 6
+  [{ 'try-1': 19, 'try-2': 20 }, 2, { value: 20, exact: { numerator: 39, denominator: 2 } }],
+  [{ 'try-1': 4, 'try-2': 6, 'try-3': 6 }, 3, { value: 5, exact: { numerator: 16, denominator: 3 } }],
+  [{ 'try-1': 4, 'try-2': 6 }, 2, { value: 5 }],
+] as const)('a mean of %j is exact', (readings, attemptsAllowed, expected) => {
+  const measure = measureReadings(protocol('attempts', { unit: 'count', attemptsAllowed, select: 'mean' }), readings)
+  const { value, exact } = measure as Extract<typeof measure, { kind: 'complete' }>
+  expect({ value, ...(exact ? { exact } : {}) }).toEqual(expected)
+})
+
+test('both sides and all watches stay exact on the way: the mean of two means, the sum of two thirds', () => {
+  const exactly = (one: Protocol, readings: Readings) => {
+    const measure = measureReadings(one, readings)
+    return measure.kind === 'complete' ? (measure.exact ?? measure.value) : measure.kind
+  }
+  const grip = (ofSides: string) =>
+    protocol('attempts', { unit: 'g', attemptsAllowed: 3, select: 'mean', sides: 'each', ofSides, resolution: 500 })
+  const left = { 'left-1': 40_000, 'left-2': 41_000, 'left-3': 41_000 }
+  const right = { 'right-1': 42_000, 'right-2': 42_000, 'right-3': 43_000 }
+  // left 122,000/3, right 127,000/3
+  expect(exactly(grip('lesser'), { ...left, ...right })).toEqual({ numerator: 122_000, denominator: 3 })
+  expect(exactly(grip('greater'), { ...left, ...right })).toEqual({ numerator: 127_000, denominator: 3 })
+  expect(exactly(grip('mean'), { ...left, ...right })).toBe(41_500)
+  expect(exactly(grip('sum'), { ...left, ...right })).toBe(83_000)
+  const sprint = protocol('sprint', {
+    attemptsAllowed: 2,
+    select: 'mean',
+    handCorrectionMs: 240,
+    watchRule: { watches: 2, ofTwo: 'mean', ofThree: 'middle' },
+  })
+  // 14.0005 and 14.2 have a mean of 14.10025; the correction makes it 14.34025
+  const times = { 'try-1': 14_000, 'try-1-watch-2': 14_001, 'try-2': 14_200 }
+  expect(exactly(sprint, times)).toEqual({ numerator: 57_361, denominator: 4 })
 })

@@ -5,8 +5,9 @@ import { factsOf } from '../protocol/eventKind.ts'
 import type { Protocol, ProtocolOf } from '../protocol/protocol.ts'
 import type { WatchRule } from '../protocol/protocolBase.ts'
 import { scheduleOf } from '../protocol/shuttleSchedule.ts'
-import { divideToNearest, meanOf } from '../quantity/integers.ts'
-import type { EndReason, Measure, ReadingStep, TakenReading } from './measure.ts'
+import { compareExact, meanOf, nearestWhole, plus, sumOf, type Exact } from '../quantity/fraction.ts'
+import { divideToNearest } from '../quantity/integers.ts'
+import { measuredAs, type EndReason, type Measure, type ReadingStep, type TakenReading } from './measure.ts'
 import { isFilled, slotsOf, type Readings } from './slots.ts'
 
 const MINUTE_MS = 60_000
@@ -34,7 +35,7 @@ export const measureReadings = (
   if ('reason' in result) return { kind: 'ended', ...result, soFar: 0, unit, notes: [] }
   return {
     kind: 'complete',
-    value: result.value,
+    ...measuredAs(result.value),
     unit,
     reading: { kind: 'readings', taken, steps: result.steps },
     clockUncertaintyMs: 0,
@@ -42,9 +43,12 @@ export const measureReadings = (
   }
 }
 
-type Value =
-  | { readonly value: number; readonly steps: readonly ReadingStep[] }
-  | { readonly reason: EndReason; readonly note: string }
+interface Worked {
+  readonly value: Exact
+  readonly steps: readonly ReadingStep[]
+}
+
+type Value = Worked | { readonly reason: EndReason; readonly note: string }
 
 const valueOf = (protocol: Protocol, readings: Readings): Value => {
   switch (protocol.kind) {
@@ -80,24 +84,23 @@ const valueOf = (protocol: Protocol, readings: Readings): Value => {
   }
 }
 
-const plain = (value: number | undefined): { value: number; steps: ReadingStep[] } => ({ value: value ?? 0, steps: [] })
+const plain = (value: number | undefined): Worked => ({ value: value ?? 0, steps: [] })
 
-const capped = (
-  { value, steps }: { value: number; steps: readonly ReadingStep[] },
-  cap: number | undefined,
-): { value: number; steps: readonly ReadingStep[] } =>
-  cap !== undefined && value > cap ? { value: cap, steps: [...steps, { code: 'capped', cap }] } : { value, steps }
+const capped = ({ value, steps }: Worked, cap: number | undefined): Worked =>
+  cap !== undefined && compareExact(value, cap) > 0
+    ? { value: cap, steps: [...steps, { code: 'capped', cap }] }
+    : { value, steps }
 
-const watched = (
-  id: string,
-  readings: Readings,
-  rule: WatchRule | undefined,
-): { value: number; steps: readonly ReadingStep[] } => {
+const watched = (id: string, readings: Readings, rule: WatchRule | undefined): Worked => {
   const times = [readings[id], readings[`${id}-watch-2`], readings[`${id}-watch-3`]].filter(
     (time) => time !== undefined,
   )
   const { elapsedMs, by } = combineWatches(times, rule)
-  return { value: elapsedMs, steps: by === 'only' ? [] : [{ code: 'watches', count: times.length, by, elapsedMs }] }
+  if (by === 'only') return { value: elapsedMs, steps: [] }
+  return {
+    value: elapsedMs,
+    steps: [{ code: 'watches', count: times.length, by, elapsedMs: nearestWhole(elapsedMs) }],
+  }
 }
 
 const toMark = (distanceMm: number, markEveryMm: number): Value => {
@@ -126,7 +129,7 @@ const sprintValue = (protocol: ProtocolOf<'sprint'>, readings: Readings): Value 
   const byHand = protocol.timing === 'hand' || (protocol.timing === 'either' && readings['electronic'] !== 1)
   const correctionMs = byHand ? (protocol.handCorrectionMs ?? 0) : 0
   return {
-    value: selected + correctionMs,
+    value: plus(selected, correctionMs),
     steps: [
       ...tries.flatMap(({ steps }) => steps),
       ...(tries.length > 1 ? [{ code: 'selected' as const, select: protocol.select, of: tries.length }] : []),
@@ -140,7 +143,7 @@ const attemptsValue = (protocol: ProtocolOf<'attempts'>, readings: Readings): Va
   const steps: ReadingStep[] = []
   if (protocol.zero !== undefined) steps.push({ code: 'zero', offset: protocol.zero })
   if (protocol.lessStandingReach) steps.push({ code: 'standingReach', reachMm: readings['standing'] ?? 0 })
-  const side = (prefix: string): number | undefined => {
+  const side = (prefix: string): Exact | undefined => {
     const tries = numbered(protocol.attemptsAllowed).flatMap((attempt) => readings[`${prefix}${attempt}`] ?? [])
     if (tries.length === 0) return undefined
     if (tries.length > 1) steps.push({ code: 'selected', select: protocol.select, of: tries.length })
@@ -151,13 +154,10 @@ const attemptsValue = (protocol: ProtocolOf<'attempts'>, readings: Readings): Va
   if (protocol.sides !== 'each') return { value: side('try-') ?? 0, steps }
   const [left, right] = [side('left-') ?? 0, side('right-') ?? 0]
   const ofSides = protocol.ofSides ?? 'greater'
-  const value = {
-    lesser: Math.min(left, right),
-    greater: Math.max(left, right),
-    mean: meanOf([left, right]),
-    sum: left + right,
-  }[ofSides]
-  return { value, steps: [...withoutRepeats(steps), { code: 'sides', ofSides, left, right }] }
+  const [lesser, greater] = compareExact(left, right) <= 0 ? [left, right] : [right, left]
+  const value = { lesser, greater, mean: meanOf([left, right]), sum: plus(left, right) }[ofSides]
+  const sides: ReadingStep = { code: 'sides', ofSides, left: nearestWhole(left), right: nearestWhole(right) }
+  return { value, steps: [...withoutRepeats(steps), sides] }
 }
 
 /** Both sides are selected by the same rule, which is told once. */
@@ -167,19 +167,21 @@ const withoutRepeats = (steps: readonly ReadingStep[]): ReadingStep[] =>
   )
 
 const selectOf = (
-  values: readonly number[],
+  values: readonly Exact[],
   select: 'best' | 'mean' | 'last' | 'sum',
   sense: 'atLeast' | 'atMost',
-): number => {
+): Exact => {
   switch (select) {
-    case 'best':
-      return sense === 'atLeast' ? Math.max(...values) : Math.min(...values)
+    case 'best': {
+      const ordered = [...values].sort(compareExact)
+      return (sense === 'atLeast' ? ordered.at(-1) : ordered[0]) ?? 0
+    }
     case 'mean':
       return meanOf(values)
     case 'last':
       return values.at(-1) ?? 0
     case 'sum':
-      return values.reduce((sum, value) => sum + value, 0)
+      return sumOf(values)
   }
 }
 

@@ -2,7 +2,7 @@
 import { combineWatches } from '../clock/combineWatches.ts'
 import { lapsOf, type TimedDistance } from '../protocol/timedDistance.ts'
 import type { Capture } from './capture.ts'
-import type { Measure, Note } from './measure.ts'
+import { measuredAs, type Measure, type Note } from './measure.ts'
 
 /** The starts of waves that stand, in order. */
 export const waveStarts = (captures: readonly Capture[]): WaveStart[] =>
@@ -63,7 +63,7 @@ export const reduceTimedDistance = (
   const { elapsedMs, by } = combineWatches(timesMs, protocol.watchRule)
   return {
     kind: 'complete',
-    value: elapsedMs,
+    ...measuredAs(elapsedMs),
     unit: 'ms',
     reading: {
       kind: 'crossings',

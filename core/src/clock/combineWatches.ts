@@ -1,8 +1,9 @@
 import type { WatchRule } from '../protocol/protocolBase.ts'
-import { meanOf } from '../quantity/integers.ts'
+import { meanOf, type Exact } from '../quantity/fraction.ts'
 
 export interface CombinedWatches {
-  readonly elapsedMs: number
+  /** A mean stays exact until the event's own rounding. */
+  readonly elapsedMs: Exact
   /** What the standard asks for that many watches. */
   readonly by: 'only' | 'slower' | 'middle' | 'mean'
 }

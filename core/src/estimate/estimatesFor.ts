@@ -1,6 +1,7 @@
 /** The estimates a result gives, each with its source. */
 import type { Reading } from '../capture/measure.ts'
 import type { Protocol, ProtocolOf } from '../protocol/protocol.ts'
+import { nearestWhole } from '../quantity/fraction.ts'
 import { scheduleOf } from '../protocol/shuttleSchedule.ts'
 import {
   capacityFromMileAndAHalf,
@@ -117,7 +118,7 @@ const fromLift = (reading: Reading): Estimate[] => {
       : [
           {
             name: 'One-repetition maximum',
-            value: toTenth(estimatedG / 1000),
+            value: toTenth(nearestWhole(estimatedG) / 1000),
             unit: 'kg' as const,
             source: LIFT_SOURCES[formula],
             range: `1 to ${MOST_REPETITIONS[formula]} repetitions`,

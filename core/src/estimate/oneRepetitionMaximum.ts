@@ -1,5 +1,5 @@
 /** One repetition's greatest load, from several repetitions at a lighter one. */
-import { divideToNearest } from '../quantity/integers.ts'
+import { ratio, type Exact } from '../quantity/fraction.ts'
 
 export type LiftFormula = 'epley' | 'brzycki'
 
@@ -10,14 +10,12 @@ export const MOST_REPETITIONS: Readonly<Record<LiftFormula, number>> = { epley: 
  * Epley (1985): w·(1 + r/30). Brzycki (1993): w·36/(37 − r), for r up to 10.
  * A single repetition is the load itself, in both.
  * @param loadG mass lifted, g
- * @returns g, to the nearest gram, or null outside the formula's range
- * @example oneRepetitionMaximum(100_000, 10, 'epley')   // 133333
- * @example oneRepetitionMaximum(100_000, 10, 'brzycki') // 133333
+ * @returns g, exact, or null outside the formula's range
+ * @example oneRepetitionMaximum(100_000, 10, 'epley')   // 400000/3
+ * @example oneRepetitionMaximum(100_000, 10, 'brzycki') // 400000/3
  */
-export const oneRepetitionMaximum = (loadG: number, repetitions: number, formula: LiftFormula): number | null => {
+export const oneRepetitionMaximum = (loadG: number, repetitions: number, formula: LiftFormula): Exact | null => {
   if (repetitions < 1 || repetitions > MOST_REPETITIONS[formula]) return null
   if (repetitions === 1) return loadG
-  return formula === 'epley'
-    ? divideToNearest(loadG * (30 + repetitions), 30)
-    : divideToNearest(loadG * 36, 37 - repetitions)
+  return formula === 'epley' ? ratio(loadG * (30 + repetitions), 30) : ratio(loadG * 36, 37 - repetitions)
 }

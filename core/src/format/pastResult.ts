@@ -1,5 +1,5 @@
 /** One row of a results file -> a past result, for comparing two versions. */
-import type { Measure } from '../capture/measure.ts'
+import { exactOf, measuredAs, type Measure } from '../capture/measure.ts'
 import type { PastMeasure, PastResult } from '../insight/versionImpact.ts'
 import type { Standard } from '../standard/standard.ts'
 import type { RowFinding } from './peopleCsv.ts'
@@ -40,6 +40,6 @@ export const readPastResult = (before: Standard, after: Standard, row: ResultRow
 }
 
 const keep = (measures: Record<string, PastMeasure>, eventId: string, measure: Measure | undefined): void => {
-  if (measure?.kind === 'complete') measures[eventId] = { value: measure.value }
+  if (measure?.kind === 'complete') measures[eventId] = measuredAs(exactOf(measure))
   else if (measure?.kind === 'ended') measures[eventId] = { ended: measure.reason }
 }

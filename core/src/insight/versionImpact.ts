@@ -6,6 +6,7 @@ import { fullPointsOf, type JudgedOn } from '../judge/ground.ts'
 import { judgePlainly, type PlainMark } from '../judge/judgeEvent.ts'
 import type { Candidate } from '../judge/mark.ts'
 import type { Outcome } from '../judge/outcome.ts'
+import type { Fraction } from '../quantity/fraction.ts'
 import type { Standard } from '../standard/standard.ts'
 import { eventsThatCanBeMissed } from '../standard/canBeMissed.ts'
 
@@ -21,7 +22,7 @@ export interface PastResult {
 }
 
 /** A value in the unit of the event, or the reason for which there is none. */
-export type PastMeasure = { readonly value: number } | { readonly ended: EndReason }
+export type PastMeasure = { readonly value: number; readonly exact?: Fraction } | { readonly ended: EndReason }
 
 export interface ChangedPerson {
   readonly key: string
@@ -138,7 +139,7 @@ const READING = { kind: 'readings', taken: [], steps: [] } as const
 const measureOf = (past: PastMeasure | undefined): Measure => {
   if (past === undefined) return NOT_STARTED
   if ('ended' in past) return { kind: 'ended', reason: past.ended, soFar: 0, unit: 'count', notes: [] }
-  return { kind: 'complete', value: past.value, unit: 'count', reading: READING, clockUncertaintyMs: 0, notes: [] }
+  return { kind: 'complete', ...past, unit: 'count', reading: READING, clockUncertaintyMs: 0, notes: [] }
 }
 
 const isMet = (mark: PlainMark | undefined): boolean =>

@@ -1,7 +1,7 @@
 /** Measure -> mark: the event that holds, rounding, age and band, score, uncertainty, in that order, each a step of the trace. */
-import type { Measure } from '../capture/measure.ts'
+import { exactOf, type Measure } from '../capture/measure.ts'
 import { factsOf } from '../protocol/eventKind.ts'
-import { roundTo } from '../quantity/rounding.ts'
+import { roundExact } from '../quantity/fraction.ts'
 import type { Exemption, Standard, StandardEvent } from '../standard/standard.ts'
 import type { BareMark } from './decide.ts'
 import { groundFor, type Ground, type JudgedOn } from './ground.ts'
@@ -80,16 +80,17 @@ const judgeComplete = (
 ): Mark => {
   const { on, candidate, chosen, compiled, found } = ground
   const { unit } = compiled
-  const rounded = roundTo(measure.value, chosen.event.rounding)
+  const rounded = roundExact(exactOf(measure), chosen.event.rounding)
+  const measured = measure.exact ? { measured: measure.value, exact: measure.exact } : { measured: measure.value }
   const steps = [
     ...readingSteps(chosen.event, measure),
     ...before,
-    ...roundingSteps(chosen.event, measure.value, rounded),
+    ...roundingSteps(chosen.event, exactOf(measure), rounded),
     ...(ageMatters(found) ? [say(ageStep(on, candidate))] : []),
   ]
   if (!found.ok) {
     const trace = [...steps, say({ code: 'open', reason: found.reason })]
-    return { ...base, kind: 'open', reason: found.reason, measured: measure.value, rounded, unit, trace }
+    return { ...base, kind: 'open', reason: found.reason, ...measured, rounded, unit, trace }
   }
   const { worth, uncertainty, nearTheCut } = assess(ground, found.row, measure)
   const { nearTheCut: policy } = on.standard.uncertainty
@@ -103,7 +104,7 @@ const judgeComplete = (
     ...(figures.next ? [say({ code: 'next', next: figures.next, sense: compiled.sense })] : []),
     ...uncertaintySteps(uncertainty, unit, nearTheCut, policy),
   ]
-  const judged = { ...base, measured: measure.value, rounded, unit, nearTheCut, ...figures }
+  const judged = { ...base, ...measured, rounded, unit, nearTheCut, ...figures }
   if (nearTheCut && policy === 'decide') {
     const openTrace = [...trace, say({ code: 'open', reason: 'nearTheCut' })]
     return { ...judged, kind: 'open', reason: 'nearTheCut', trace: openTrace }
@@ -126,12 +127,12 @@ const assess = (
   measure: Complete,
 ): Assessed => {
   const { event } = chosen
-  const worth = scoreValue(event, compiled, row, cut, minimum, measure.value, candidate.bodyMassG ?? 0)
+  const worth = scoreValue(event, compiled, row, cut, minimum, exactOf(measure), candidate.bodyMassG ?? 0)
   const uncertainty = cut === null ? 0 : uncertaintyOf(on.standard.uncertainty, compiled.unit, measure)
   return {
     worth,
     uncertainty,
-    nearTheCut: cut !== null && couldBeOtherwise(event, cut, measure.value, worth.rounded, uncertainty),
+    nearTheCut: cut !== null && couldBeOtherwise(event, cut, exactOf(measure), worth.rounded, uncertainty),
   }
 }
 

@@ -1,5 +1,6 @@
 /** A measure judged against the standard, and a person's marks judged together. */
 import type { EndReason } from '../capture/measure.ts'
+import type { Fraction } from '../quantity/fraction.ts'
 import type { Unit } from '../quantity/unit.ts'
 import type { Cut } from './cut.ts'
 import type { MarkPoints, NextStep, VerdictPoints } from './markFigures.ts'
@@ -36,6 +37,8 @@ interface MarkBase {
 
 interface Judged extends MarkBase {
   readonly measured: number
+  /** What was judged, where it is not whole. */
+  readonly exact?: Fraction
   readonly rounded: number
   readonly unit: Unit
   /** The cut lies within what the method can tell. */
@@ -56,6 +59,7 @@ export type Mark =
       readonly kind: 'open'
       readonly reason: OpenReason
       readonly measured: number | null
+      readonly exact?: Fraction
       readonly rounded: number | null
       readonly unit: Unit
       readonly points?: MarkPoints

@@ -3,6 +3,7 @@ import type { Measure, Reading } from '../capture/measure.ts'
 import { combineWatches } from '../clock/combineWatches.ts'
 import type { WatchRule } from '../protocol/protocolBase.ts'
 import { factsOf } from '../protocol/eventKind.ts'
+import { nearestWhole, type Exact } from '../quantity/fraction.ts'
 import { lapsOf } from '../protocol/timedDistance.ts'
 import { isWholeAlready } from '../quantity/unit.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
@@ -99,17 +100,19 @@ export const uncertaintySteps = (
 }
 
 /** Values that are whole by nature need no step for rounding them to whole numbers. */
-export const roundingSteps = (event: StandardEvent, from: number, to: number): TraceStep[] => {
+export const roundingSteps = (event: StandardEvent, value: Exact, to: number): TraceStep[] => {
   const { mode, step } = event.rounding
   const { unit } = factsOf(event.protocol)
-  return step === 1 && isWholeAlready(unit) ? [] : [say({ code: 'rounded', from, to, mode, step, unit })]
+  if (step === 1 && isWholeAlready(unit) && typeof value === 'number') return []
+  const exact = typeof value === 'number' ? {} : { exact: value }
+  return [say({ code: 'rounded', from: nearestWhole(value), ...exact, to, mode, step, unit })]
 }
 
 export const readingSteps = (event: StandardEvent, { reading, unit }: Complete): TraceStep[] => {
   if (reading.kind === 'crossings' && reading.watches) {
     const { timesMs, by } = reading.watches
     const { elapsedMs } = combineWatches(timesMs, ruleOf(event))
-    const step = { code: 'watches', count: timesMs.length, by, elapsedMs } as const
+    const step = { code: 'watches', count: timesMs.length, by, elapsedMs: nearestWhole(elapsedMs) } as const
     return [say(observedStep(event, reading)), say({ code: 'readingStep', step, unit })]
   }
   if (reading.kind !== 'readings') return [say(observedStep(event, reading))]

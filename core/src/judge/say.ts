@@ -6,7 +6,7 @@ import { printDecimal } from '../quantity/digits.ts'
 import { printLength } from '../quantity/length.ts'
 import { printMass } from '../quantity/mass.ts'
 import { printTime } from '../quantity/time.ts'
-import { printPoints, printQuantity, printStep, type Unit } from '../quantity/unit.ts'
+import { printFraction, printPoints, printQuantity, printStep, type Unit } from '../quantity/unit.ts'
 import type { OpenReason } from './outcome.ts'
 import { readingStepWords, readingsWords } from './sayReading.ts'
 import { combinedWords } from './sayVerdict.ts'
@@ -261,14 +261,14 @@ const RESTART_REFUSED = {
   tooLate: 'Too many repetitions had been counted for a restart. The attempt went on.',
 } as const
 
-const roundedWords = ({ from, to, mode, step, unit }: Extract<Step, { code: 'rounded' }>): Words => {
+const roundedWords = ({ from, exact, to, mode, step, unit }: Extract<Step, { code: 'rounded' }>): Words => {
   const how = { truncate: 'Cut down to the', nearest: 'Rounded to the nearest', up: 'Rounded up to the' }[mode]
   return {
     title: `${how} ${printStep(step, unit)}`,
     sentence:
-      from === to
+      from === to && !exact
         ? `${printQuantity(from, unit)} is on a ${printStep(step, unit)} already.`
-        : `${printQuantity(from, unit)} becomes ${printQuantity(to, unit)}.`,
+        : `${exact ? printFraction(exact, unit) : printQuantity(from, unit)} becomes ${printQuantity(to, unit)}.`,
   }
 }
 

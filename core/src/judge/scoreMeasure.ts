@@ -1,5 +1,5 @@
 /** Measure -> what it is worth, without words: rounding, row, score. The judge adds the trace; counting many people does not. */
-import { roundTo } from '../quantity/rounding.ts'
+import { plus, roundExact, type Exact } from '../quantity/fraction.ts'
 import type { StandardEvent, UncertaintyPolicy } from '../standard/standard.ts'
 import type { Measure } from '../capture/measure.ts'
 import type { Unit } from '../quantity/unit.ts'
@@ -27,10 +27,10 @@ export const scoreValue = (
   row: number,
   cut: Cut | null,
   minimumCentipoints: number | null,
-  value: number,
+  value: Exact,
   bodyMassG: number,
 ): Worth => {
-  const rounded = roundTo(value, event.rounding)
+  const rounded = roundExact(value, event.rounding)
   const scored = score(row, rounded, bodyMassG)
   const margin = cut === null ? null : cut.sense === 'atLeast' ? rounded - cut.value : cut.value - rounded
   // each object is written out: spreading costs more than all the rest when a hundred thousand people are judged
@@ -87,13 +87,13 @@ export const uncertaintyOf = (
 export const couldBeOtherwise = (
   event: StandardEvent,
   cut: Cut,
-  value: number,
+  value: Exact,
   rounded: number,
   uncertainty: number,
 ): boolean => {
   if (uncertainty === 0 || Math.abs(rounded - cut.value) > uncertainty + event.rounding.step) return false
-  const low = roundTo(Math.max(lowestOf(cut.unit), value - uncertainty), event.rounding)
-  const high = roundTo(value + uncertainty, event.rounding)
+  const low = Math.max(lowestOf(cut.unit), roundExact(plus(value, -uncertainty), event.rounding))
+  const high = roundExact(plus(value, uncertainty), event.rounding)
   return meets(low, cut) !== meets(high, cut)
 }
 

@@ -1,5 +1,6 @@
 /** The steps from captures to verdict: data first, and the same in a plain sentence. */
 import type { EndReason, Note, Reading, ReadingStep, TakenReading } from '../capture/measure.ts'
+import type { Fraction } from '../quantity/fraction.ts'
 import type { RoundingMode } from '../quantity/rounding.ts'
 import type { Unit } from '../quantity/unit.ts'
 import type { Cut } from './cut.ts'
@@ -30,6 +31,8 @@ export type Step =
   | {
       readonly code: 'rounded'
       readonly from: number
+      /** Where the value is not whole. */
+      readonly exact?: Fraction
       readonly to: number
       readonly mode: RoundingMode
       readonly step: number

@@ -13,10 +13,3 @@ export const divideToNearest = (dividend: number, divisor: number): number => {
   const quotient = Math.floor((2 * size + divisor) / (2 * divisor))
   return dividend < 0 && quotient > 0 ? -quotient : quotient
 }
-
-/** The mean of whole numbers, to the nearest whole number. */
-export const meanOf = (values: readonly number[]): number =>
-  divideToNearest(
-    values.reduce((sum, value) => sum + value, 0),
-    values.length,
-  )

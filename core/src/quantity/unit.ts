@@ -1,5 +1,7 @@
 /** The units a measure may have, and how a value in one of them is printed. */
 import { printDecimal } from './digits.ts'
+import { nearestWhole, type Fraction } from './fraction.ts'
+import { divideToNearest } from './integers.ts'
 import { printImperial, type PublishedUnit } from './imperial.ts'
 import { printLength } from './length.ts'
 import { printMass } from './mass.ts'
@@ -45,6 +47,15 @@ export const printQuantity = (value: number, unit: Unit, publishedIn?: Published
       return value === 0 ? 'not done' : 'done'
   }
 }
+
+/**
+ * Prints a value that is not whole: to hundredths where the unit is whole by nature, else to the unit it is stored in.
+ * @example printFraction({ numerator: 16, denominator: 3 }, 'count') // "5.33"
+ */
+export const printFraction = (value: Fraction, unit: Unit): string =>
+  unit === 'count'
+    ? printDecimal(divideToNearest(value.numerator * 100, value.denominator), 2)
+    : printQuantity(nearestWhole(value), unit)
 
 /** Whether a value of the unit can be published in feet, yards, miles or pounds. */
 export const suits = (unit: Unit, publishedIn: PublishedUnit): boolean =>

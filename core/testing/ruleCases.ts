@@ -1,0 +1,75 @@
+/**
+ * Rules that were judged wrongly once, each worked by hand. A case is one event, what was read of one person in it, and
+ * what it has to come to; the same cases go through core, through results files and through HTTP.
+ */
+import type { Readings } from '../src/capture/slots.ts'
+import { protocolTemplate } from '../src/protocol/protocolTemplates.ts'
+import type { EventKind } from '../src/protocol/protocol.ts'
+import type { Unit } from '../src/quantity/unit.ts'
+
+export interface RuleCase {
+  readonly name: string
+  /** As it stands in a standard, without id and name. */
+  readonly event: object
+  readonly readings: Readings
+  readonly bodyMassG?: number
+  /** `margin` where there is a cut. */
+  readonly expected: {
+    readonly kind: 'met' | 'short' | 'scored' | 'open' | 'ended'
+    readonly rounded?: number
+    readonly margin?: number
+    readonly centipoints?: number
+    readonly nearTheCut?: boolean
+  }
+}
+
+/** An event of a kind as the editor begins it, with changes. */
+const of = (kind: EventKind, protocol: object, rest: object): object => ({
+  protocol: { ...protocolTemplate(kind), ...protocol },
+  ...rest,
+})
+const rounded = (mode: 'truncate' | 'nearest' | 'up', step = 1): object => ({ rounding: { mode, step } })
+const atLeast = (cut: number, unit: Unit): object => ({ scoring: { kind: 'singleCut', unit, atLeast: cut } })
+const atMost = (cut: number, unit: Unit): object => ({ scoring: { kind: 'singleCut', unit, atMost: cut } })
+
+const tries = (mode: 'truncate' | 'nearest' | 'up', cut: number, attemptsAllowed: number): object =>
+  of(
+    'attempts',
+    { unit: 'count', select: 'mean', attemptsAllowed, resolution: 1 },
+    { ...rounded(mode), ...atLeast(cut, 'count') },
+  )
+const twoWatches = { watches: 3, ofTwo: 'mean', ofThree: 'mean' }
+const hold = (mode: 'truncate' | 'nearest' | 'up', cut: number): object =>
+  of('heldPosition', { watchRule: twoWatches }, { ...rounded(mode, 1_000), ...atLeast(cut, 'ms') })
+const run = (mode: 'truncate' | 'nearest' | 'up', cut: number): object =>
+  of('timedDistance', { watchRule: twoWatches }, { ...rounded(mode, 1_000), ...atMost(cut, 'ms') })
+const lift = (estimate: 'epley' | 'brzycki', mode: 'truncate' | 'nearest' | 'up', step: number, cut: number): object =>
+  of('heaviestLift', { estimate }, { ...rounded(mode, step), ...atLeast(cut, 'g') })
+
+// a table is read along its rows
+// prettier-ignore
+export const RULE_CASES: readonly RuleCase[] = [
+  // a mean is exact until the event rounds: 19 and 20 are 19.5
+  { name: 'a mean of 19.5 cut down is 19', event: tries('truncate', 20, 2), readings: { 'try-1': 19, 'try-2': 20 }, expected: { kind: 'short', rounded: 19, margin: -1 } },
+  { name: 'a mean of 19.5 to the nearest is 20', event: tries('nearest', 20, 2), readings: { 'try-1': 19, 'try-2': 20 }, expected: { kind: 'met', rounded: 20, margin: 0 } },
+  { name: 'a mean of 20 needs no rounding', event: tries('truncate', 20, 2), readings: { 'try-1': 19, 'try-2': 21 }, expected: { kind: 'met', rounded: 20, margin: 0 } },
+  { name: 'a mean of 20.5 cut down is 20', event: tries('truncate', 20, 2), readings: { 'try-1': 20, 'try-2': 21 }, expected: { kind: 'met', rounded: 20, margin: 0 } },
+  // 4, 6 and 6 are 5 1/3
+  { name: 'a mean of 5 1/3 up is 6', event: tries('up', 6, 3), readings: { 'try-1': 4, 'try-2': 6, 'try-3': 6 }, expected: { kind: 'met', rounded: 6, margin: 0 } },
+  { name: 'a mean of 5 1/3 to the nearest is 5', event: tries('nearest', 6, 3), readings: { 'try-1': 4, 'try-2': 6, 'try-3': 6 }, expected: { kind: 'short', rounded: 5, margin: -1 } },
+  { name: 'a mean of 5 needs no rounding up', event: tries('up', 6, 3), readings: { 'try-1': 4, 'try-2': 5, 'try-3': 6 }, expected: { kind: 'short', rounded: 5, margin: -1 } },
+  // two watches 1 ms apart: 9:40.0005
+  { name: 'a mean of watches half a millisecond over the second goes up', event: run('up', 580_000), readings: { time: 580_000, 'time-watch-2': 580_001 }, expected: { kind: 'short', rounded: 581_000, margin: -1_000 } },
+  { name: 'a mean of watches on the second stays', event: run('up', 580_000), readings: { time: 579_999, 'time-watch-2': 580_001 }, expected: { kind: 'met', rounded: 580_000, margin: 0 } },
+  { name: 'a mean of watches half a millisecond under the second goes up to it', event: run('up', 580_000), readings: { time: 579_999, 'time-watch-2': 580_000 }, expected: { kind: 'met', rounded: 580_000, margin: 0 } },
+  { name: 'a mean hold of 59.9995 s cut down is 59', event: hold('truncate', 60_000), readings: { time: 59_999, 'time-watch-2': 60_000 }, expected: { kind: 'short', rounded: 59_000, margin: -1_000 } },
+  { name: 'a mean hold of 60.0005 s cut down is 60', event: hold('truncate', 60_000), readings: { time: 60_000, 'time-watch-2': 60_001 }, expected: { kind: 'met', rounded: 60_000, margin: 0 } },
+  { name: 'three watches of 59.999, 60 and 60 s are 59.9996… and cut down 59', event: hold('truncate', 60_000), readings: { time: 59_999, 'time-watch-2': 60_000, 'time-watch-3': 60_000 }, expected: { kind: 'short', rounded: 59_000, margin: -1_000 } },
+  { name: 'three watches of 59.999, 60 and 60.001 s are 60', event: hold('truncate', 60_000), readings: { time: 59_999, 'time-watch-2': 60_000, 'time-watch-3': 60_001 }, expected: { kind: 'met', rounded: 60_000, margin: 0 } },
+  // 5 at 85.7 kg: ×7/6 is 99,983.33 g; 5 at 85.714 kg is 99,999.67 g; 6 at 83.334 kg is 100,000.8 g
+  { name: 'an estimate a third of a gram under the cut is short, cut down', event: lift('epley', 'truncate', 1, 100_000), readings: { load: 85_714, repetitions: 5 }, expected: { kind: 'short', rounded: 99_999, margin: -1 } },
+  { name: 'the same rounded up is met', event: lift('epley', 'up', 1, 100_000), readings: { load: 85_714, repetitions: 5 }, expected: { kind: 'met', rounded: 100_000, margin: 0 } },
+  { name: 'an estimate just over the cut, cut down, is on it', event: lift('epley', 'truncate', 1, 100_000), readings: { load: 83_334, repetitions: 6 }, expected: { kind: 'met', rounded: 100_000, margin: 0 } },
+  { name: 'an estimate exactly on the cut is met', event: lift('brzycki', 'truncate', 1, 100_000), readings: { load: 75_000, repetitions: 10 }, expected: { kind: 'met', rounded: 100_000, margin: 0 } },
+  { name: 'Brzycki 9 at 77.777 kg is 99,999 g exactly', event: lift('brzycki', 'nearest', 1, 100_000), readings: { load: 77_777, repetitions: 9 }, expected: { kind: 'short', rounded: 99_999, margin: -1 } },
+]
