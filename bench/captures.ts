@@ -8,6 +8,7 @@ import { Agent, request } from 'node:http'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { captureId, seededRandom } from '@able-gauge/core'
+import { buildServer } from '../scripts/lib/build.mjs'
 import { DATA } from '../scripts/lib/paths.mjs'
 import { freePort } from '../scripts/lib/ports.mjs'
 import { openCluster } from '../scripts/lib/postgres.mjs'
@@ -26,6 +27,7 @@ const bin = requirePostgres()
 const cluster = await openCluster(bin, path.join(DATA, 'bench-postgres'))
 const database = `able_gauge_bench_${Date.now()}`
 await cluster.makeDatabase(database)
+await buildServer()
 prepareDatabase(cluster, database, true)
 const port = await freePort()
 const { child } = await startServer(cluster, database, { host: '127.0.0.1', port, webFolder: DATA, demo: true })

@@ -5,7 +5,7 @@
 import path from 'node:path'
 import { chromium } from '@playwright/test'
 import { CHROMIUM_ARGS } from '../scripts/lib/browser.mjs'
-import { buildWeb, WEB_FOLDER } from '../scripts/lib/build.mjs'
+import { buildServer, buildWeb, WEB_FOLDER } from '../scripts/lib/build.mjs'
 import { DATA } from '../scripts/lib/paths.mjs'
 import { openCluster } from '../scripts/lib/postgres.mjs'
 import { requireChromium, requirePostgres } from '../scripts/lib/requirements.mjs'
@@ -16,7 +16,8 @@ const SLOWDOWNS = [1, 4]
 const PRESSES = 80
 const FRAME_MS = 1000 / 60
 
-buildWeb()
+await buildWeb()
+await buildServer()
 const cluster = await openCluster(requirePostgres(), path.join(DATA, 'bench-postgres'))
 const database = `able_gauge_bench_${Date.now()}`
 await cluster.makeDatabase(database)

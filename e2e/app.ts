@@ -4,7 +4,7 @@ import { once } from 'node:events'
 import path from 'node:path'
 import { test as base, type APIRequestContext, type Page } from '@playwright/test'
 import type { RecordedCapture } from '@able-gauge/core'
-import { WEB_FOLDER } from '../scripts/lib/build.mjs'
+import { serverProgram, WEB_FOLDER } from '../scripts/lib/build.mjs'
 import { DATA, ROOT } from '../scripts/lib/paths.mjs'
 import { freePort } from '../scripts/lib/ports.mjs'
 import { openCluster } from '../scripts/lib/postgres.mjs'
@@ -75,15 +75,7 @@ export const test = base.extend<{ signedIn: (signInName: string) => Promise<void
 
 /** As somebody who sets the program up would, with `npm run account`. */
 const addOfficer = (ownerUrl: string): void => {
-  const args = [
-    '--import',
-    'tsx',
-    path.join('server', 'src', 'addAccount.ts'),
-    OFFICER,
-    'Ines Calloway-Brandt',
-    'officer',
-  ]
-  spawnSync(process.execPath, args, {
+  spawnSync(process.execPath, [serverProgram('addAccount'), OFFICER, 'Ines Calloway-Brandt', 'officer'], {
     cwd: ROOT,
     env: { ...process.env, ABLE_GAUGE_OWNER_URL: ownerUrl, ABLE_GAUGE_PASSWORD: PASSWORD },
   })

@@ -3,6 +3,7 @@ import { spawnSync } from 'node:child_process'
 import path from 'node:path'
 import { createInterface } from 'node:readline/promises'
 import util from 'node:util'
+import { buildServer, serverProgram } from './lib/build.mjs'
 import { Obstacle, run } from './lib/fail.mjs'
 import { DATA, ROOT } from './lib/paths.mjs'
 import { openCluster } from './lib/postgres.mjs'
@@ -36,23 +37,21 @@ await run(async () => {
   const { name, display, role } = readOptions()
   if (!name || !display || !role) throw new Obstacle(HELP)
   requirePackages()
-  const cluster = await openCluster(requirePostgres(), path.join(DATA, 'postgres'))
+  const bin = requirePostgres()
+  await buildServer()
+  const cluster = await openCluster(bin, path.join(DATA, 'postgres'))
   try {
     await cluster.makeDatabase(DATABASE)
     prepareDatabase(cluster, DATABASE, false)
-    const { status } = spawnSync(
-      process.execPath,
-      ['--import', 'tsx', path.join('server', 'src', 'addAccount.ts'), name, display, role],
-      {
-        cwd: ROOT,
-        stdio: ['ignore', 'inherit', 'inherit'],
-        env: {
-          ...process.env,
-          ABLE_GAUGE_OWNER_URL: cluster.ownerUrl(DATABASE),
-          ABLE_GAUGE_PASSWORD: await askPassword(),
-        },
+    const { status } = spawnSync(process.execPath, [serverProgram('addAccount'), name, display, role], {
+      cwd: ROOT,
+      stdio: ['ignore', 'inherit', 'inherit'],
+      env: {
+        ...process.env,
+        ABLE_GAUGE_OWNER_URL: cluster.ownerUrl(DATABASE),
+        ABLE_GAUGE_PASSWORD: await askPassword(),
       },
-    )
+    })
     if (status !== 0) process.exitCode = 1
   } finally {
     // a cluster that a running program uses stays up for it

@@ -1,6 +1,6 @@
 /** npm run screenshots [-- NAME ...]: makes docs/screenshots anew from the demo data, in a database of its own. */
 import path from 'node:path'
-import { buildWeb, WEB_FOLDER } from './lib/build.mjs'
+import { buildServer, buildWeb, WEB_FOLDER } from './lib/build.mjs'
 import { openBrowser } from './lib/browser.mjs'
 import { run } from './lib/fail.mjs'
 import { DATA, ROOT } from './lib/paths.mjs'
@@ -86,7 +86,8 @@ await run(async () => {
   requireNode()
   requirePackages()
   const bin = requirePostgres()
-  buildWeb()
+  await buildWeb()
+  await buildServer()
   const wanted = process.argv.slice(2)
   const cluster = await openCluster(bin, path.join(DATA, 'pictures-postgres'))
   try {

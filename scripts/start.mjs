@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import util from 'node:util'
-import { buildWeb, WEB_FOLDER } from './lib/build.mjs'
+import { buildServer, buildWeb, WEB_FOLDER } from './lib/build.mjs'
 import { Obstacle, run } from './lib/fail.mjs'
 import { DATA } from './lib/paths.mjs'
 import { isFree } from './lib/ports.mjs'
@@ -110,7 +110,8 @@ await run(async () => {
   }
   requirePackages()
   const bin = requirePostgres()
-  buildWeb()
+  await buildWeb()
+  await buildServer()
   const cluster = await openCluster(bin, path.join(DATA, 'postgres'))
   // the demo has a database of its own, so that real records and made-up ones never share one
   const database = empty ? 'able_gauge' : 'able_gauge_demo'

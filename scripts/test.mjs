@@ -76,6 +76,7 @@ await run(async () => {
     count: ({ numPassedTests, numFailedTests }) => ({ passed: numPassedTests, failed: numFailedTests }),
   })
   const others = await inTurn([
+    { name: 'Build', command: process.execPath, args: [path.join('scripts', 'build.mjs')] },
     // what is written for one platform is checked in one go, so that what all share is read once
     node('Types: core, server, cli', 'typescript/bin/tsc', '-p', 'tsconfig.node.json'),
     node('Types: bench, e2e', 'typescript/bin/tsc', '-p', 'tsconfig.driven.json'),

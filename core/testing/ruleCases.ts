@@ -13,6 +13,8 @@ export interface RuleCase {
   readonly event: object
   readonly readings: Readings
   readonly bodyMassG?: number
+  /** Of the standard; left out, everything is taken as exact. */
+  readonly uncertainty?: object
   /** `margin` where there is a cut. */
   readonly expected: {
     readonly kind: 'met' | 'short' | 'scored' | 'open' | 'ended'
@@ -46,6 +48,21 @@ const run = (mode: 'truncate' | 'nearest' | 'up', cut: number): object =>
 const lift = (estimate: 'epley' | 'brzycki', mode: 'truncate' | 'nearest' | 'up', step: number, cut: number): object =>
   of('heaviestLift', { estimate }, { ...rounded(mode, step), ...atLeast(cut, 'g') })
 
+/** Hand timing to 0.2 s, masses read to 0.5 kg; nearer to the cut than that a person decides. */
+const sure = { uncertainty: { handTimingMs: 200, massG: 500, nearTheCut: 'decide' } }
+const sprint = (timing: 'hand' | 'electronic' | 'either', cut: number): object =>
+  of('sprint', { timing }, { ...rounded('truncate', 10), ...atMost(cut, 'ms') })
+const plates = (cut: number): object => of('heaviestLift', {}, { ...rounded('truncate', 500), ...atLeast(cut, 'g') })
+const grip = (cut: number): object =>
+  of(
+    'attempts',
+    { unit: 'g', attemptsAllowed: 1, resolution: 500 },
+    { ...rounded('truncate', 500), ...atLeast(cut, 'g') },
+  )
+/** A limit of 10:00 before the cut of 11:00. */
+const limited = (kind: 'timedDistance' | 'workChain' | 'stationCourse'): object =>
+  of(kind, { limitMs: 600_000 }, { ...rounded('up', 1_000), ...atMost(660_000, 'ms') })
+
 // a table is read along its rows
 // prettier-ignore
 export const RULE_CASES: readonly RuleCase[] = [
@@ -72,4 +89,22 @@ export const RULE_CASES: readonly RuleCase[] = [
   { name: 'an estimate just over the cut, cut down, is on it', event: lift('epley', 'truncate', 1, 100_000), readings: { load: 83_334, repetitions: 6 }, expected: { kind: 'met', rounded: 100_000, margin: 0 } },
   { name: 'an estimate exactly on the cut is met', event: lift('brzycki', 'truncate', 1, 100_000), readings: { load: 75_000, repetitions: 10 }, expected: { kind: 'met', rounded: 100_000, margin: 0 } },
   { name: 'Brzycki 9 at 77.777 kg is 99,999 g exactly', event: lift('brzycki', 'nearest', 1, 100_000), readings: { load: 77_777, repetitions: 9 }, expected: { kind: 'short', rounded: 99_999, margin: -1 } },
+  // the method: a gate and plates are exact, a dynamometer is not; an event may have a figure of its own
+  { name: 'a time by a gate on the cut is met, whatever hand timing is worth', ...sure, event: sprint('electronic', 14_000), readings: { 'try-1': 14_000 }, expected: { kind: 'met', rounded: 14_000, margin: 0, nearTheCut: false } },
+  { name: 'the same by hand is for a person to decide', ...sure, event: sprint('hand', 14_000), readings: { 'try-1': 14_000 }, expected: { kind: 'open', rounded: 14_000 } },
+  { name: 'by either: a gate is exact', ...sure, event: sprint('either', 14_000), readings: { 'try-1': 14_100, electronic: 1 }, expected: { kind: 'short', rounded: 14_100, margin: -100, nearTheCut: false } },
+  { name: 'by either: a hand is not', ...sure, event: sprint('either', 14_000), readings: { 'try-1': 14_100, electronic: 0 }, expected: { kind: 'open', rounded: 14_100 } },
+  { name: 'plates on the cut are met', ...sure, event: plates(80_000), readings: { load: 80_000 }, expected: { kind: 'met', rounded: 80_000, margin: 0, nearTheCut: false } },
+  { name: 'plates under the cut are short', ...sure, event: plates(80_000), readings: { load: 79_500 }, expected: { kind: 'short', rounded: 79_500, margin: -500, nearTheCut: false } },
+  { name: 'a grip on the cut may have been under it', ...sure, event: grip(45_000), readings: { 'try-1': 45_000 }, expected: { kind: 'open', rounded: 45_000 } },
+  { name: 'a grip a kilogram over the cut is not under it', ...sure, event: grip(45_000), readings: { 'try-1': 46_000 }, expected: { kind: 'met', rounded: 46_000, margin: 1_000, nearTheCut: false } },
+  { name: 'a grip half a kilogram over the cut may be, where the event says so', ...sure, event: { ...grip(45_000), uncertainty: 600 }, readings: { 'try-1': 45_500 }, expected: { kind: 'open', rounded: 45_500 } },
+  { name: 'an event whose reading is exact is told', ...sure, event: { ...grip(45_000), uncertainty: 0 }, readings: { 'try-1': 45_000 }, expected: { kind: 'met', rounded: 45_000, margin: 0, nearTheCut: false } },
+  // a limit stops everybody; exactly on it is done
+  ...(['timedDistance', 'workChain', 'stationCourse'] as const).flatMap((kind): RuleCase[] => [
+    { name: `${kind}: a time on the limit counts`, event: limited(kind), readings: { time: 600_000 }, expected: { kind: 'met', rounded: 600_000, margin: 60_000 } },
+    { name: `${kind}: a millisecond over the limit did not finish`, event: limited(kind), readings: { time: 600_001 }, expected: { kind: 'ended' } },
+    { name: `${kind}: half a minute over the limit did not finish`, event: limited(kind), readings: { time: 630_000 }, expected: { kind: 'ended' } },
+    { name: `${kind}: a second under the limit counts`, event: limited(kind), readings: { time: 599_000 }, expected: { kind: 'met', rounded: 599_000, margin: 61_000 } },
+  ]),
 ]

@@ -1,4 +1,4 @@
-/** Builds the web application when anything it is made of has changed. */
+/** Builds the application in the browser and the server when anything they are made of has changed. */
 import { spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs'
@@ -7,8 +7,12 @@ import { Obstacle } from './fail.mjs'
 import { ROOT } from './paths.mjs'
 
 export const WEB_FOLDER = path.join(ROOT, 'web', 'dist')
+const SERVER_FOLDER = path.join(ROOT, 'server', 'dist')
 
-const SOURCES = [
+/** What can be run of the server: `main`, `prepare`, `addAccount`. */
+export const serverProgram = (name) => path.join(SERVER_FOLDER, `${name}.mjs`)
+
+const WEB_SOURCES = [
   'core/src',
   'web/src',
   'web/index.html',
@@ -16,17 +20,52 @@ const SOURCES = [
   'web/serviceWorker.ts',
   'package-lock.json',
 ]
+const SERVER_SOURCES = ['core/src', 'server/src', 'package-lock.json', 'scripts/lib/build.mjs']
 
-export const buildWeb = () => {
-  const stamp = path.join(WEB_FOLDER, '.built-from')
-  const state = stateOf(SOURCES)
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === state) return
-  console.log('Building the application …')
-  const { status, stdout, stderr } = spawnSync('npm', ['run', 'build', '-w', 'web', '--silent'], {
-    cwd: ROOT,
-    encoding: 'utf8',
+export const buildWeb = () =>
+  whenChanged(WEB_FOLDER, WEB_SOURCES, () => {
+    console.log('Building the application …')
+    const { status, stdout, stderr } = spawnSync('npm', ['run', 'build', '-w', 'web', '--silent'], {
+      cwd: ROOT,
+      encoding: 'utf8',
+    })
+    if (status !== 0) throw new Obstacle(`The application could not be built:\n${stdout}${stderr}`)
   })
-  if (status !== 0) throw new Obstacle(`The application could not be built:\n${stdout}${stderr}`)
+
+/** The server and core in one file for each program, so that starting it reads no TypeScript. */
+export const buildServer = () =>
+  whenChanged(SERVER_FOLDER, SERVER_SOURCES, async () => {
+    // packages may be installed by the command that asks for this
+    const { build } = await import('esbuild')
+    await build({
+      absWorkingDir: ROOT,
+      entryPoints: {
+        main: 'server/src/main.ts',
+        prepare: 'server/src/prepare.ts',
+        addAccount: 'server/src/addAccount.ts',
+        startWorker: 'server/src/work/worker.ts',
+      },
+      outdir: SERVER_FOLDER,
+      outExtension: { '.js': '.mjs' },
+      bundle: true,
+      platform: 'node',
+      target: 'node20',
+      format: 'esm',
+      packages: 'external',
+      alias: { '@able-gauge/core': path.join(ROOT, 'core', 'src', 'index.ts') },
+      tsconfig: 'tsconfig.node.json',
+      // the document classes are told apart by name
+      keepNames: true,
+      sourcemap: true,
+      logLevel: 'error',
+    })
+  })
+
+const whenChanged = async (folder, sources, build) => {
+  const stamp = path.join(folder, '.built-from')
+  const state = stateOf(sources)
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === state) return
+  await build()
   writeFileSync(stamp, state)
 }
 

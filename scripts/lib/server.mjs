@@ -1,17 +1,19 @@
 /** Prepares the database and runs the server as a child process. */
 import { spawn, spawnSync } from 'node:child_process'
 import path from 'node:path'
+import { serverProgram } from './build.mjs'
 import { Obstacle } from './fail.mjs'
 import { DATA, ROOT } from './paths.mjs'
 
 /** The key of this installation: whoever has it can sign days as this installation. */
 const KEY_FILE = path.join(DATA, 'signing-key.pem')
 
-const TSX = ['--import', 'tsx']
+/** Errors name their place in the sources. */
+const NODE = ['--enable-source-maps']
 
 /** Migrates and, with `demo`, loads the demo once. */
 export const prepareDatabase = (cluster, database, demo) => {
-  const { status } = spawnSync(process.execPath, [...TSX, path.join('server', 'src', 'prepare.ts')], {
+  const { status } = spawnSync(process.execPath, [...NODE, serverProgram('prepare')], {
     cwd: ROOT,
     stdio: 'inherit',
     env: {
@@ -31,7 +33,7 @@ export const prepareDatabase = (cluster, database, demo) => {
  */
 export const startServer = (cluster, database, { host, port, webFolder, demo }) =>
   new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, [...TSX, path.join('server', 'src', 'main.ts')], {
+    const child = spawn(process.execPath, [...NODE, serverProgram('main')], {
       cwd: ROOT,
       stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
       env: {

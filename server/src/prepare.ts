@@ -6,9 +6,8 @@ import { runner } from 'node-pg-migrate'
 import { inTransaction, LONG, openPool } from './database.ts'
 import { loadDemo } from './demo/loadDemo.ts'
 import { needed } from './environment.ts'
+import { SQL_FOLDER } from './folders.ts'
 import { openSigner } from './signer.ts'
-
-const SQL_FOLDER = path.join(path.dirname(fileURLToPath(import.meta.url)), '..', 'sql')
 
 /** Applies the migrations that are missing, each in a transaction of its own. @param databaseUrl of the owner */
 export const migrate = async (databaseUrl: string): Promise<void> => {

@@ -14,6 +14,8 @@ export type Note =
   | { readonly code: 'crossedAfterEnd'; readonly count: number }
   | { readonly code: 'stampEstimated'; readonly laps: readonly number[] }
   | { readonly code: 'outOfOrder'; readonly part: string }
+  /** Not done when the event's limit was reached. */
+  | { readonly code: 'limitReached'; readonly limitMs: number }
   | { readonly code: 'lastMark'; readonly laps: number; readonly beyondLineMm: number }
 
 export interface RepetitionTally {
@@ -74,7 +76,7 @@ export type Reading =
       readonly kind: 'repetitions'
       readonly startedAtMs: number
       readonly tally: RepetitionTally
-      readonly endedBy: 'time' | 'ended' | 'cautions' | 'missedBeats' | 'cap'
+      readonly endedBy: 'time' | 'ended' | 'cautions' | 'missedBeats' | 'cap' | 'pause'
     }
   | {
       readonly kind: 'crossings'

@@ -7,6 +7,7 @@ import type { WatchRule } from '../protocol/protocolBase.ts'
 import { scheduleOf } from '../protocol/shuttleSchedule.ts'
 import { compareExact, meanOf, nearestWhole, plus, sumOf, type Exact } from '../quantity/fraction.ts'
 import { divideToNearest } from '../quantity/integers.ts'
+import { isBeyondLimit, stoppedAtLimit } from './limit.ts'
 import { measuredAs, type EndReason, type Measure, type ReadingStep, type TakenReading } from './measure.ts'
 import { isFilled, slotsOf, type Readings } from './slots.ts'
 
@@ -16,12 +17,14 @@ const MINUTE_MS = 60_000
  * Measures what was read.
  * @param readings by slot id; slots the protocol does not have are ignored
  * @param stamped slots whose figures follow from stamps; the others were entered
+ * @param clockUncertaintyMs how far the clocks of two devices may disagree about what was stamped
  * @returns `complete` when every needed slot is filled, `running` when some are, `ended` when the figures themselves end it
  */
 export const measureReadings = (
   protocol: Protocol,
   readings: Readings,
   stamped: ReadonlySet<string> = new Set(),
+  clockUncertaintyMs = 0,
 ): Measure => {
   const taken = slotsOf(protocol).flatMap(({ id, label, unit, shownIn }): TakenReading[] => {
     const value = readings[id]
@@ -33,12 +36,16 @@ export const measureReadings = (
   if (!isFilled(protocol, readings)) return { kind: 'running', soFar: taken.length, unit, notes: [] }
   const result = valueOf(protocol, readings)
   if ('reason' in result) return { kind: 'ended', ...result, soFar: 0, unit, notes: [] }
+  const limitMs = 'limitMs' in protocol ? protocol.limitMs : undefined
+  if (limitMs !== undefined && isBeyondLimit(result.value, limitMs, clockUncertaintyMs)) {
+    return { kind: 'ended', ...stoppedAtLimit(limitMs), soFar: 0, unit }
+  }
   return {
     kind: 'complete',
     ...measuredAs(result.value),
     unit,
     reading: { kind: 'readings', taken, steps: result.steps },
-    clockUncertaintyMs: 0,
+    clockUncertaintyMs,
     notes: [],
   }
 }

@@ -38,14 +38,13 @@ export const reduceReadings = (protocol: Protocol, captures: readonly Capture[],
     protocol,
     readings,
     new Set(Object.keys(live.readings).filter((id) => !(id in entered))),
+    doubtOf(live, entered),
   )
   switch (measure.kind) {
     case 'notStarted':
       return live.begun ? { kind: 'running', soFar: live.soFar, unit, notes: live.notes } : measure
-    case 'complete':
-      return { ...measure, clockUncertaintyMs: doubtOf(live, entered), notes: live.notes }
     default:
-      return { ...measure, notes: live.notes }
+      return { ...measure, notes: [...live.notes, ...measure.notes] }
   }
 }
 

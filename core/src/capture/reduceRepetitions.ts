@@ -18,7 +18,7 @@ export interface RepetitionAttempt {
   readonly tally: RepetitionTally
   readonly restartsUsed: number
   readonly end: {
-    readonly by: StopReason | 'cautions' | 'missedBeats' | 'cap'
+    readonly by: StopReason | 'cautions' | 'missedBeats' | 'cap' | 'pause'
     readonly atMs: number
     readonly note?: string
   } | null
@@ -40,11 +40,15 @@ const BEFORE_START: RepetitionAttempt = {
 
 /**
  * Follows one candidate's attempt.
- * A repetition exactly at the end of the time counts; the caution that goes over the limit ends the event at its moment.
+ * A repetition exactly at the end of the time counts, and so does one exactly at the end of the longest pause; the caution
+ * that goes over the limit ends the event at its moment.
  * @param captures settled captures of this candidate in this event, in order
  */
 export const followRepetitions = (protocol: CountedProtocol, captures: readonly Capture[]): RepetitionAttempt =>
-  captures.reduce((attempt, capture) => step(protocol, attempt, capture), BEFORE_START)
+  captures.reduce(
+    (attempt, capture) => step(protocol, endedByPause(protocol, attempt, capture.atMs), capture),
+    BEFORE_START,
+  )
 
 /** How long an attempt may last, or null without a clock. */
 export const clockOf = (protocol: CountedProtocol): number | null => {
@@ -66,10 +70,16 @@ export const clockStands = (protocol: CountedProtocol): boolean =>
 export const reduceRepetitions = (protocol: CountedProtocol, captures: readonly Capture[]): Measure => {
   const attempt = followRepetitions(protocol, captures)
   const { startedAtMs, tally, end, notes } = attempt
-  if (end && isEndReason(end.by)) {
+  if (!end) {
+    return startedAtMs === null
+      ? { kind: 'notStarted', notes }
+      : { kind: 'running', soFar: tally.counted, unit: 'count', notes }
+  }
+  const { by } = end
+  if (isEndReason(by)) {
     return {
       kind: 'ended',
-      reason: end.by,
+      reason: by,
       ...(end.note ? { note: end.note } : {}),
       soFar: tally.counted,
       unit: 'count',
@@ -77,14 +87,11 @@ export const reduceRepetitions = (protocol: CountedProtocol, captures: readonly 
     }
   }
   if (startedAtMs === null) return { kind: 'notStarted', notes }
-  if (!end) return { kind: 'running', soFar: tally.counted, unit: 'count', notes }
-  const endedBy =
-    end.by === 'cautions' || end.by === 'missedBeats' || end.by === 'cap' || end.by === 'time' ? end.by : 'ended'
   return {
     kind: 'complete',
     value: tally.counted,
     unit: 'count',
-    reading: { kind: 'repetitions', startedAtMs, tally, endedBy },
+    reading: { kind: 'repetitions', startedAtMs, tally, endedBy: by },
     clockUncertaintyMs: 0,
     notes,
   }
@@ -128,6 +135,15 @@ const step = (protocol: CountedProtocol, attempt: RepetitionAttempt, capture: Ca
     default:
       return attempt
   }
+}
+
+/** What a pause longer than allowed ends, it ends at its own moment, whoever sees it; the time may have run out before. */
+const endedByPause = (protocol: CountedProtocol, attempt: RepetitionAttempt, nowMs: number): RepetitionAttempt => {
+  const { lastMoveAtMs, endsAtMs, pausedAtMs, end } = attempt
+  if (protocol.longestPauseMs === undefined || lastMoveAtMs === null || end !== null) return attempt
+  const atMs = lastMoveAtMs + protocol.longestPauseMs
+  const isTimeOver = pausedAtMs === null && endsAtMs !== null && endsAtMs <= atMs
+  return nowMs > atMs && !isTimeOver ? { ...attempt, end: { by: 'pause', atMs } } : attempt
 }
 
 const start = (protocol: CountedProtocol, attempt: RepetitionAttempt, atMs: number): RepetitionAttempt =>

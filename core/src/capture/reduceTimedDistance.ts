@@ -2,6 +2,7 @@
 import { combineWatches } from '../clock/combineWatches.ts'
 import { lapsOf, type TimedDistance } from '../protocol/timedDistance.ts'
 import type { Capture } from './capture.ts'
+import { isBeyondLimit, stoppedAtLimit } from './limit.ts'
 import { measuredAs, type Measure, type Note } from './measure.ts'
 
 /** The starts of waves that stand, in order. */
@@ -58,9 +59,21 @@ export const reduceTimedDistance = (
     }
   }
   if (!start) return { kind: 'notStarted', notes }
+  const { limitMs } = protocol
+  const clockDoubt = (last: Capture): number =>
+    start.deviceId === last.deviceId ? 0 : start.uncertaintyMs + last.uncertaintyMs
+  const isLate = (crossing: Capture): boolean =>
+    isBeyondLimit(crossing.atMs - start.atMs, limitMs, clockDoubt(crossing))
+  const stopped = (): Measure => {
+    const soFar = counted.filter((crossing) => !isLate(crossing)).length
+    const { reason, notes: why } = stoppedAtLimit(limitMs ?? 0)
+    return { kind: 'ended', reason, soFar, unit: 'count', notes: [...notes, ...why] }
+  }
+  if (counted.some(isLate)) return stopped()
   if (!finish) return { kind: 'running', soFar: counted.length, unit: 'count', notes }
   const timesMs = [finish, ...backupFinishes(captures, finish)].map(({ atMs }) => atMs - start.atMs)
   const { elapsedMs, by } = combineWatches(timesMs, protocol.watchRule)
+  if (isBeyondLimit(elapsedMs, limitMs, clockDoubt(finish))) return stopped()
   return {
     kind: 'complete',
     ...measuredAs(elapsedMs),
@@ -72,7 +85,7 @@ export const reduceTimedDistance = (
       splitsMs: counted.map(({ atMs }, index) => atMs - (counted[index - 1]?.atMs ?? start.atMs)),
       ...(by === 'only' ? {} : { watches: { timesMs, by } }),
     },
-    clockUncertaintyMs: start.deviceId === finish.deviceId ? 0 : start.uncertaintyMs + finish.uncertaintyMs,
+    clockUncertaintyMs: clockDoubt(finish),
     notes,
   }
 }

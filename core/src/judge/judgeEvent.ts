@@ -128,7 +128,7 @@ const assess = (
 ): Assessed => {
   const { event } = chosen
   const worth = scoreValue(event, compiled, row, cut, minimum, exactOf(measure), candidate.bodyMassG ?? 0)
-  const uncertainty = cut === null ? 0 : uncertaintyOf(on.standard.uncertainty, compiled.unit, measure)
+  const uncertainty = cut === null ? 0 : uncertaintyOf(on.standard.uncertainty, event, measure)
   return {
     worth,
     uncertainty,

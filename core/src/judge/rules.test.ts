@@ -12,8 +12,10 @@ import type { Mark } from './mark.ts'
 
 const PERSON = { entryId: 'e', ageYears: 34, ageCountedOn: '2026-11-24', category: 'female' }
 
-const standardOf = ({ event }: RuleCase): { standard: Standard; event: StandardEvent } => {
-  const standard = soundStandard(plainStandard([{ id: 'event', name: 'Event', ...event }]))
+const standardOf = ({ event, uncertainty }: RuleCase): { standard: Standard; event: StandardEvent } => {
+  const standard = soundStandard(
+    plainStandard([{ id: 'event', name: 'Event', ...event }], uncertainty ? { uncertainty } : {}),
+  )
   const [only] = standard.events
   if (!only) throw new Error('The standard made for the test has no event.')
   return { standard, event: only }

@@ -197,6 +197,7 @@ const repetitionWords = ({ reading, refusalLabels, durationMs }: Extract<Step, {
     cautions: 'until the cautions were used up',
     missedBeats: 'until too many beats were missed',
     cap: 'up to the cap of the protocol',
+    pause: 'until a pause longer than is allowed',
   }
   return {
     title: `${counted} counted, ${refusedTotal} refused`,
@@ -246,6 +247,11 @@ const noteWords = (note: Note): Words => {
       return {
         title: `"${note.part}" stamped before its turn`,
         sentence: 'Later work before earlier work is complete does not count.',
+      }
+    case 'limitReached':
+      return {
+        title: `Stopped at the limit of ${printTime(note.limitMs)}`,
+        sentence: 'What was not done by then does not count. Exactly on the limit would have.',
       }
     case 'lastMark':
       return {

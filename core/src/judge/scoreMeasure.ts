@@ -2,6 +2,8 @@
 import { plus, roundExact, type Exact } from '../quantity/fraction.ts'
 import type { StandardEvent, UncertaintyPolicy } from '../standard/standard.ts'
 import type { Measure } from '../capture/measure.ts'
+import { factsOf } from '../protocol/eventKind.ts'
+import type { Protocol } from '../protocol/protocol.ts'
 import type { Unit } from '../quantity/unit.ts'
 import { lowestOf, type CompiledScoring } from './compileScoring.ts'
 import type { Cut } from './cut.ts'
@@ -54,25 +56,38 @@ export const scoreValue = (
   }
 }
 
+type Taken = Pick<Extract<Measure, { kind: 'complete' }>, 'reading' | 'clockUncertaintyMs'>
+
 /**
- * How far a reading may be off, either way: by its method, and by what the clocks of two devices may differ.
- * @param unit of the event
+ * How far a reading may be off, either way: by the method of its event, and by what the clocks of two devices may differ.
+ * @returns in the unit of the event
  */
 export const uncertaintyOf = (
   policy: UncertaintyPolicy,
-  unit: Unit,
-  { reading, clockUncertaintyMs }: Pick<Extract<Measure, { kind: 'complete' }>, 'reading' | 'clockUncertaintyMs'>,
+  event: Pick<StandardEvent, 'protocol' | 'uncertainty'>,
+  { reading, clockUncertaintyMs }: Taken,
 ): number => {
+  const { unit } = factsOf(event.protocol)
+  if (unit === 'ms' && isTimedByGate(event.protocol, reading)) return 0
+  return Math.max(event.uncertainty ?? byMethod(policy, event.protocol, unit), unit === 'ms' ? clockUncertaintyMs : 0)
+}
+
+const isTimedByGate = (protocol: Protocol, reading: Taken['reading']): boolean =>
+  'timing' in protocol &&
+  (protocol.timing === 'electronic' ||
+    (protocol.timing === 'either' &&
+      reading.kind === 'readings' &&
+      reading.taken.some(({ slot, value }) => slot === 'electronic' && value === 1)))
+
+const byMethod = (policy: UncertaintyPolicy, { kind }: Protocol, unit: Unit): number => {
   switch (unit) {
-    case 'ms': {
-      const byGate =
-        reading.kind === 'readings' && reading.taken.some(({ slot, value }) => slot === 'electronic' && value === 1)
-      return Math.max(byGate ? 0 : policy.handTimingMs, clockUncertaintyMs)
-    }
+    case 'ms':
+      return policy.handTimingMs
     case 'mm':
       return policy.lengthMm ?? 0
     case 'g':
-      return policy.massG ?? 0
+      // plates are counted, not read
+      return kind === 'heaviestLift' ? 0 : (policy.massG ?? 0)
     case 'bpm':
       return policy.pulseBpm ?? 0
     default:

@@ -1,7 +1,7 @@
 /** What has to agree between the parts of a standard before it means anything at all. */
 import type { Finding } from '../document/finding.ts'
 import { factsOf } from '../protocol/eventKind.ts'
-import { suits } from '../quantity/unit.ts'
+import { suits, type Unit } from '../quantity/unit.ts'
 import { finding, repeatedIds } from './disagreementFinding.ts'
 import { protocolDisagreements } from './protocolDisagreements.ts'
 import { placedEvents, placedScorings, type PlacedEvent, type PlacedScoring } from './placed.ts'
@@ -57,8 +57,14 @@ const eventOf = ({ event, place }: PlacedEvent): Finding[] => {
             `a unit for "${unit}", or none, for ${name}`,
           ),
         ]),
+    ...(event.uncertainty === undefined || isRead(unit)
+      ? []
+      : [finding(`${place}.uncertainty`, 'uncertainty', event.uncertainty, `none, because ${name} is counted`)]),
   ]
 }
+
+/** What is read from an instrument or by touch can be off; what is counted cannot. */
+const isRead = (unit: Unit): boolean => unit === 'ms' || unit === 'mm' || unit === 'g' || unit === 'bpm' || unit === 'permille'
 
 const scoringOf = (standard: Standard, { event, scoring, scoringPlace: place }: PlacedScoring): Finding[] => {
   const facts = factsOf(event.protocol)

@@ -58,6 +58,8 @@ export class StandardEvent {
   @OneOf(SCORINGS) scoring!: Scoring
   /** The unit the figures were published in, when that is not metric; they print in it. */
   @Optional() @Choice(PUBLISHED_UNITS) publishedIn?: PublishedUnit
+  /** How far a reading may be off either way, in the unit of the event, where its method is better or worse than others of the standard. */
+  @Optional() @Whole(0, 1_000_000) uncertainty?: number
   /** The least points asked of this event, in hundredths. */
   @Optional() @Whole(0, 1_000_000) minimumCentipoints?: number
   @Optional() @NestedList(() => Variant, 1, 6) variants?: Variant[]
@@ -88,12 +90,13 @@ export class RetestRule {
   @Optional() @Choice(['wholeBattery', 'shortEvents']) repeats?: 'wholeBattery' | 'shortEvents'
 }
 
-/** How sure a reading is either way, and what follows when the cut lies within that. Left out: taken as exact. */
+/** How sure a reading is either way by its method, unless an event has a figure of its own, and what follows when the cut lies within that. Left out: taken as exact. */
 export class UncertaintyPolicy {
   /** Of a time taken by hand. */
   @Whole(0, 60_000) handTimingMs!: number
   /** Of a length: a jump board, a throw. */
   @Optional() @Whole(0, 10_000) lengthMm?: number
+  /** Of a force or a mass that is read: a grip dynamometer, a scale. A load of plates is exact. */
   @Optional() @Whole(0, 50_000) massG?: number
   /** Of a pulse counted by touch. */
   @Optional() @Whole(0, 60) pulseBpm?: number

@@ -2,7 +2,6 @@
 import { randomUUID } from 'node:crypto'
 import { readFile, readdir } from 'node:fs/promises'
 import path from 'node:path'
-import { fileURLToPath } from 'node:url'
 import Papa from 'papaparse'
 import { Temporal } from 'temporal-polyfill'
 import {
@@ -31,6 +30,7 @@ import {
 import { hashPassword } from '../access/password.ts'
 import { ROLES, type Role } from '../access/role.ts'
 import type { Database } from '../database.ts'
+import { DEMO_FOLDER } from '../folders.ts'
 import { readDay } from '../dayRecord.ts'
 import { signDay } from '../signDay.ts'
 import type { Signer } from '../signer.ts'
@@ -49,7 +49,6 @@ import { DemoDay } from './demoDay.ts'
 import { DEMO_PASSWORD } from './password.ts'
 
 const HOUR_MS = 3_600_000
-const DEMO_FOLDER = path.join(path.dirname(fileURLToPath(import.meta.url)), '..', '..', '..', 'demo')
 
 /** The made-up limits of the Tarn Isles testing office. */
 const DEMO_HEAT: HouseRules['heat'] = [

@@ -73,6 +73,7 @@ const EFFORT = { maximal: 'maximal', submaximal: 'submaximal', skill: 'skill' } 
       <h3>Variant: {{ variant.name }}</h3>
       <ScoringTable :event="event" :categories="standard.categories" :scoring="variant.scoring" />
     </template>
+    <p v-if="event.uncertainty !== undefined">{{ sureness(event) }}</p>
     <p v-if="event.minimumCentipoints">At least {{ printPoints(event.minimumCentipoints) }} points.</p>
     <p v-for="line in alternates" :key="line">{{ line }}</p>
     <p v-for="caution in event.cautions" :key="caution" class="quiet">{{ caution }}</p>

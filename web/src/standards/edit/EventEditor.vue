@@ -43,7 +43,7 @@ const carried = computed(() =>
 const fields = formFieldsOf(StandardEvent)
 const only = (...names: readonly string[]) => fields.filter(({ name }) => names.includes(name))
 const NAMES = only('name', 'id', 'publishedIn')
-const AROUND = only('minimumCentipoints', 'restAfterMs', 'cautions', 'kit')
+const AROUND = only('minimumCentipoints', 'uncertainty', 'restAfterMs', 'cautions', 'kit')
 const ALTERNATES = only('alternates')
 const ROUNDING = only('rounding')
 
