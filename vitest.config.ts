@@ -14,6 +14,8 @@ const WEB = {
 
 export default defineConfig({
   test: {
+    // one fewer than the machine has is the default, which is a single one on two cores
+    maxWorkers: 2,
     projects: [
       {
         test: {

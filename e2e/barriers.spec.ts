@@ -45,9 +45,10 @@ const GROUPS: Readonly<Record<string, readonly string[]>> = {
   ),
 }
 
-/** Screens worked outdoors in the evening, and one of each other sort: all colours come from the same tokens. */
-const AT_DUSK =
-  /^\/$|house-rules|edit$|part=(stations|timetable|papers|conditions)|muster$|run\/|cards\/|part=doubtful|sign-off/
+/** All colours come from the same tokens: one screen of each sort, at full length all that are worked outdoors in the evening. */
+const AT_DUSK = process.env['ABLE_GAUGE_LONG']
+  ? /^\/$|house-rules|edit$|part=(stations|timetable|papers|conditions)|muster$|run\/|cards\/|part=doubtful|sign-off/
+  : /^\/$|edit$|part=timetable|muster$|run\/(run|trunk-hold)$|part=doubtful/
 
 /** Rows and cards after the third are the same markup again. */
 const REPEATED = ['tbody tr:nth-child(n + 5)', '.card-paper:nth-of-type(n + 3)', '.row-of-card:nth-child(n + 4)']

@@ -1,2 +1,4 @@
 export const WEB_FOLDER: string
-export const buildWeb: () => void
+export const serverProgram: (name: 'main' | 'prepare' | 'addAccount') => string
+export const buildWeb: () => Promise<void>
+export const buildServer: () => Promise<void>
