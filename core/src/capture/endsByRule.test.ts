@@ -10,7 +10,7 @@ import { measureEntry } from './measureEntry.ts'
 import { settle } from './settle.ts'
 
 const ANNA = 'anna'
-type Seen = readonly [afterMs: number, observation: Observation, more?: Partial<Capture>]
+type Seen = readonly [afterMs: number, observation: Observation, more?: { deviceId: string; uncertaintyMs: number }]
 
 const measured = (kind: EventKind, change: object, seen: readonly Seen[]) => {
   const parsed = parseDocument<Protocol>(PROTOCOLS[kind], { ...protocolTemplate(kind), ...change })

@@ -2,13 +2,12 @@
 import type { EndReason, Measure } from '../capture/measure.ts'
 import { ageOn, ageReferenceDate } from '../judge/ageOn.ts'
 import { decide } from '../judge/decide.ts'
-import { fullPointsOf, type JudgedOn } from '../judge/ground.ts'
+import { batteryFor, type JudgedOn } from '../judge/ground.ts'
 import { judgePlainly, type PlainMark } from '../judge/judgeEvent.ts'
 import type { Candidate } from '../judge/mark.ts'
 import type { Outcome } from '../judge/outcome.ts'
 import type { Fraction } from '../quantity/fraction.ts'
 import type { Standard } from '../standard/standard.ts'
-import { eventsThatCanBeMissed } from '../standard/canBeMissed.ts'
 
 /** A past result: the person as they were, and their measures by event id. */
 export interface PastResult {
@@ -123,12 +122,7 @@ const judgeUnder = (standard: Standard, result: PastResult): Judged => {
   }
   const on: JudgedOn = { standard, testDate: result.testDate }
   const marks = standard.events.map((event) => judgePlainly(on, event, candidate, measureOf(result.measures[event.id])))
-  const full =
-    standard.combination.kind === 'pointsTotal'
-      ? standard.events.map((event) => fullPointsOf(on, event, candidate))
-      : []
-  const judged = standard.combination.kind === 'bestOf' ? eventsThatCanBeMissed(standard) : []
-  const { outcome } = decide(standard.combination, marks, full, judged)
+  const { outcome } = decide(standard.combination, marks, batteryFor(on, candidate))
   return { outcome, ageYears: candidate.ageYears, marks }
 }
 

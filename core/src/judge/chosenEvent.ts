@@ -1,7 +1,7 @@
 /** Which event and which scoring hold for one candidate: an alternate in its place, a variant of it, or the event itself. */
 import type { Scoring } from '../standard/scoring.ts'
-import type { Standard, StandardEvent } from '../standard/standard.ts'
-import { isFor } from './bandIndex.ts'
+import type { Alternate, Standard, StandardEvent } from '../standard/standard.ts'
+import { isFor, type BandPerson } from './bandIndex.ts'
 import type { Candidate } from './mark.ts'
 
 export interface ChosenEvent {
@@ -11,6 +11,10 @@ export interface ChosenEvent {
   readonly alternateId?: string
   readonly variantId?: string
 }
+
+/** The alternates of an event that are for somebody of this age, category and role. */
+export const alternatesFor = ({ alternates = [] }: StandardEvent, person: BandPerson): readonly Alternate[] =>
+  alternates.filter(({ band }) => band === undefined || isFor(band, person))
 
 /**
  * Alternates by band hold for everybody in the band; by choice or medical profile when the entry names them. A variant
@@ -23,10 +27,9 @@ export const chosenEvent = (
   candidate: Candidate,
 ): ChosenEvent => {
   if (!event.alternates && !event.variants) return { event, scoring: event.scoring }
-  const alternate = event.alternates?.find(({ eventId, allowedBy, band }) => {
-    const inBand = band === undefined || isFor(band, candidate)
-    return inBand && (allowedBy === 'band' || candidate.alternates?.[event.id] === eventId)
-  })
+  const alternate = alternatesFor(event, candidate).find(
+    ({ eventId, allowedBy }) => allowedBy === 'band' || candidate.alternates?.[event.id] === eventId,
+  )
   const instead = alternate && alternateEvents?.find(({ id }) => id === alternate.eventId)
   const chosen = instead ?? event
   const variant = chosen.variants?.find(({ id }) => id === candidate.variants?.[event.id])

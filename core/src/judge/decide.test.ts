@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import type { Combination } from '../standard/combination.ts'
-import { decide, type BareMark } from './decide.ts'
+import { decide as decideFor, type BareMark, type Decision } from './decide.ts'
 
 const earned = (centipoints: number, minimumCentipoints = 4_500): BareMark => ({
   kind: centipoints >= minimumCentipoints ? 'met' : 'short',
@@ -9,11 +9,22 @@ const earned = (centipoints: number, minimumCentipoints = 4_500): BareMark => ({
 const MET: BareMark = { kind: 'met' }
 const SHORT: BareMark = { kind: 'short' }
 const WAITING: BareMark = { kind: 'waiting' }
-const OPEN: BareMark = { kind: 'open' }
+const OPEN: BareMark = { kind: 'open', reason: 'noBodyMass' }
+const SCORED: BareMark = { kind: 'scored' }
+const EXEMPT: BareMark = { kind: 'exempt', fixedCentipoints: null, total: 'unchanged' }
 const ended = (reason: 'didNotFinish' | 'failed' | 'breach' | 'withdrawn' | 'disqualified'): BareMark => ({
   kind: 'ended',
   reason,
 })
+
+/** @param full points each event can earn @param judged whether it can be missed; every one, when left out @param most points while a choice is open */
+const decide = (
+  combination: Combination,
+  marks: readonly BareMark[],
+  full: readonly number[] = [],
+  judged: readonly boolean[] = marks.map(() => true),
+  most = full,
+): Decision => decideFor(combination, marks, { judged, fullCentipoints: full, mostCentipoints: most })
 
 const TOTAL: Combination = {
   kind: 'pointsTotal',
@@ -73,8 +84,37 @@ test('it is told as soon as the total can no longer be reached', () => {
   })
 })
 
-test('whoever breaks off has not finished, rather than too few points', () => {
-  expect(total(earned(5_500), ended('didNotFinish'), WAITING)).toMatchObject({ outcome: 'notFinished', settled: true })
+test('whoever breaks off is short when the total is out of reach, and has not finished when it is not', () => {
+  // 55 + 0 + 100 is less than 165
+  expect(total(earned(5_500), ended('didNotFinish'), WAITING)).toMatchObject({ outcome: 'short', settled: true })
+  expect(total(earned(6_500), ended('didNotFinish'), WAITING)).toMatchObject({ outcome: 'notFinished', settled: true })
+  expect(total(earned(6_499), ended('didNotFinish'), WAITING)).toMatchObject({ outcome: 'short', settled: true })
+})
+
+test('an event that has not begun may earn what any open choice gives; once begun only what was chosen', () => {
+  const [full, most] = [
+    [10_000, 6_000],
+    [10_000, 9_000],
+  ]
+  const asked = (mark: BareMark, totalCentipoints: number) =>
+    decide({ ...TOTAL, totalCentipoints }, [earned(10_000), mark], full, [true, true], most).outcome
+  expect([asked(WAITING, 19_000), asked(WAITING, 19_001)]).toEqual(['notFinished', 'short'])
+  expect([asked({ kind: 'running' }, 16_000), asked({ kind: 'running' }, 16_001)]).toEqual(['notFinished', 'short'])
+})
+
+test('a mark near the cut can earn no more than its points or the least that is asked, whatever is decided', () => {
+  const near = (centipoints: number): BareMark => ({
+    kind: 'open',
+    reason: 'nearTheCut',
+    points: { centipoints, minimumCentipoints: 4_500 },
+  })
+  // decided as met, 44 points count as 45
+  expect(total(earned(6_000), earned(6_000), near(4_400))).toMatchObject({ outcome: 'open', settled: false })
+  expect(total(earned(6_000), earned(5_999), near(4_400))).toMatchObject({ outcome: 'short', settled: true })
+  expect(total(earned(6_000), earned(5_900), near(4_600))).toMatchObject({ outcome: 'open', settled: false })
+  expect(total(earned(6_000), earned(5_899), near(4_600))).toMatchObject({ outcome: 'short', settled: true })
+  // without figures everything may come of it
+  expect(total(earned(6_000), earned(5_999), OPEN)).toMatchObject({ outcome: 'open' })
 })
 
 test('an event left out lowers the total in proportion, rounded up, or not at all', () => {
@@ -137,7 +177,6 @@ test('two of three: met as soon as two are met, short as soon as two are lost', 
 })
 
 test('what nobody can miss is not one of so many that have to be met', () => {
-  const SCORED: BareMark = { kind: 'scored' }
   const judged = (...marks: BareMark[]) => decide(BEST, marks, [], [true, true, true, false])
   // two cuts met; a class reached beside them adds nothing, and one cut with it is not two
   expect(judged(MET, MET, SHORT, WAITING)).toMatchObject({ outcome: 'met', settled: true, deciding: [0, 1] })
@@ -148,12 +187,12 @@ test('what nobody can miss is not one of so many that have to be met', () => {
 
 test('where nothing can be missed, taking part is all there is', () => {
   const taken = decide(BEST, [{ kind: 'scored' }, { kind: 'scored' }], [], [false, false])
-  expect(taken).toMatchObject({ settled: true, because: 'tookPart' })
+  expect(taken).toMatchObject({ outcome: 'tookPart', settled: true, because: 'tookPart' })
   expect(decide(BEST, [{ kind: 'scored' }, WAITING], [], [false, false])).toMatchObject({ outcome: 'notFinished' })
 })
 
 test('an exemption is no lost event', () => {
-  const exempt: BareMark = { kind: 'exempt', fixedCentipoints: null, total: 'unchanged' }
+  const exempt = EXEMPT
   expect(best(MET, exempt, MET)).toMatchObject({ outcome: 'met' })
   expect(best(MET, exempt, exempt)).toMatchObject({ outcome: 'met' })
   expect(best(SHORT, exempt, WAITING)).toMatchObject({ outcome: 'short' })
@@ -170,21 +209,74 @@ test('a breach of safety overrides where the standard says so, and is short in i
   expect(decide({ kind: 'everyEventMet' }, marks, [])).toMatchObject({ outcome: 'short', because: 'marks' })
 })
 
-test('taking part is enough where nothing is judged', () => {
-  const scored: BareMark = { kind: 'scored' }
-  expect(decide({ kind: 'tookPart' }, [scored, scored], [])).toMatchObject({ outcome: 'met', because: 'tookPart' })
-  expect(decide({ kind: 'tookPart' }, [scored, WAITING], [])).toMatchObject({ outcome: 'notFinished' })
+test('where nothing is judged the word is never met', () => {
+  const none = [false, false]
+  for (const combination of [{ kind: 'tookPart' }, { kind: 'everyEventMet' }, BEST] as const) {
+    expect(decide(combination, [SCORED, SCORED], [], none)).toMatchObject({ outcome: 'tookPart', settled: true })
+    expect(decide(combination, [SCORED, WAITING], [], none)).toMatchObject({ outcome: 'notFinished', settled: false })
+  }
+  // points nobody can have too few of: the class is told
+  const points = (centipoints: number): BareMark => ({
+    kind: 'scored',
+    points: { centipoints, minimumCentipoints: null },
+  })
+  expect(
+    decide({ ...TOTAL, totalCentipoints: 0 }, [points(9_000), points(9_000)], [10_000, 10_000], none),
+  ).toMatchObject({ outcome: 'tookPart', points: { centipoints: 18_000, className: 'Harbour' } })
+  // exempt from the one event that is judged, a person takes part in the others
+  for (const combination of [{ kind: 'everyEventMet' }, { kind: 'bestOf', eventsToMeet: 1 }] as const) {
+    expect(decide(combination, [EXEMPT, SCORED], [], [true, false])).toMatchObject({ outcome: 'tookPart' })
+    expect(decide(combination, [MET, SCORED], [], [true, false])).toMatchObject({ outcome: 'met' })
+  }
 })
 
-test('everybody who is exempt from everything is exempt', () => {
-  const exempt: BareMark = { kind: 'exempt', fixedCentipoints: null, total: 'unchanged' }
-  expect(decide({ kind: 'everyEventMet' }, [exempt, exempt], [])).toMatchObject({ outcome: 'exempt' })
-  expect(decide({ kind: 'everyEventMet' }, [exempt, MET], [])).toMatchObject({ outcome: 'met' })
+test('giving up one event of an effort week ends that event, not the week', () => {
+  const week = (...marks: BareMark[]) => decide({ kind: 'tookPart' }, marks)
+  expect(week(SCORED, ended('didNotFinish'), WAITING)).toMatchObject({ outcome: 'notFinished', settled: false })
+  expect(week(SCORED, ended('didNotFinish'), SCORED)).toMatchObject({ outcome: 'tookPart', settled: true })
+  expect(week(SCORED, ended('withdrawn'), WAITING)).toMatchObject({ outcome: 'withdrawn', settled: true })
 })
 
-test('disqualified and withdrawn come before what the figures say', () => {
+test('everybody who is exempt from everything is exempt, however the events combine', () => {
   for (const combination of [TOTAL, BEST, { kind: 'everyEventMet' }, { kind: 'tookPart' }] as const) {
+    expect(decide(combination, [EXEMPT, EXEMPT], [10_000, 10_000])).toMatchObject({ outcome: 'exempt', settled: true })
+  }
+  expect(decide({ kind: 'everyEventMet' }, [EXEMPT, MET])).toMatchObject({ outcome: 'met' })
+})
+
+/** In the one order; each comes before every one below it. */
+const ORDER: readonly (readonly [outcome: string, mark: BareMark])[] = [
+  ['disqualified', ended('disqualified')],
+  ['withdrawn', ended('withdrawn')],
+  ['short', ended('breach')],
+  ['short', SHORT],
+  ['open', OPEN],
+  ['notFinished', ended('didNotFinish')],
+  ['notFinished', WAITING],
+  ['met', MET],
+]
+const PAIRS = ORDER.flatMap(([outcome, first], place) =>
+  ORDER.slice(place + 1).map(([, second]) => ({ outcome, first, second })),
+)
+
+test.each(PAIRS)(
+  '$first.kind $first.reason and $second.kind $second.reason: $outcome',
+  ({ outcome, first, second }) => {
+    const every = { kind: 'everyEventMet', safetyBreachOverrides: true } as const
+    expect(decide(every, [first, second]).outcome).toBe(outcome)
+    expect(decide(every, [second, first]).outcome).toBe(outcome)
+    // exempt from one of two events changes nothing, from all of them it is all there is to say
+    expect(decide(every, [EXEMPT, first, second]).outcome).toBe(outcome)
+  },
+)
+
+test('disqualified and withdrawn come before what the figures say, and before a breach', () => {
+  for (const combination of [TOTAL, BEST, { kind: 'everyEventMet' }, { kind: 'tookPart' }] as const) {
+    const strict = { ...combination, safetyBreachOverrides: true }
     expect(decide(combination, [SHORT, ended('withdrawn')], [0, 0]).outcome).toBe('withdrawn')
     expect(decide(combination, [ended('withdrawn'), ended('disqualified')], [0, 0]).outcome).toBe('disqualified')
+    expect(decide(strict, [ended('breach'), ended('withdrawn')], [0, 0]).outcome).toBe('withdrawn')
+    expect(decide(strict, [ended('breach'), ended('disqualified')], [0, 0]).outcome).toBe('disqualified')
+    expect(decide(strict, [ended('breach'), MET], [0, 0])).toMatchObject({ outcome: 'short', because: 'breach' })
   }
 })

@@ -3,11 +3,12 @@ import type { EndReason } from '../capture/measure.ts'
 import { roundTo } from '../quantity/rounding.ts'
 import type { Combination, PointsTotal } from '../standard/combination.ts'
 import type { VerdictPoints } from './markFigures.ts'
-import type { Outcome } from './outcome.ts'
+import type { OpenReason, Outcome } from './outcome.ts'
 
 /** As much of a mark as deciding needs. */
 export type BareMark =
-  | { readonly kind: 'met' | 'short' | 'scored' | 'waiting' | 'running' | 'open'; readonly points?: BarePoints }
+  | { readonly kind: 'met' | 'short' | 'scored' | 'waiting' | 'running'; readonly points?: BarePoints }
+  | { readonly kind: 'open'; readonly reason: OpenReason; readonly points?: BarePoints }
   | { readonly kind: 'decided'; readonly as: 'met' | 'short'; readonly points?: BarePoints }
   | { readonly kind: 'ended'; readonly reason: Exclude<EndReason, 'safety'> }
   | { readonly kind: 'exempt'; readonly fixedCentipoints: number | null; readonly total: 'unchanged' | 'proportional' }
@@ -15,6 +16,16 @@ export type BareMark =
 interface BarePoints {
   readonly centipoints: number
   readonly minimumCentipoints: number | null
+}
+
+/** What deciding has to know of the battery for one person, event by event in the order of the marks. */
+export interface PersonsBattery {
+  /** Whether the event can be met or missed at all. */
+  readonly judged: readonly boolean[]
+  /** The most the event as it was chosen can earn; 0 for events without points. */
+  readonly fullCentipoints: readonly number[]
+  /** The most it can still earn while a variant or an alternate may be chosen. */
+  readonly mostCentipoints: readonly number[]
 }
 
 export interface Decision {
@@ -28,36 +39,34 @@ export interface Decision {
 }
 
 /**
- * Decides one person's outcome.
- *
- * The first line that applies decides: breach of safety where it overrides, disqualified, withdrawn, short, to decide,
- * did not finish, still to go, met. "Short" comes before "to decide" because with one event short the standard can no
- * longer be met.
- * @param fullCentipoints the most each event can earn this person, in the order of the marks; 0 for events without points
- * @param judged whether each event can be met or missed at all; only those count where so many have to be met
+ * Decides one person's outcome. There is one order, and the first that applies decides: exempt from everything, disqualified,
+ * withdrawn, a breach of safety that overrides, short (when it can no longer change), to decide, did not finish, not started,
+ * still to go, took part, met. "Short" comes before "to decide" because with one event short the standard can no longer be met;
+ * the word is "met" only where something could have been missed.
  */
-export const decide = (
-  combination: Combination,
-  marks: readonly BareMark[],
-  fullCentipoints: readonly number[],
-  judged: readonly boolean[] = [],
-): Decision => {
+export const decide = (combination: Combination, marks: readonly BareMark[], battery: PersonsBattery): Decision => {
+  if (marks.length > 0 && marks.every(isExempt)) return byMarks('exempt', everyPlace(marks), true)
   const early = marks.some(({ kind }) => kind === 'ended') ? endedEarly(combination, marks) : null
   if (early) return early
+  const isJudged = marks.some((mark, place) => battery.judged[place] === true && !isExempt(mark))
   switch (combination.kind) {
     case 'everyEventMet':
-      return everyMet(marks)
+      return everyMet(marks, isJudged)
     case 'pointsTotal':
-      return pointsTotal(combination, marks, fullCentipoints)
+      return pointsTotal(combination, marks, battery, isJudged)
     case 'bestOf':
-      // where nothing can be missed, taking part is all there is
-      if (judged.length > 0 && !judged.includes(true)) return { ...whenNoneShort(marks), because: 'tookPart' }
-      return bestOf(
-        combination.eventsToMeet,
-        marks.map((mark, place) => (judged[place] === false ? NOT_ASKED : mark)),
-      )
+      return isJudged
+        ? bestOf(
+            combination.eventsToMeet,
+            marks.map((mark, place) => (battery.judged[place] === true ? mark : NOT_ASKED)),
+          )
+        : whenNoneShort(marks, false)
     case 'tookPart':
-      return { ...whenNoneShort(marks), because: 'tookPart' }
+      // whoever gives up one event has taken part in it, and goes on with the others
+      return whenNoneShort(
+        marks.map((mark) => (mark.kind === 'ended' ? TOOK_PART : mark)),
+        false,
+      )
   }
 }
 
@@ -65,55 +74,65 @@ export const decide = (
 const endedEarly = (combination: Combination, marks: readonly BareMark[]): Decision | null => {
   const endedBy = (reason: EndReason): number[] =>
     placesOf(marks, (mark) => mark.kind === 'ended' && mark.reason === reason)
-  const breaches = endedBy('breach')
-  if (combination.safetyBreachOverrides && breaches.length > 0) {
-    return { outcome: 'short', deciding: breaches, settled: true, because: 'breach' }
-  }
   const disqualified = endedBy('disqualified')
   if (disqualified.length > 0) return byMarks('disqualified', disqualified, true)
   const withdrawn = endedBy('withdrawn')
-  return withdrawn.length > 0 ? byMarks('withdrawn', withdrawn, true) : null
+  if (withdrawn.length > 0) return byMarks('withdrawn', withdrawn, true)
+  const breaches = combination.safetyBreachOverrides ? endedBy('breach') : []
+  return breaches.length > 0 ? { outcome: 'short', deciding: breaches, settled: true, because: 'breach' } : null
 }
 
-const everyMet = (marks: readonly BareMark[]): Decision => {
+const everyMet = (marks: readonly BareMark[], isJudged: boolean): Decision => {
   const short = placesOf(marks, isShort)
-  return short.length > 0 ? byMarks('short', short, true) : whenNoneShort(marks)
+  return short.length > 0 ? byMarks('short', short, true) : whenNoneShort(marks, isJudged)
 }
 
 /** What follows when no single mark is short. */
-const whenNoneShort = (marks: readonly BareMark[]): Decision => {
+const whenNoneShort = (marks: readonly BareMark[], isJudged: boolean): Decision => {
   const open = placesOf(marks, ({ kind }) => kind === 'open')
   if (open.length > 0) return byMarks('open', open, false)
   const broken = placesOf(marks, ({ kind }) => kind === 'ended')
   if (broken.length > 0) return byMarks('notFinished', broken, true)
   const toGo = placesOf(marks, isToGo)
-  if (toGo.length > 0) return byMarks(hasBegun(marks) ? 'notFinished' : 'notStarted', toGo, false)
-  const all = marks.map((_, place) => place)
-  return byMarks(marks.every(({ kind }) => kind === 'exempt') ? 'exempt' : 'met', all, true)
+  if (toGo.length > 0) return stillToGo(marks, toGo)
+  const all = everyPlace(marks)
+  return isJudged
+    ? byMarks('met', all, true)
+    : { outcome: 'tookPart', deciding: all, settled: true, because: 'tookPart' }
 }
+
+const stillToGo = (marks: readonly BareMark[], toGo: readonly number[]): Decision =>
+  byMarks(hasBegun(marks) ? 'notFinished' : 'notStarted', toGo, false)
 
 const pointsTotal = (
   combination: PointsTotal,
   marks: readonly BareMark[],
-  fullCentipoints: readonly number[],
+  battery: PersonsBattery,
+  isJudged: boolean,
 ): Decision => {
-  const points = pointsOf(combination, marks, fullCentipoints)
-  const { asked, centipoints, reachable } = points
-  const shown: VerdictPoints = { centipoints, asked, full: points.full, ...classOf(combination, centipoints) }
+  const points = pointsOf(combination, marks, battery)
+  const { centipoints, reachable } = points
+  const shown: VerdictPoints = {
+    centipoints,
+    asked: points.asked,
+    full: points.full,
+    ...classOf(combination, centipoints),
+  }
   const short = placesOf(marks, isShort)
   if (short.length > 0) return { ...byMarks('short', short, true), points: { ...shown, className: null } }
-  // whoever broke off has not finished, which says more than a total that is too low
-  const brokeOff = marks.some((mark) => mark.kind === 'ended')
-  if (reachable < asked && !brokeOff) {
+  if (reachable < points.asked) {
     const scored = placesOf(marks, (mark) => 'points' in mark && mark.points !== undefined)
     const because = marks.some(isToGo) || marks.some(({ kind }) => kind === 'open') ? 'cannotReachTotal' : 'total'
     return { outcome: 'short', deciding: scored, settled: true, because, points: { ...shown, className: null } }
   }
-  const rest = whenNoneShort(marks)
-  return {
-    ...rest,
-    because: rest.outcome === 'met' ? 'total' : 'marks',
-    points: rest.outcome === 'met' ? shown : { ...shown, className: null },
+  const rest = whenNoneShort(marks, isJudged || points.asked > 0)
+  switch (rest.outcome) {
+    case 'met':
+      return { ...rest, because: 'total', points: shown }
+    case 'tookPart':
+      return { ...rest, points: shown }
+    default:
+      return { ...rest, points: { ...shown, className: null } }
   }
 }
 
@@ -128,7 +147,7 @@ interface CountedPoints {
 const pointsOf = (
   { totalCentipoints }: PointsTotal,
   marks: readonly BareMark[],
-  fullCentipoints: readonly number[],
+  { fullCentipoints, mostCentipoints }: PersonsBattery,
 ): CountedPoints => {
   let [centipoints, reachable, full, removed] = [0, 0, 0, 0]
   for (const [place, mark] of marks.entries()) {
@@ -140,7 +159,7 @@ const pointsOf = (
     full += fullHere
     const here = earned(mark)
     centipoints += here
-    reachable += isToGo(mark) || mark.kind === 'open' ? Math.max(here, fullHere) : here
+    reachable += Math.max(here, stillPossible(mark, fullHere, mostCentipoints[place] ?? fullHere))
   }
   const published = full + removed
   // a share of the total asked is never rounded down: nobody gets a lower total than in proportion
@@ -149,6 +168,20 @@ const pointsOf = (
       ? totalCentipoints
       : roundTo(totalCentipoints * full, { mode: 'up', step: published }) / published
   return { centipoints, asked, full, reachable }
+}
+
+/** What a mark may yet earn: before the start by any choice that is open, by a decision no more than its figures or the least asked. */
+const stillPossible = (mark: BareMark, full: number, most: number): number => {
+  switch (mark.kind) {
+    case 'waiting':
+      return most
+    case 'running':
+      return full
+    case 'open':
+      return mark.reason === 'nearTheCut' ? (mark.points?.minimumCentipoints ?? 0) : full
+    default:
+      return 0
+  }
 }
 
 /** An open mark counts with what its figures say until it is decided. */
@@ -178,6 +211,7 @@ const classOf = (
 
 /** What nobody can miss, nobody can meet: it counts as little as an event somebody is exempt from. */
 const NOT_ASKED: BareMark = { kind: 'exempt', fixedCentipoints: null, total: 'unchanged' }
+const TOOK_PART: BareMark = { kind: 'scored' }
 
 const bestOf = (eventsToMeet: number, marks: readonly BareMark[]): Decision => {
   const met = placesOf(marks, isMet)
@@ -195,11 +229,13 @@ const bestOf = (eventsToMeet: number, marks: readonly BareMark[]): Decision => {
     return { outcome: 'short', deciding: lost, settled: true, because: 'cannotReachEnough' }
   }
   const open = placesOf(marks, ({ kind }) => kind === 'open')
-  const toGo = placesOf(marks, isToGo)
-  if (open.length > 0 && met.length + toGo.length < asked) return byMarks('open', open, false)
-  if (toGo.length > 0) return byMarks(hasBegun(marks) ? 'notFinished' : 'notStarted', toGo, false)
-  return open.length > 0 ? byMarks('open', open, false) : byMarks('exempt', [], true)
+  if (open.length > 0) return byMarks('open', open, false)
+  return stillToGo(marks, placesOf(marks, isToGo))
 }
+
+const isExempt = ({ kind }: BareMark): boolean => kind === 'exempt'
+
+const everyPlace = (marks: readonly BareMark[]): number[] => marks.map((_, place) => place)
 
 const byMarks = (outcome: Outcome, deciding: readonly number[], settled: boolean): Decision => ({
   outcome,

@@ -1,9 +1,11 @@
 /** Everything found about a candidate in an event before the measure is looked at. */
 import type { TimeBounds } from '../capture/timeBounds.ts'
+import { eventsThatCanBeMissed } from '../standard/canBeMissed.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
-import { chosenEvent, type ChosenEvent } from './chosenEvent.ts'
+import { alternatesFor, chosenEvent, type ChosenEvent } from './chosenEvent.ts'
 import { compileScoring, type CompiledScoring } from './compileScoring.ts'
 import type { Cut } from './cut.ts'
+import type { PersonsBattery } from './decide.ts'
 import { cutIn, findBand, type FoundBand } from './findCut.ts'
 import type { Candidate } from './mark.ts'
 
@@ -38,10 +40,51 @@ export const groundFor = (on: JudgedOn, event: StandardEvent, candidate: Candida
   return { on, candidate, chosen, compiled, found, cut, minimum }
 }
 
-/**
- * The most points an event can earn a candidate, in hundredths; 0 for events without points.
- */
+/** The most points an event as it was chosen can earn a candidate, in hundredths; 0 for events without points. */
 export const fullPointsOf = (on: JudgedOn, event: StandardEvent, candidate: Candidate): number => {
   const { compiled, found } = groundFor(on, event, candidate)
   return compiled.scoreKind === 'centipoints' && found.ok ? compiled.best(found.row) : 0
 }
+
+/** The most points an event can earn a candidate who has not begun it: by the event, a variant, or an alternate that is offered to them. */
+const mostPointsOf = (on: JudgedOn, event: StandardEvent, candidate: Candidate): number =>
+  Math.max(
+    ...choicesOf(on.standard, event, candidate).map((choice) => fullPointsOf(on, event, { ...candidate, ...choice })),
+  )
+
+type Choice = Required<Pick<Candidate, 'variants' | 'alternates'>>
+
+/** What may still be chosen of one event: the event itself, a variant, an alternate that is for this person. */
+const choicesOf = (
+  { alternateEvents = [] }: Pick<Standard, 'alternateEvents'>,
+  event: StandardEvent,
+  candidate: Candidate,
+): Choice[] => {
+  const withVariants = (
+    { variants = [] }: Pick<StandardEvent, 'variants'>,
+    alternates: Choice['alternates'],
+  ): Choice[] =>
+    [undefined, ...variants.map(({ id }) => id)].map((id) => ({ alternates, variants: { [event.id]: id } }))
+  return [
+    ...withVariants(event, {}),
+    ...alternatesFor(event, candidate).flatMap(({ eventId }) => {
+      const instead = alternateEvents.find(({ id }) => id === eventId)
+      return instead ? withVariants(instead, { [event.id]: eventId }) : []
+    }),
+  ]
+}
+
+/** What deciding has to know of the battery for one person. Points are only looked up where they are added. */
+export const batteryFor = (on: JudgedOn, candidate: Candidate): PersonsBattery => {
+  const { standard } = on
+  let judged = judgedIn.get(standard)
+  if (!judged) judgedIn.set(standard, (judged = eventsThatCanBeMissed(standard)))
+  if (standard.combination.kind !== 'pointsTotal') return { judged, fullCentipoints: [], mostCentipoints: [] }
+  const fullCentipoints = standard.events.map((event) => fullPointsOf(on, event, candidate))
+  const mostCentipoints = standard.events.map((event, place) =>
+    event.variants || event.alternates ? mostPointsOf(on, event, candidate) : (fullCentipoints[place] ?? 0),
+  )
+  return { judged, fullCentipoints, mostCentipoints }
+}
+
+const judgedIn = new WeakMap<Standard, readonly boolean[]>()

@@ -155,16 +155,17 @@ export const judgePlainly = (on: JudgedOn, event: StandardEvent, candidate: Cand
       return { kind: 'running', margin: null }
     case 'ended':
       return measure.reason === 'safety'
-        ? { kind: 'open', margin: null }
+        ? { kind: 'open', reason: 'stoppedForSafety', margin: null }
         : { kind: 'ended', reason: measure.reason, margin: null }
     case 'complete': {
       const ground = groundFor(on, event, candidate)
-      if (!ground.found.ok) return { kind: 'open', margin: null }
+      if (!ground.found.ok) return { kind: 'open', reason: ground.found.reason, margin: null }
       const { worth, nearTheCut } = assess(ground, ground.found.row, measure)
       const { centipoints, margin } = worth
-      const kind = nearTheCut && on.standard.uncertainty.nearTheCut === 'decide' ? 'open' : worth.kind
-      if (centipoints === null) return { kind, margin }
-      return { kind, margin, points: { centipoints, minimumCentipoints: ground.minimum } }
+      const points = centipoints === null ? {} : { points: { centipoints, minimumCentipoints: ground.minimum } }
+      return nearTheCut && on.standard.uncertainty.nearTheCut === 'decide'
+        ? { kind: 'open', reason: 'nearTheCut', margin, ...points }
+        : { kind: worth.kind, margin, ...points }
     }
   }
 }

@@ -1,6 +1,8 @@
 /** How a verdict can read, and why a mark can be open. */
 export const OUTCOMES = [
   'met',
+  /** Where nothing is judged. Never "met". */
+  'tookPart',
   'short',
   'open',
   'notFinished',

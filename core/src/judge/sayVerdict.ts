@@ -12,6 +12,7 @@ export const combinedWords = (step: Combined): Words => {
   const toGo = `${eventsToGo} ${eventsToGo === 1 ? 'event' : 'events'} to go.`
   const words: Readonly<Record<Outcome, () => Words>> = {
     met: () => metWords(step),
+    tookPart: () => tookPartWords(step),
     short: () => shortWords(step, names, settled && eventsToGo > 0 ? ` It can no longer be met, with ${toGo}` : ''),
     open: () => ({ title: 'Needs a decision', sentence: `To decide: ${names}.${eventsToGo > 0 ? ` ${toGo}` : ''}` }),
     notFinished: () => ({
@@ -47,9 +48,16 @@ const metWords = ({ combination, points, deciding, eventsToGo }: Combined): Word
         sentence: `Enough events are met: ${deciding.join(', ')}.${eventsToGo > 0 ? ' The rest can no longer change it.' : ''}`,
       }
     case 'tookPart':
-      return { title: 'Took part', sentence: 'Every event is done. Nothing is judged.' }
+      return tookPartWords({})
   }
 }
+
+const tookPartWords = ({ points }: Pick<Combined, 'points'>): Words => ({
+  title: points?.className ? `Took part: ${points.className}` : 'Took part',
+  sentence: points
+    ? `${printPoints(points.centipoints)} points of ${printPoints(points.full)}. Nothing can be missed.`
+    : 'Every event is done. Nothing is judged.',
+})
 
 const shortWords = ({ because, combination, points }: Combined, names: string, early: string): Words => {
   const total = points ? `${printPoints(points.centipoints)} points` : 'The total'

@@ -64,7 +64,8 @@ const eventOf = ({ event, place }: PlacedEvent): Finding[] => {
 }
 
 /** What is read from an instrument or by touch can be off; what is counted cannot. */
-const isRead = (unit: Unit): boolean => unit === 'ms' || unit === 'mm' || unit === 'g' || unit === 'bpm' || unit === 'permille'
+const isRead = (unit: Unit): boolean =>
+  unit === 'ms' || unit === 'mm' || unit === 'g' || unit === 'bpm' || unit === 'permille'
 
 const scoringOf = (standard: Standard, { event, scoring, scoringPlace: place }: PlacedScoring): Finding[] => {
   const facts = factsOf(event.protocol)

@@ -7,6 +7,7 @@ import {
   KIND_NAMES,
   minimumOf,
   printPoints,
+  printQuantity,
   printTime,
   rulesOf,
   whatIsAsked,
@@ -54,6 +55,13 @@ const alternates = computed(() =>
     return `${name} may stand in its place, ${by}.`
   }),
 )
+const sureness = computed(() => {
+  const { uncertainty, protocol } = props.event
+  if (uncertainty === undefined) return ''
+  return uncertainty === 0
+    ? 'Its readings are taken as exact.'
+    : `Its readings are good to about ${printQuantity(uncertainty, factsOf(protocol).unit)}.`
+})
 const EFFORT = { maximal: 'maximal', submaximal: 'submaximal', skill: 'skill' } as const
 </script>
 
@@ -73,7 +81,7 @@ const EFFORT = { maximal: 'maximal', submaximal: 'submaximal', skill: 'skill' } 
       <h3>Variant: {{ variant.name }}</h3>
       <ScoringTable :event="event" :categories="standard.categories" :scoring="variant.scoring" />
     </template>
-    <p v-if="event.uncertainty !== undefined">{{ sureness(event) }}</p>
+    <p v-if="sureness">{{ sureness }}</p>
     <p v-if="event.minimumCentipoints">At least {{ printPoints(event.minimumCentipoints) }} points.</p>
     <p v-for="line in alternates" :key="line">{{ line }}</p>
     <p v-for="caution in event.cautions" :key="caution" class="quiet">{{ caution }}</p>

@@ -12,6 +12,8 @@ export const chipOf = ({ outcome, settled }: Pick<Verdict, 'outcome' | 'settled'
   switch (outcome) {
     case 'met':
       return { word: 'Met', look: 'met' }
+    case 'tookPart':
+      return { word: 'Took part', look: 'out' }
     case 'short':
       return { word: 'Short', look: 'short' }
     case 'open':

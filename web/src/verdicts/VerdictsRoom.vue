@@ -46,7 +46,8 @@ const cases = computed(() => {
 const shown = computed(() => rows.value.filter(({ verdict }) => only.value === 'all' || verdict.outcome === only.value))
 
 const WORDS: Readonly<Record<Outcome, string>> = {
-  met: 'met every event',
+  met: 'met the standard',
+  tookPart: 'took part',
   short: 'fell short',
   open: 'need a decision',
   notFinished: 'not finished',

@@ -62,6 +62,7 @@ const impact = computed(() => answer.value?.impact ?? null)
 const rate = (met: number, of: number): string => (of === 0 ? '–' : `${Math.round((100 * met) / of)} %`)
 const OUTCOMES: Readonly<Record<Outcome, string>> = {
   met: 'met',
+  tookPart: 'took part',
   short: 'short',
   open: 'to decide',
   notFinished: 'not finished',

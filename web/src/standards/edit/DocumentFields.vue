@@ -17,7 +17,15 @@ const props = defineProps<{
 }>()
 
 /** Numbers that are in the unit of the event's measure. */
-const IN_VALUE_UNIT: ReadonlySet<string> = new Set(['atLeast', 'atMost', 'step', 'perUnit', 'resolution', 'zero', 'uncertainty'])
+const IN_VALUE_UNIT: ReadonlySet<string> = new Set([
+  'atLeast',
+  'atMost',
+  'step',
+  'perUnit',
+  'resolution',
+  'zero',
+  'uncertainty',
+])
 
 const placeOf = (name: string): string => (props.place === '' ? name : `${props.place}.${name}`)
 const remarksOn = (name: string): readonly DraftRemark[] => props.byPlace.get(placeOf(name)) ?? []

@@ -1,9 +1,10 @@
 import { expect, test } from 'vitest'
 import { standardNamed } from '../../testing/index.ts'
-import { combine, retestDate } from './combine.ts'
+import { combinePerson, retestDate } from './combinePerson.ts'
 import { applyDecision } from './decision.ts'
 import type { Mark } from './mark.ts'
 
+const ANNA = { entryId: 'anna', ageYears: 27, ageCountedOn: '2026-11-24', category: 'female' }
 const on = { standard: standardNamed('v3'), testDate: '2026-11-24' }
 
 // combining looks at the kind of a mark and at nothing it was judged from
@@ -48,13 +49,13 @@ const CASES: readonly (readonly [Sample, Sample, outcome: string, settled: boole
 ]
 
 test.each(CASES)('%s and %s make %s, settled: %s, in either order', (first, second, outcome, settled) => {
-  expect(combine(on, [SAMPLES[first], SAMPLES[second]])).toMatchObject({ outcome, settled })
-  expect(combine(on, [SAMPLES[second], SAMPLES[first]])).toMatchObject({ outcome, settled })
+  expect(combinePerson(on, ANNA, [SAMPLES[first], SAMPLES[second]])).toMatchObject({ outcome, settled })
+  expect(combinePerson(on, ANNA, [SAMPLES[second], SAMPLES[first]])).toMatchObject({ outcome, settled })
 })
 
 test('events to go are those without a final mark', () => {
-  expect(combine(on, [SAMPLES.running, SAMPLES.waiting]).eventsToGo).toBe(2)
-  expect(combine(on, [SAMPLES.open, SAMPLES.didNotFinish]).eventsToGo).toBe(0)
+  expect(combinePerson(on, ANNA, [SAMPLES.running, SAMPLES.waiting]).eventsToGo).toBe(2)
+  expect(combinePerson(on, ANNA, [SAMPLES.open, SAMPLES.didNotFinish]).eventsToGo).toBe(0)
 })
 
 test('the retest is counted in calendar days, across the end of a year', () => {
@@ -64,7 +65,7 @@ test('the retest is counted in calendar days, across the end of a year', () => {
 })
 
 test('only a verdict that may be tried again names a retest', () => {
-  const retests = (...marks: Mark[]) => combine(on, marks).trace.some(({ step }) => step.code === 'retest')
+  const retests = (...marks: Mark[]) => combinePerson(on, ANNA, marks).trace.some(({ step }) => step.code === 'retest')
   expect(retests(SAMPLES.short, SAMPLES.met)).toBe(true)
   expect(retests(SAMPLES.withdrawn, SAMPLES.met)).toBe(true)
   expect(retests(SAMPLES.met, SAMPLES.met)).toBe(false)
