@@ -3,7 +3,7 @@ import type { Measure } from '../capture/measure.ts'
 import { slotsOf } from '../capture/slots.ts'
 import { isCalendarDate } from '../document/rules.ts'
 import { ageOn, ageReferenceDate } from '../judge/ageOn.ts'
-import { chosenEvent } from '../judge/chosenEvent.ts'
+import { alternatesFor, chosenEvent } from '../judge/chosenEvent.ts'
 import { combinePerson } from '../judge/combinePerson.ts'
 import { judgeEvent } from '../judge/judgeEvent.ts'
 import type { Candidate, Verdict } from '../judge/mark.ts'
@@ -89,12 +89,34 @@ export const readResultRow = (standard: Standard, row: ResultRow, line: number):
   }
   const measures: Measure[] = []
   for (const event of standard.events) {
+    const { notOffered } = findings.length === 0 ? chosenEvent(standard, event, candidate) : {}
+    if (notOffered) {
+      findings.push(wrong(slotColumn(event.id, notOffered), offeredTo(standard, event, candidate, notOffered)))
+      // which event its figures are of is not known
+      continue
+    }
     const read = readEventCells(event.id, chosenEvent(standard, event, candidate).event, cell)
     if (read.ok) measures.push(read.measure)
     else findings.push(...read.wrong.map(({ column, expected }) => wrong(column, expected)))
   }
   if (findings.length > 0) return { ok: false, findings }
   return { ok: true, row: { number: cell('number'), testDate, birthDate: cell('birth_date'), candidate, measures } }
+}
+
+/** What a person may name of an event, in words. */
+const offeredTo = (
+  standard: Standard,
+  event: StandardEvent,
+  candidate: Candidate,
+  what: 'alternate' | 'variant',
+): string => {
+  const ids =
+    what === 'alternate'
+      ? alternatesFor(event, candidate).map(({ eventId }) => eventId)
+      : (chosenEvent(standard, event, candidate).event.variants ?? []).map(({ id }) => id)
+  return ids.length > 0
+    ? `nothing, or what is for this person: ${ids.join(', ')}`
+    : 'nothing: there is none for this person'
 }
 
 /** Judges one row. @param line line in the file, for findings */

@@ -2,9 +2,12 @@ import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { expect, test } from 'vitest'
 import { KIND_CASES, plainEvent, plainStandard, soundStandard } from '../../testing/index.ts'
+import type { Measure } from '../capture/measure.ts'
 import { measureReadings } from '../capture/measureReadings.ts'
 import { chosenEvent } from './chosenEvent.ts'
-import { judgeEvent } from './judgeEvent.ts'
+import { judgeResultRow } from '../format/resultRow.ts'
+import { combinePerson } from './combinePerson.ts'
+import { judgeEvent, judgePlainly } from './judgeEvent.ts'
 import type { Candidate } from './mark.ts'
 
 const demo = (name: string) =>
@@ -13,6 +16,30 @@ const demo = (name: string) =>
   )
 const guard = demo('guard-service-v4')
 const check = demo('active-staff-check-v1')
+const kindCase = (kind: string) => {
+  const found = KIND_CASES.find((one) => one.kind === kind)
+  if (!found) throw new Error(`There is no hand-worked case of "${kind}".`)
+  return found
+}
+const cutAt = (unit: 'count' | 'ms', atLeast: number) => ({ kind: 'singleCut', unit, atLeast })
+/** Full points at the anchor, 20 fewer at eight tenths of it. */
+const pointsTo = (fullCentipoints: number, unit: 'count' | 'ms', anchor: number) => ({
+  kind: 'pointsTable',
+  unit,
+  between: 'lowerRow',
+  bands: [
+    {
+      ageFrom: 0,
+      rows: [
+        { value: 1, centipoints: 100 },
+        { value: 8 * (anchor / 10), centipoints: fullCentipoints - 2_000 },
+        { value: anchor, centipoints: fullCentipoints },
+      ],
+    },
+  ],
+})
+const PULL_UPS = { ...plainEvent(kindCase('repetitionsToFailure'), cutAt('count', 6)), id: 'event', name: 'Pull-ups' }
+const HANG = { ...plainEvent(kindCase('heldPosition'), {}), id: 'hang', name: 'Hang', scoring: cutAt('ms', 30_000) }
 const PERSON: Candidate = { entryId: 'e', ageYears: 29, ageCountedOn: '2026-12-31', category: 'female' }
 
 const eventIn = (standard: typeof guard, id: string) => {
@@ -46,6 +73,92 @@ test('an alternate by choice stands in when the entry names it, and is judged by
 test('an event nobody allows is not taken in its place', () => {
   const other = { ...PERSON, alternates: { 'pull-ups': 'shuttle' } }
   expect(chosenEvent(guard, eventIn(guard, 'pull-ups'), other).event.id).toBe('pull-ups')
+})
+
+/** Pull-ups for everybody; a hang in their place for women to 29, by choice, and a form of it with straps. */
+const withHang = soundStandard(
+  plainStandard(
+    [
+      {
+        ...PULL_UPS,
+        alternates: [{ eventId: 'hang', allowedBy: 'choice', band: { ageFrom: 0, ageTo: 29, category: 'female' } }],
+      },
+    ],
+    {
+      alternateEvents: [{ ...HANG, variants: [{ id: 'straps', name: 'With straps', scoring: HANG.scoring }] }],
+    },
+  ),
+)
+
+test.each([
+  // offered: in the band, and a variant of the event that is really done
+  [{ ageYears: 29, alternates: { event: 'hang' } }, 'met'],
+  [{ ageYears: 29, alternates: { event: 'hang' }, variants: { event: 'straps' } }, 'met'],
+  [{ ageYears: 29 }, 'met'],
+  // outside the band, another category, no such event, a variant of the alternate without the alternate
+  [{ ageYears: 30, alternates: { event: 'hang' } }, 'open'],
+  [{ ageYears: 29, category: 'male', alternates: { event: 'hang' } }, 'open'],
+  [{ ageYears: 29, alternates: { event: 'rowing' } }, 'open'],
+  [{ ageYears: 29, variants: { event: 'straps' } }, 'open'],
+  [{ ageYears: 29, alternates: { event: 'hang' }, variants: { event: 'knees' } }, 'open'],
+] as const)('%j is %s: what is not offered is never judged by the main rule in silence', (change, kind) => {
+  const [event] = withHang.events
+  if (!event) throw new Error('The standard made for the test has no event.')
+  const person: Candidate = { ...PERSON, ...change }
+  const { protocol } = chosenEvent(withHang, event, person).event
+  const measure = measureReadings(protocol, { count: 8, time: 40_000 })
+  const on = { standard: withHang, testDate: '2026-06-01' }
+  const mark = judgeEvent(on, event, person, measure)
+  expect(mark.kind).toBe(kind)
+  if (mark.kind === 'open') expect(mark.reason).toBe('choiceNotOffered')
+  expect(judgePlainly(on, event, person, measure).kind).toBe(kind)
+})
+
+test.each([
+  ['event.alternate', { birth_date: '1990-05-04', 'event.alternate': 'hang', event: '0:40' }, /none for this person/],
+  ['event.alternate', { category: 'male', 'event.alternate': 'hang', event: '0:40' }, /none for this person/],
+  ['event.variant', { 'event.variant': 'straps', event: '8' }, /none for this person/],
+])('a row of a file that names %s for somebody it is not for is refused', (column, change, expected) => {
+  const row = { number: '1', birth_date: '2000-05-04', category: 'female', test_date: '2026-06-01', ...change }
+  const judged = judgeResultRow(withHang, row, 7)
+  expect(judged).toMatchObject({ ok: false, findings: [{ line: 7, column }] })
+  if (!judged.ok) expect(judged.findings[0]?.expected).toMatch(expected)
+})
+
+test('what may still be chosen keeps a total open until the event has begun', () => {
+  // 60 points at most by pull-ups, 100 by the hang
+  const standard = soundStandard(
+    plainStandard(
+      [
+        {
+          ...PULL_UPS,
+          scoring: pointsTo(6_000, 'count', 10),
+          alternates: [{ eventId: 'hang', allowedBy: 'choice', band: { ageFrom: 0, ageTo: 29 } }],
+        },
+        { ...PULL_UPS, id: 'second', scoring: pointsTo(10_000, 'count', 10) },
+      ],
+      {
+        alternateEvents: [{ ...HANG, scoring: pointsTo(10_000, 'ms', 60_000) }],
+        combination: { kind: 'pointsTotal', totalCentipoints: 17_000 },
+      },
+    ),
+  )
+  const [first, second] = standard.events
+  if (!first || !second) throw new Error('The standard made for the test has no events.')
+  const outcome = (ageYears: number, measure: Measure) => {
+    const on = { standard, testDate: '2026-06-01' }
+    const person = { ...PERSON, ageYears }
+    const done = judgeEvent(on, second, person, measureReadings(second.protocol, { count: 8 }))
+    const { outcome, settled } = combinePerson(on, person, [judgeEvent(on, first, person, measure), done])
+    return [outcome, settled]
+  }
+  const running: Measure = { kind: 'running', soFar: 1, unit: 'count', notes: [] }
+  const waiting: Measure = { kind: 'notStarted', notes: [] }
+  // 80 so far; 170 are asked
+  expect(outcome(29, waiting)).toEqual(['notFinished', false])
+  expect(outcome(29, running)).toEqual(['short', true])
+  // nobody of 30 may hang
+  expect(outcome(30, waiting)).toEqual(['short', true])
 })
 
 test('a variant has its own classes, and is named', () => {

@@ -10,6 +10,8 @@ export interface ChosenEvent {
   /** Id of the event that stands in its place. */
   readonly alternateId?: string
   readonly variantId?: string
+  /** What the entry names and the standard does not offer to this person; the event itself stands in, and a person has to look. */
+  readonly notOffered?: 'alternate' | 'variant'
 }
 
 /** The alternates of an event that are for somebody of this age, category and role. */
@@ -26,17 +28,22 @@ export const chosenEvent = (
   event: StandardEvent,
   candidate: Candidate,
 ): ChosenEvent => {
-  if (!event.alternates && !event.variants) return { event, scoring: event.scoring }
+  const named = { alternate: candidate.alternates?.[event.id], variant: candidate.variants?.[event.id] }
+  if (!event.alternates && !event.variants && !named.alternate && !named.variant)
+    return { event, scoring: event.scoring }
   const alternate = alternatesFor(event, candidate).find(
-    ({ eventId, allowedBy }) => allowedBy === 'band' || candidate.alternates?.[event.id] === eventId,
+    ({ eventId, allowedBy }) => allowedBy === 'band' || named.alternate === eventId,
   )
   const instead = alternate && alternateEvents?.find(({ id }) => id === alternate.eventId)
   const chosen = instead ?? event
-  const variant = chosen.variants?.find(({ id }) => id === candidate.variants?.[event.id])
+  const variant = chosen.variants?.find(({ id }) => id === named.variant)
+  const isOther = named.alternate !== undefined && named.alternate !== instead?.id
+  const notOffered = isOther ? 'alternate' : named.variant !== undefined && !variant ? 'variant' : null
   return {
     event: chosen,
     scoring: variant?.scoring ?? chosen.scoring,
     ...(instead ? { alternateId: instead.id } : {}),
     ...(variant ? { variantId: variant.id } : {}),
+    ...(notOffered ? { notOffered } : {}),
   }
 }

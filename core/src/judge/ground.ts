@@ -26,7 +26,7 @@ export interface Ground {
   readonly candidate: Candidate
   readonly chosen: ChosenEvent
   readonly compiled: CompiledScoring
-  readonly found: FoundBand
+  readonly found: FoundBand | { readonly ok: false; readonly reason: 'choiceNotOffered' }
   readonly cut: Cut | null
   readonly minimum: number | null
 }
@@ -34,7 +34,9 @@ export interface Ground {
 export const groundFor = (on: JudgedOn, event: StandardEvent, candidate: Candidate): Ground => {
   const chosen = chosenEvent(on.standard, event, candidate)
   const compiled = compileScoring(chosen.event, chosen.scoring)
-  const found = findBand(compiled, candidate)
+  const found: Ground['found'] = chosen.notOffered
+    ? { ok: false, reason: 'choiceNotOffered' }
+    : findBand(compiled, candidate)
   const minimum = minimumOf(on.standard, chosen.event)
   const cut = found.ok ? cutIn(chosen.event, compiled, found, candidate, minimum) : null
   return { on, candidate, chosen, compiled, found, cut, minimum }

@@ -10,7 +10,6 @@ import type { Standard, StandardEvent } from '../standard/standard.ts'
 import type { ChosenEvent } from './chosenEvent.ts'
 import { relativeCut } from './compileScoring.ts'
 import type { Cut, CutBand } from './cut.ts'
-import type { FoundBand } from './findCut.ts'
 import type { Ground, JudgedOn } from './ground.ts'
 import type { Candidate } from './mark.ts'
 import type { MarkPoints } from './markFigures.ts'
@@ -77,7 +76,7 @@ export const scoreSteps = (
 }
 
 /** Age is worth a step where it chose the row, or why there is none. */
-export const ageMatters = (found: FoundBand): boolean =>
+export const ageMatters = (found: Ground['found']): boolean =>
   !found.ok || (found.band !== null && (found.band.ageFrom > 0 || found.band.ageTo !== null))
 
 export const isForAll = ({ ageFrom, ageTo, category, role }: CutBand): boolean =>

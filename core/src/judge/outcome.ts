@@ -19,5 +19,7 @@ export type OpenReason =
   | 'noBand'
   | 'severalBands'
   | 'noBodyMass'
+  /** An alternate or a variant was chosen that is not for this person. */
+  | 'choiceNotOffered'
   /** What was captured makes no sense to the rules: a person has to look. */
   | 'notJudged'

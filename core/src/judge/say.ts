@@ -285,6 +285,10 @@ const OPEN_WORDS: Readonly<Record<OpenReason, Words>> = {
     sentence: 'The event was stopped for safety. An officer decides what follows.',
   },
   noBand: { title: 'No band fits', sentence: 'The standard has no row for this age and scoring category.' },
+  choiceNotOffered: {
+    title: 'What was chosen is not offered',
+    sentence: 'The alternate or variant on the entry is not for this person. Choose anew at muster, or decide.',
+  },
   noBodyMass: {
     title: 'Body mass is missing',
     sentence: 'The cut is a share of body mass, which was not recorded.',

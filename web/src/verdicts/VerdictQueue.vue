@@ -20,6 +20,7 @@ const OPEN: Readonly<Record<OpenReason, string>> = {
   noBand: 'No row of the standard is for this person.',
   severalBands: 'Several rows of the standard would be for this person.',
   notJudged: 'What was captured makes no sense to the rules of the event.',
+  choiceNotOffered: 'The alternate or variant on the entry is not for this person. Choose anew at muster, or decide.',
   noBodyMass: 'The cut follows from body mass, which was not taken at muster.',
 }
 const sayCase = (one: DoubtfulCase): string => {
