@@ -15,3 +15,10 @@ export interface Estimate {
 
 /** Rounds an estimate for showing; estimates are never compared with a cut. */
 export const toTenth = (value: number): number => Math.round(value * 10) / 10
+
+/**
+ * An estimate in words, with its source; outside its range the formula says nothing, and no figure is printed.
+ * @example printEstimate(capacityFromTwelveMinutes(500_000)) // "Aerobic capacity: the formula holds for distances of … only"
+ */
+export const printEstimate = ({ name, value, unit, source, range, isWithin }: Estimate): string =>
+  isWithin ? `${name} about ${value} ${unit} (${source})` : `${name}: the formula holds for ${range} only (${source})`

@@ -1,4 +1,10 @@
 import { expect, test } from 'vitest'
+import { parseDocument } from '../document/parseDocument.ts'
+import { rulesOf } from '../format/describeProtocol.ts'
+import { PROTOCOLS, type Protocol } from '../protocol/protocol.ts'
+import { protocolTemplate } from '../protocol/protocolTemplates.ts'
+import { printEstimate } from './estimate.ts'
+import { estimatesFor } from './estimatesFor.ts'
 import { capacityFromMileAndAHalf, capacityFromShuttle, capacityFromTwelveMinutes } from './aerobicCapacity.ts'
 import { heatFromAir, wetBulbGlobe } from './heat.ts'
 import { jumpPower } from './jumpPower.ts'
@@ -73,4 +79,51 @@ test('power of a jump (Sayers et al. 1999)', () => {
 test('heat, measured and from air alone (Australian Bureau of Meteorology)', () => {
   expect(wetBulbGlobe(25, 40, 30)).toBe(28.5)
   expect(heatFromAir(30, 50)).toMatchObject({ value: 29.3, unit: '°C', isWithin: true })
+})
+
+const step = (change: object = {}) => {
+  const parsed = parseDocument<Protocol>(PROTOCOLS.stepTest, {
+    ...protocolTemplate('stepTest'),
+    heightMm: 400,
+    heights: [{ category: 'female', heightMm: 330 }],
+    beatsPerMinute: 90,
+    ...change,
+  })
+  if (!parsed.ok) throw new Error(JSON.stringify(parsed.findings))
+  return parsed.value
+}
+const NO_READING = { kind: 'readings', taken: [], steps: [] } as const
+const stepping = (category: string, pulse = 140, change: object = {}) =>
+  estimatesFor(step(change), pulse, NO_READING, { ageYears: 25, category }).map(({ name, value }) => [name, value])
+
+// 22.5 cycles: 0.2·22.5 + 1.33·1.8·0.33·22.5 + 3.5 = 25.775 on 33 cm, 29.546 on 40 cm
+test('the step is as high as it is for the category: in the estimate, and in the rules as they are printed', () => {
+  // ×126/68 for women, ×134/79 for men
+  expect(stepping('female')).toEqual([['Aerobic capacity (women)', 47.8]])
+  expect(stepping('male')).toEqual([['Aerobic capacity (men)', 50.1]])
+  expect(rulesOf(step()).join(' ')).toContain('Step of 33 cm for female.')
+})
+
+test('a formula for one sex is not printed for the other; where the category tells nothing both are', () => {
+  expect(stepping('women').map(([name]) => name)).toEqual(['Aerobic capacity (women)'])
+  expect(stepping('open').map(([name]) => name)).toEqual(['Aerobic capacity (women)', 'Aerobic capacity (men)'])
+  // two published formulas on 41.3 cm, 22 cycles, 3 minutes
+  const both = {
+    heightMm: 413,
+    heights: [{ category: 'male', heightMm: 413 }],
+    beatsPerMinute: 88,
+    durationMs: 180_000,
+  }
+  expect(
+    estimatesFor(step(both), 140, NO_READING, { ageYears: 25, category: 'female' }).map(({ source }) => source),
+  ).toEqual([expect.stringContaining('McArdle'), expect.stringContaining('Åstrand')])
+  // the men's formula asks for 24 cycles
+  expect(stepping('male', 140, both)).toHaveLength(1)
+})
+
+test('outside its range a formula prints no figure', () => {
+  expect(printEstimate(capacityFromTwelveMinutes(500_000))).toBe(
+    'Aerobic capacity: the formula holds for distances of 1,400 to 3,600 m in 12 minutes only ((d − 504.9) / 44.73, Cooper 1968)',
+  )
+  expect(printEstimate(capacityFromTwelveMinutes(2_400_000))).toMatch(/^Aerobic capacity about 42.4 ml.kg.min/)
 })

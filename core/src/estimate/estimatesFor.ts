@@ -3,6 +3,7 @@ import type { Reading } from '../capture/measure.ts'
 import type { Protocol, ProtocolOf } from '../protocol/protocol.ts'
 import { nearestWhole } from '../quantity/fraction.ts'
 import { scheduleOf } from '../protocol/shuttleSchedule.ts'
+import { stepHeightMm } from '../protocol/stepTest.ts'
 import {
   capacityFromMileAndAHalf,
   capacityFromShuttle,
@@ -77,11 +78,10 @@ const fromShuttle = (
   return level ? [capacityFromShuttle(level.metresPerHour, ageYears)] : []
 }
 
-const fromStepping = (
-  { heightMm, beatsPerMinute, beatsPerCycle, durationMs }: ProtocolOf<'stepTest'>,
-  pulse: number,
-  { ageYears, category }: EstimatedPerson,
-): Estimate[] => {
+const fromStepping = (protocol: ProtocolOf<'stepTest'>, pulse: number, person: EstimatedPerson): Estimate[] => {
+  const { beatsPerMinute, beatsPerCycle, durationMs } = protocol
+  const { ageYears, category } = person
+  const heightMm = stepHeightMm(protocol, category)
   const cycles = beatsPerMinute / beatsPerCycle
   return formulasFor(category).flatMap((sex) => {
     const isThreeMinutes =
@@ -95,9 +95,10 @@ const fromStepping = (
   })
 }
 
+/** A formula made for one sex is not printed for the other; where the category tells nothing, both are. */
 const formulasFor = (category: string): readonly FormulaSex[] => {
-  if (category === 'female') return ['women']
-  return category === 'male' ? ['men'] : ['women', 'men']
+  if (/^(female|women|woman)$/.test(category)) return ['women']
+  return /^(male|men|man)$/.test(category) ? ['men'] : ['women', 'men']
 }
 
 const LIFT_SOURCES: Readonly<Record<LiftFormula, string>> = {

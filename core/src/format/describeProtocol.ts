@@ -119,6 +119,9 @@ const ownRules = (protocol: Protocol, publishedIn?: PublishedUnit): string[] => 
     case 'stepTest':
       return [
         `${conductOf(protocol)}. ${protocol.beatsPerMinute} beats a minute, ${protocol.beatsPerCycle} to a cycle: ${printCycles(protocol)} cycles a minute.`,
+        ...(protocol.heights ?? []).map(
+          ({ category, heightMm }) => `Step of ${printLength(heightMm)} for ${category}.`,
+        ),
         `The pulse is counted for ${protocol.pulseWindowMs / 1000} s, ${protocol.pulseAfterMs / 1000} s after the last step.`,
       ]
     case 'bodyMeasures':

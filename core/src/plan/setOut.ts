@@ -1,5 +1,5 @@
 /** How a course is laid out on the ground as it was measured, so that the distance is exact. */
-import type { Protocol } from '../protocol/protocol.ts'
+import type { Protocol, ProtocolOf } from '../protocol/protocol.ts'
 import { printLength } from '../quantity/length.ts'
 import type { MeasuredGround } from './dayPlan.ts'
 
@@ -37,7 +37,7 @@ export const setOut = (protocol: Protocol, ground: MeasuredGround): SetOut | nul
     case 'distanceInTime':
       return { ...open(ground, protocol.lapLengthMm), marksEveryMm: protocol.markEveryMm }
     case 'stepTest':
-      return { ...fixed(ground, protocol.heightMm, 1), distanceMm: null }
+      return { ...fixed(ground, nearestHeight(protocol, ground.lengthMm), 1), distanceMm: null }
     default:
       return null
   }
@@ -64,6 +64,12 @@ const laps = (ground: MeasuredGround, distanceMm: number, publishedMm: number): 
 }
 
 /** A distance between fixed lines: it is right or it is not. */
+/** Steps of several heights stand at a step test: a measured one is held against the one it is meant to be. */
+const nearestHeight = ({ heightMm, heights = [] }: ProtocolOf<'stepTest'>, measuredMm: number): number =>
+  [heightMm, ...heights.map((one) => one.heightMm)].reduce((nearest, one) =>
+    Math.abs(one - measuredMm) < Math.abs(nearest - measuredMm) ? one : nearest,
+  )
+
 const fixed = (ground: MeasuredGround, distanceMm: number, lengths: number): SetOut => ({
   ground,
   distanceMm,

@@ -21,3 +21,9 @@ export class StepTest extends ProtocolBase {
   @Whole(0, 600_000) pulseAfterMs!: number
   @Choice([15_000, 30_000, 60_000]) pulseWindowMs!: 15_000 | 30_000 | 60_000
 }
+
+/** The step for one scoring category: its own height where the protocol lists one. */
+export const stepHeightMm = (
+  { heightMm, heights = [] }: Pick<StepTest, 'heightMm' | 'heights'>,
+  category: string,
+): number => heights.find((one) => one.category === category)?.heightMm ?? heightMm

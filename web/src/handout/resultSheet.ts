@@ -1,6 +1,7 @@
 /** What a person takes home, as plain data: each event with its figure, cut, margin, estimates, what comes next. */
 import {
   estimatesFor,
+  printEstimate,
   gaugeScale,
   positionOn,
   printDate,
@@ -149,7 +150,6 @@ const estimatesOf = (day: Day, entry: Entry, mark: Mark): string[] => {
   if (!event || !reading || !('measured' in mark) || mark.measured === null) return []
   const { protocol } = eventFor(day, event, entry)
   return estimatesFor(protocol, mark.measured, reading, candidateFrom(entry)).map(
-    ({ name, value, unit, source, isWithin, range }) =>
-      `${name} about ${value} ${unit} (${source})${isWithin ? '' : `, outside its range of ${range}`}. An estimate decides nothing.`,
+    (estimate) => `${printEstimate(estimate)}. An estimate decides nothing.`,
   )
 }

@@ -4,6 +4,7 @@ import {
   beatsBetween,
   followSteps,
   printClock,
+  stepHeightMm,
   type BeatStretch,
   type ProtocolOf,
   type StandardEvent,
@@ -41,9 +42,7 @@ const { say } = useSound()
 const nowMs = useTick(50)
 
 const steps = computed(() => followSteps(protocol, own.value))
-const heightMm = computed(
-  () => protocol.heights?.find(({ category }) => category === props.entry.category)?.heightMm ?? protocol.heightMm,
-)
+const heightMm = computed(() => stepHeightMm(protocol, props.entry.category))
 type Phase = 'ready' | 'stepping' | 'waiting' | 'counting' | 'entering'
 const phase = computed<Phase>(() => {
   const { startedAtMs, workEndsAtMs, pulseFromMs, pulseToMs } = steps.value

@@ -60,10 +60,12 @@ const trace = computed(() => shownRow.value?.mark.trace ?? verdict.value.trace)
         <TraceList :trace="trace" />
         <template v-if="shownRow">
           <div v-for="estimate in shownRow.estimates" :key="estimate.name + estimate.source" class="estimate">
-            <strong>{{ estimate.name }}: about {{ estimate.value }} {{ estimate.unit }}</strong>
+            <strong v-if="estimate.isWithin"
+              >{{ estimate.name }}: about {{ estimate.value }} {{ estimate.unit }}</strong
+            >
+            <strong v-else>{{ estimate.name }}: outside the formula</strong>
             <span class="quiet"
-              >An estimate; it decides nothing. {{ estimate.source }}. Meant for {{ estimate.range
-              }}{{ estimate.isWithin ? '' : ', which this is not' }}.</span
+              >An estimate; it decides nothing. {{ estimate.source }}. Meant for {{ estimate.range }}.</span
             >
           </div>
         </template>
