@@ -1,6 +1,7 @@
 /** Signs a day: judges it as it is stored, commits to who everybody is, and signs the root of it all. */
 import {
   dayHead,
+  inputsIn,
   judgeDay,
   storeVerdict,
   withTokens,
@@ -42,17 +43,13 @@ export const signDay = async (
   const on = await groundOf(db, occasion, published.standard)
   const candidates = entries.map((entry) => candidateOf(published.standard, occasion.testDate, entry))
   await step('judge')
-  const judged = judgeDay(
-    on,
-    candidates,
-    parts.captures.map((capture) => withTokens(capture) as RecordedCapture),
-  )
+  const recorded = parts.captures.map((capture) => withTokens(capture) as RecordedCapture)
+  const inputsOf = inputsIn(recorded)
+  const judged = judgeDay(on, candidates, recorded)
   approve?.([...judged.values()])
   const verdicts = candidates.flatMap((candidate): ArchivedVerdict[] => {
     const verdict = judged.get(candidate.entryId)
-    const captures = parts.captures
-      .filter(({ entryId }) => entryId === null || entryId === candidate.entryId)
-      .map(({ seq }) => seq)
+    const captures = inputsOf(candidate.entryId).map(({ seq }) => seq)
     const inputs = { candidate, testDate: occasion.testDate, captures }
     return verdict
       ? [

@@ -223,6 +223,8 @@ export interface CaptureEnvelope {
   readonly deviceId: string
   /** The device's monotonic clock, in ms since it started counting; evidence, never used for a result. */
   readonly deviceMs: number
+  /** Which run of that clock it is, a page load as a rule; left out by what was captured before runs were told apart. */
+  readonly clockRun?: string
   /** Agreed time: ms since 1970 on the server's timeline. */
   readonly atMs: number
   /** How sure the agreed time is, in ms either way. */
@@ -260,6 +262,7 @@ export class CaptureDocument {
   @Optional() @Whole(1, 99_999) bib?: number
   @Text(80) deviceId!: string
   @Whole(0) deviceMs!: number
+  @Optional() @Text(80) clockRun?: string
   @Whole(0) atMs!: number
   @Whole(0, 86_400_000) uncertaintyMs!: number
 }

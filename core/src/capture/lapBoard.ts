@@ -1,6 +1,7 @@
 /** What the lap console shows of one wave: every runner, in the order they are expected at the line. */
 import { distanceAtCrossing, lapsOf, type TimedDistance } from '../protocol/timedDistance.ts'
 import type { Capture } from './capture.ts'
+import { crossingsSince, isTimers } from './crossings.ts'
 import type { EntryInEvent } from './measureEntry.ts'
 import { reduceTimedDistance, startOf, waveStarts } from './reduceTimedDistance.ts'
 import type { EndReason } from './measure.ts'
@@ -116,7 +117,7 @@ const runnerOf = (
       }
     case 'running': {
       const lapsDone = measure.soFar
-      const dueAtMs = start ? dueAt(protocol, start.atMs, own, lapsDone, paceMs) : null
+      const dueAtMs = start ? dueAt(protocol, start, own, lapsDone, paceMs) : null
       return { ...runner, state: 'running', lapsDone, lapsToGo: laps - lapsDone, dueAtMs }
     }
   }
@@ -125,21 +126,18 @@ const runnerOf = (
 /** The next crossing at the runner's mean pace so far; before the first one, at an even pace for `paceMs`. */
 const dueAt = (
   protocol: TimedDistance,
-  startedAtMs: number,
+  start: Capture,
   own: readonly Capture[],
   lapsDone: number,
   paceMs: number,
 ): number => {
   const nextMm = distanceAtCrossing(protocol, lapsDone + 1)
+  const { atMs: startedAtMs } = start
   if (lapsDone === 0) return startedAtMs + Math.round((paceMs * nextMm) / protocol.distanceMm)
-  const crossings = own.filter((capture) => isTimers(capture) && capture.atMs > startedAtMs)
-  const lastAtMs = crossings[lapsDone - 1]?.atMs ?? startedAtMs
+  const lastAtMs = crossingsSince(start, own).counted[lapsDone - 1]?.atMs ?? startedAtMs
   const doneMm = distanceAtCrossing(protocol, lapsDone)
   return lastAtMs + Math.round(((lastAtMs - startedAtMs) * (nextMm - doneMm)) / doneMm)
 }
-
-/** Backups keep a log of their own, beside the laps. */
-const isTimers = (capture: Capture): boolean => capture.kind === 'crossed' && (capture.payload.watch ?? 1) === 1
 
 const STATE_ORDER = { running: 0, waiting: 1, home: 2, ended: 3 } as const
 
@@ -156,10 +154,11 @@ const crossingsOf = (
   laps: number,
 ): LapCrossing[] => {
   const lapsSeen = new Map<string, number>()
+  const again = new Set([...byEntry.values()].flatMap((own) => crossingsSince(start, own).again))
   const crossings: LapCrossing[] = []
   for (const capture of settled) {
     const ofThisWave = capture.entryId === null || byEntry.has(capture.entryId)
-    if (!isTimers(capture) || !ofThisWave || capture.atMs <= start.atMs) continue
+    if (!isTimers(capture) || !ofThisWave || capture.atMs <= start.atMs || again.has(capture)) continue
     const lap = capture.entryId === null ? 0 : (lapsSeen.get(capture.entryId) ?? 0) + 1
     if (capture.entryId !== null) lapsSeen.set(capture.entryId, lap)
     crossings.push({

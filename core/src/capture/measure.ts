@@ -12,6 +12,7 @@ export type Note =
   | { readonly code: 'restartRefused'; readonly reason: string; readonly why: 'notInProtocol' | 'tooMany' | 'tooLate' }
   | { readonly code: 'crossedBeforeStart'; readonly count: number }
   | { readonly code: 'crossedAfterEnd'; readonly count: number }
+  | { readonly code: 'stampedTwice'; readonly count: number }
   | { readonly code: 'stampEstimated'; readonly laps: readonly number[] }
   | { readonly code: 'outOfOrder'; readonly part: string }
   /** Not done when the event's limit was reached. */

@@ -2,9 +2,9 @@
 import type { StandardEvent } from '../standard/standard.ts'
 import type { Capture } from './capture.ts'
 import type { Measure } from './measure.ts'
-import { reduceReadings } from './reduceReadings.ts'
+import { readingsIn, reduceReadings } from './reduceReadings.ts'
 import { reduceRepetitions } from './reduceRepetitions.ts'
-import { reduceTimedDistance, startOf, waveStarts } from './reduceTimedDistance.ts'
+import { reduceTimedDistance, startOf, waveStarts, withEnteredTimes } from './reduceTimedDistance.ts'
 
 /** The candidate as the reducers need to know them. */
 export interface EntryInEvent {
@@ -25,14 +25,15 @@ export const measureEntry = (event: StandardEvent, entry: EntryInEvent, settled:
       return hasFigures(own) ? reduceReadings(event.protocol, own) : reduceRepetitions(event.protocol, own)
     case 'timedDistance': {
       const start = startOf(entry, waveStarts(settled), own)
-      return hasFigures(own) ? reduceReadings(event.protocol, own) : reduceTimedDistance(event.protocol, start, own)
+      if (!hasFigures(own)) return reduceTimedDistance(event.protocol, start, own)
+      return withEnteredTimes(event.protocol, start, own, readingsIn(own)) ?? reduceReadings(event.protocol, own)
     }
     default:
       return reduceReadings(event.protocol, own, startOf(entry, waveStarts(settled), own))
   }
 }
 
-/** A figure from a card takes the place of what was counted or stamped. */
+/** A figure from a card takes the place of what was counted or stamped in its slot. */
 const hasFigures = (own: readonly Capture[]): boolean => own.some(({ kind }) => kind === 'read')
 
 /**

@@ -2,8 +2,12 @@
 import { combineWatches } from '../clock/combineWatches.ts'
 import { lapsOf, type TimedDistance } from '../protocol/timedDistance.ts'
 import type { Capture } from './capture.ts'
+import { clockDoubt } from './clockDoubt.ts'
+import { crossingsSince, isOfWatch, isTimers, SAME_CROSSING_MS, type Crossing } from './crossings.ts'
 import { isBeyondLimit, stoppedAtLimit } from './limit.ts'
 import { measuredAs, type Measure, type Note } from './measure.ts'
+import { measureReadings } from './measureReadings.ts'
+import type { Readings } from './slots.ts'
 
 /** The starts of waves that stand, in order. */
 export const waveStarts = (captures: readonly Capture[]): WaveStart[] =>
@@ -35,14 +39,19 @@ export const reduceTimedDistance = (
   captures: readonly Capture[],
 ): Measure => {
   const laps = lapsOf(protocol)
-  const crossings = captures.filter((capture) => isOfWatch(capture, 1))
-  const since = start ? crossings.filter(({ atMs }) => atMs > start.atMs) : []
+  const {
+    counted: since,
+    again,
+    beforeStart,
+  } = start
+    ? crossingsSince(start, captures)
+    : { counted: [], again: [], beforeStart: captures.filter(isTimers).length }
   const stops = captures.filter((capture): capture is Stop => capture.kind === 'stopped')
   const [end] = stops
   const beforeEnd = end ? since.filter(({ atMs }) => atMs <= end.atMs) : since
   const finish = beforeEnd[laps - 1]
   const counted = beforeEnd.slice(0, laps)
-  const notes = notesOf(crossings.length - since.length, since.length - counted.length, counted)
+  const notes = notesOf(beforeStart, since.length - counted.length, again.length, counted)
 
   // a finish stands whatever comes after it, but for what an officer rules
   const ruled = stops.find(({ payload: { reason } }) => reason === 'disqualified' || reason === 'breach')
@@ -60,10 +69,8 @@ export const reduceTimedDistance = (
   }
   if (!start) return { kind: 'notStarted', notes }
   const { limitMs } = protocol
-  const clockDoubt = (last: Capture): number =>
-    start.deviceId === last.deviceId ? 0 : start.uncertaintyMs + last.uncertaintyMs
   const isLate = (crossing: Capture): boolean =>
-    isBeyondLimit(crossing.atMs - start.atMs, limitMs, clockDoubt(crossing))
+    isBeyondLimit(crossing.atMs - start.atMs, limitMs, clockDoubt(start, crossing))
   const stopped = (): Measure => {
     const soFar = counted.filter((crossing) => !isLate(crossing)).length
     const { reason, notes: why } = stoppedAtLimit(limitMs ?? 0)
@@ -71,9 +78,10 @@ export const reduceTimedDistance = (
   }
   if (counted.some(isLate)) return stopped()
   if (!finish) return { kind: 'running', soFar: counted.length, unit: 'count', notes }
-  const timesMs = [finish, ...backupFinishes(captures, finish)].map(({ atMs }) => atMs - start.atMs)
+  const backups = BACKUPS.flatMap((watch) => backupFinish(captures, watch, finish.atMs) ?? [])
+  const timesMs = [finish, ...backups].map(({ atMs }) => atMs - start.atMs)
   const { elapsedMs, by } = combineWatches(timesMs, protocol.watchRule)
-  if (isBeyondLimit(elapsedMs, limitMs, clockDoubt(finish))) return stopped()
+  if (isBeyondLimit(elapsedMs, limitMs, clockDoubt(start, finish))) return stopped()
   return {
     kind: 'complete',
     ...measuredAs(elapsedMs),
@@ -85,32 +93,60 @@ export const reduceTimedDistance = (
       splitsMs: counted.map(({ atMs }, index) => atMs - (counted[index - 1]?.atMs ?? start.atMs)),
       ...(by === 'only' ? {} : { watches: { timesMs, by } }),
     },
-    clockUncertaintyMs: clockDoubt(finish),
+    clockUncertaintyMs: clockDoubt(start, finish),
     notes,
   }
 }
 
-/** How far a backup's stamp may be from the timer's finish and still be meant for it. */
-const SAME_FINISH_MS = 5_000
+/** The stamp of a backup watch that is nearest to the timer's finish, if it can be meant for it. */
+const backupFinish = (captures: readonly Capture[], watch: number, finishedAtMs: number): Crossing | null => {
+  const far = ({ atMs }: Capture): number => Math.abs(atMs - finishedAtMs)
+  const [nearest] = captures
+    .filter((capture): capture is Crossing => isOfWatch(capture, watch))
+    .sort((a, b) => far(a) - far(b))
+  return nearest && far(nearest) <= SAME_CROSSING_MS ? nearest : null
+}
 
-const isOfWatch = (capture: Capture, watch: number): boolean =>
-  capture.kind === 'crossed' && (capture.payload.watch ?? 1) === watch
+const BACKUPS = [2, 3] as const
 
-/** The stamp of each backup watch that is nearest to the timer's finish. */
-const backupFinishes = (captures: readonly Capture[], finish: Capture): Capture[] =>
-  [2, 3].flatMap((watch) => {
-    const far = ({ atMs }: Capture): number => Math.abs(atMs - finish.atMs)
-    const [nearest] = captures.filter((capture) => isOfWatch(capture, watch)).sort((a, b) => far(a) - far(b))
-    return nearest && far(nearest) <= SAME_FINISH_MS ? [nearest] : []
-  })
+/**
+ * Reduces one runner of whom figures were entered too: each takes the place of what was stamped in its slot, and the stamps of the
+ * other watches stand beside it.
+ * @param entered figures by slot
+ */
+export const withEnteredTimes = (
+  protocol: TimedDistance,
+  start: Capture | undefined,
+  captures: readonly Capture[],
+  entered: Readings,
+): Measure | null => {
+  const stamped = reduceTimedDistance(protocol, start, captures)
+  if (stamped.kind !== 'complete' || stamped.reading.kind !== 'crossings') return null
+  const { startedAtMs, finishedAtMs } = stamped.reading
+  const watches: Readings = {
+    time: finishedAtMs - startedAtMs,
+    ...Object.fromEntries(
+      BACKUPS.flatMap((watch) => {
+        const backup = backupFinish(captures, watch, finishedAtMs)
+        return backup ? [[`time-watch-${watch}`, backup.atMs - startedAtMs]] : []
+      }),
+    ),
+  }
+  const left = new Set(Object.keys(watches).filter((slot) => entered[slot] === undefined))
+  const doubtMs = left.size === 0 ? 0 : stamped.clockUncertaintyMs
+  const measure = measureReadings(protocol, { ...watches, ...entered }, left, doubtMs)
+  return { ...measure, notes: [...stamped.notes, ...measure.notes] }
+}
 
 type Stop = Extract<Capture, { kind: 'stopped' }>
 
-const notesOf = (beforeStart: number, afterEnd: number, counted: readonly Capture[]): Note[] => {
-  const laps = counted.flatMap((capture, index) =>
-    capture.kind === 'crossed' && capture.payload.estimated ? [index + 1] : [],
-  )
-  return [...leftOut(beforeStart, afterEnd), ...(laps.length > 0 ? [{ code: 'stampEstimated' as const, laps }] : [])]
+const notesOf = (beforeStart: number, afterEnd: number, again: number, counted: readonly Crossing[]): Note[] => {
+  const laps = counted.flatMap(({ payload }, index) => (payload.estimated ? [index + 1] : []))
+  return [
+    ...leftOut(beforeStart, afterEnd),
+    ...(again > 0 ? [{ code: 'stampedTwice' as const, count: again }] : []),
+    ...(laps.length > 0 ? [{ code: 'stampEstimated' as const, laps }] : []),
+  ]
 }
 
 const leftOut = (beforeStart: number, afterEnd: number): Note[] => [

@@ -238,6 +238,11 @@ const noteWords = (note: Note): Words => {
       }
     case 'crossedAfterEnd':
       return { title: `${note.count} stamped after the finish`, sentence: 'Crossings after the end are left out.' }
+    case 'stampedTwice':
+      return {
+        title: `${note.count} stamped on another device too`,
+        sentence: 'A crossing that two devices stamped counts once; the other stamps stand beside it.',
+      }
     case 'stampEstimated':
       return {
         title: `Lap ${note.laps.join(', ')} put in later`,

@@ -22,7 +22,7 @@ beforeAll(async () => {
 })
 afterAll(() => server.close())
 
-const crossing = (change: object = {}) => ({ ...sentCapture({ deviceMs: 12 }), ...change })
+const crossing = (change: object = {}) => ({ ...sentCapture({ deviceMs: 12, clockRun: 'page-7' }), ...change })
 const stored = async () => (await findAllCaptures(server.pool, occasionId)).length
 
 test('captures are numbered in order without gaps, with who sent them and when', async () => {
@@ -33,7 +33,13 @@ test('captures are numbered in order without gaps, with who sent them and when',
   expect(body['captures']).toEqual(captures.map(({ id }, index) => ({ id, seq: before + index + 1, annexed: false })))
   const kept = (await findAllCaptures(server.pool, occasionId)).slice(-3)
   expect(kept.map(({ entryId }) => entryId)).toEqual([entryIds[0], null, entryIds[1]])
-  expect(kept[0]).toMatchObject({ actorId: server.accountIds.timer, atMs: MORNING_MS, uncertaintyMs: 4, deviceMs: 12 })
+  expect(kept[0]).toMatchObject({
+    actorId: server.accountIds.timer,
+    atMs: MORNING_MS,
+    uncertaintyMs: 4,
+    deviceMs: 12,
+    clockRun: 'page-7',
+  })
   expect(Math.abs((kept[0]?.receivedMs ?? 0) - Date.now())).toBeLessThan(60_000)
 })
 

@@ -112,7 +112,7 @@ const findStoredAfter = async (
   most: number,
 ): Promise<StoredCapture[]> => {
   const { rows } = await db.query<CaptureRow>(
-    `select id, seq, event_id, entry_id, kind, payload, device_id, device_ms, at_ms, uncertainty_ms, actor_id, sent_by, received_ms
+    `select id, seq, event_id, entry_id, kind, payload, device_id, device_ms, clock_run, at_ms, uncertainty_ms, actor_id, sent_by, received_ms
        from captures where occasion_id = $1 and seq > $2 order by seq limit $3`,
     [occasionId, afterSeq, most],
   )
@@ -226,7 +226,7 @@ type OnRecord = Capture & { readonly seq: number; readonly occasionId: string }
 
 const findOnRecord = async (db: Database, ids: readonly string[]): Promise<Map<string, OnRecord>> => {
   const { rows } = await db.query<CaptureRow & { occasion_id: string }>(
-    `select id, occasion_id, seq, event_id, entry_id, kind, payload, device_id, device_ms, at_ms, uncertainty_ms, actor_id, sent_by, received_ms
+    `select id, occasion_id, seq, event_id, entry_id, kind, payload, device_id, device_ms, clock_run, at_ms, uncertainty_ms, actor_id, sent_by, received_ms
        from captures where id = any($1::uuid[])`,
     [ids],
   )
@@ -282,6 +282,7 @@ const plainRow = (capture: StoredFields, receivedMs: number, position: number) =
   payload: capture.payload,
   device_id: capture.deviceId,
   device_ms: capture.deviceMs,
+  ...(capture.clockRun === undefined ? {} : { clock_run: capture.clockRun }),
   at_ms: capture.atMs,
   uncertainty_ms: capture.uncertaintyMs,
   received_ms: receivedMs,
@@ -305,6 +306,8 @@ interface CaptureRow {
   payload: unknown
   device_id: string
   device_ms: string
+  /** Missing in an annex from before. */
+  clock_run?: string | null
   at_ms: string
   uncertainty_ms: number
   actor_id: string
@@ -323,6 +326,7 @@ const captureFromRow = (row: CaptureRow): RecordedCapture =>
     payload: row.payload,
     deviceId: row.device_id,
     deviceMs: Number(row.device_ms),
+    ...(row.clock_run == null ? {} : { clockRun: row.clock_run }),
     atMs: Number(row.at_ms),
     uncertaintyMs: row.uncertainty_ms,
     actorId: row.actor_id,

@@ -3,6 +3,7 @@ import { agree, type Agreement, type RoundTrip, TimeAnswer } from '@able-gauge/c
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { call, NoAnswer, Refusal } from '../api.ts'
+import { CLOCK_RUN } from './clockRun.ts'
 
 const FIRST_ROUND_TRIPS = 6
 const KEPT_ROUND_TRIPS = 40
@@ -41,6 +42,7 @@ export interface AgreedMoment {
   readonly atMs: number
   readonly uncertaintyMs: number
   readonly deviceMs: number
+  readonly clockRun: string
 }
 
 /** From when on, and how much faster than the server's own time, the time of the open day runs. */
@@ -106,6 +108,7 @@ export const useAgreedClock = defineStore('agreedClock', () => {
       atMs: Math.round(paced(deviceMs + value.offsetMs)),
       uncertaintyMs: Math.ceil(value.uncertaintyMs * pace.value.speed),
       deviceMs: Math.round(deviceMs),
+      clockRun: CLOCK_RUN,
     }
   }
 

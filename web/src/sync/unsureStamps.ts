@@ -3,17 +3,14 @@
  * answered the page; then they get their time anew from the device's monotonic clock, which ran on all the while.
  */
 import type { Agreement, Capture } from '@able-gauge/core'
-import { v4 as newId } from 'uuid'
+import { CLOCK_RUN } from './clockRun.ts'
 import { listWaiting, rewrite, type WaitingCapture } from './outbox.ts'
 
-/** Names this page among those that have used this device: its monotonic clock is its own. */
-const PAGE = newId()
-
 /** What is kept with a capture whose stamp is unsure. */
-export const UNSURE: Pick<WaitingCapture, 'unsurePage'> = { unsurePage: PAGE }
+export const UNSURE: Pick<WaitingCapture, 'unsurePage'> = { unsurePage: CLOCK_RUN }
 
 /** Whether a stamp still has to be made sure here; what another page left can no longer be, and goes as it is. */
-export const isUnsure = ({ unsurePage }: WaitingCapture): boolean => unsurePage === PAGE
+export const isUnsure = ({ unsurePage }: WaitingCapture): boolean => unsurePage === CLOCK_RUN
 
 /** From the time by the wall clock to the time as agreed, in ms of the day. */
 export interface Shift {

@@ -2,7 +2,8 @@
 import type { ProtocolOf } from '../../protocol/protocol.ts'
 import type { ChainSegment } from '../../protocol/workChain.ts'
 import type { Capture } from '../capture.ts'
-import { clockDoubt, NOTHING_LIVE, type LiveWork } from './liveFigures.ts'
+import { clockDoubt } from '../clockDoubt.ts'
+import { NOTHING_LIVE, type LiveWork } from './liveFigures.ts'
 import { outOfOrderNotes } from './followCourse.ts'
 
 /** A longer gap between two repetitions than this parts two sets. */

@@ -3,7 +3,8 @@ import type { ProtocolOf } from '../../protocol/protocol.ts'
 import type { Station } from '../../protocol/stationCourse.ts'
 import type { Capture } from '../capture.ts'
 import type { Note } from '../measure.ts'
-import { clockDoubt, NOTHING_LIVE, type LiveWork } from './liveFigures.ts'
+import { clockDoubt } from '../clockDoubt.ts'
+import { NOTHING_LIVE, type LiveWork } from './liveFigures.ts'
 
 export interface Course {
   readonly started: Capture | null

@@ -1,6 +1,7 @@
 /** Distance in a time: whole laps stamped before the limit, and the mark each runner stood at when the time ran out. */
 import type { ProtocolOf } from '../../protocol/protocol.ts'
 import type { Capture } from '../capture.ts'
+import { crossingsSince } from '../crossings.ts'
 import type { WaveStart } from '../reduceTimedDistance.ts'
 import { NOTHING_LIVE, type LiveWork } from './liveFigures.ts'
 
@@ -22,7 +23,7 @@ export const followDistance = (
   captures: readonly Capture[],
   start: WaveStart | undefined,
 ): DistanceRun => {
-  const crossings = start ? captures.filter(({ kind, atMs }) => kind === 'crossed' && atMs > start.atMs) : []
+  const crossings = start ? crossingsSince(start, captures).counted : []
   const limitAtMs = (start?.atMs ?? 0) + protocol.durationMs
   const laps = crossings.filter(({ atMs }) => atMs <= limitAtMs).length
   const marked = captures.findLast((capture) => capture.kind === 'markedAt')

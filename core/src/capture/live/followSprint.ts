@@ -2,7 +2,8 @@
 import type { ProtocolOf } from '../../protocol/protocol.ts'
 import type { Capture } from '../capture.ts'
 import type { Readings } from '../slots.ts'
-import { clockDoubt, NOTHING_LIVE, type LiveWork } from './liveFigures.ts'
+import { clockDoubt } from '../clockDoubt.ts'
+import { NOTHING_LIVE, type LiveWork } from './liveFigures.ts'
 
 export interface SprintTry {
   readonly started: Capture

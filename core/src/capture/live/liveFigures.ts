@@ -1,5 +1,4 @@
 /** What following the stamps of one candidate gives, whatever the kind of event. */
-import type { Capture } from '../capture.ts'
 import type { EndReason, Note } from '../measure.ts'
 import type { Readings } from '../slots.ts'
 
@@ -18,7 +17,3 @@ export interface LiveWork {
 }
 
 export const NOTHING_LIVE: LiveWork = { begun: false, soFar: 0, readings: {}, clockUncertaintyMs: 0, notes: [] }
-
-/** How far the clocks of two stamps may disagree: not at all when one device made both. */
-export const clockDoubt = (first: Capture, last: Capture): number =>
-  first.deviceId === last.deviceId ? 0 : first.uncertaintyMs + last.uncertaintyMs

@@ -1,6 +1,8 @@
 /** Mistakes at the finish line that can still be mended: missed and doubled stamps, and two logs that part. */
 import {
   alignLogs,
+  crossingsSince,
+  isTimers,
   lapFaults,
   startOf,
   waveStarts,
@@ -18,8 +20,6 @@ import { useAgreedClock } from '../../sync/agreedClock.ts'
 import { useTick } from '../../ui/useTick.ts'
 
 type RunEvent = StandardEvent & { readonly protocol: TimedDistance }
-
-const isTimers = (capture: Capture): boolean => capture.kind === 'crossed' && (capture.payload.watch ?? 1) === 1
 
 /**
  * @param runners of the wave on the console
@@ -50,8 +50,8 @@ export const useLapRepairs = (event: RunEvent, runners: () => readonly Entry[], 
       const hasEnded = captures.some(({ kind }) => kind === 'stopped')
       const since = startOf({ entryId: id, wave: own }, waveStarts(settled.value), captures)
       if (hasEnded || !since) return []
-      const crossings = captures.filter((capture) => isTimers(capture) && capture.atMs > startedAtMs)
-      return [{ entryId: id, stamps: crossings.map(({ id: captureId, atMs }) => ({ captureId, atMs })) }]
+      const { counted } = crossingsSince(since, captures)
+      return [{ entryId: id, stamps: counted.map(({ id: captureId, atMs }) => ({ captureId, atMs })) }]
     })
     const found = lapFaults(event.protocol, startedAtMs, stamped, nowMs.value)
     return found.filter((fault) => !dismissed.value.has(keyOf(fault)))
@@ -79,7 +79,10 @@ export const useLapRepairs = (event: RunEvent, runners: () => readonly Entry[], 
   const finishTimes = computed(() => {
     const laps = Math.ceil(event.protocol.distanceMm / event.protocol.lapLengthMm)
     const seen = new Map<string, number>()
-    return settled.value.filter(isTimers).flatMap((capture) => {
+    const { value: begun } = start
+    const again = new Set(begun ? [...stamps.value.values()].flatMap((own) => crossingsSince(begun, own).again) : [])
+    const counted = settled.value.filter((capture) => isTimers(capture) && !again.has(capture))
+    return counted.flatMap((capture) => {
       if (capture.entryId === null) return [{ id: capture.id, atMs: capture.atMs, bib: null }]
       const lap = (seen.get(capture.entryId) ?? 0) + 1
       seen.set(capture.entryId, lap)
