@@ -22,7 +22,7 @@ beforeAll(async () => {
 })
 afterAll(() => server.close())
 
-const crossing = (change: object = {}) => ({ ...sentCapture({ deviceMs: 12, clockRun: 'page-7' }), ...change })
+const crossing = (change: object = {}) => ({ ...sentCapture({ deviceMs: 12 }), clockRun: 'page-7', ...change })
 const stored = async () => (await findAllCaptures(server.pool, occasionId)).length
 
 test('captures are numbered in order without gaps, with who sent them and when', async () => {

@@ -326,7 +326,7 @@ const captureFromRow = (row: CaptureRow): RecordedCapture =>
     payload: row.payload,
     deviceId: row.device_id,
     deviceMs: Number(row.device_ms),
-    ...(row.clock_run == null ? {} : { clockRun: row.clock_run }),
+    ...(row.clock_run === null || row.clock_run === undefined ? {} : { clockRun: row.clock_run }),
     atMs: Number(row.at_ms),
     uncertaintyMs: row.uncertainty_ms,
     actorId: row.actor_id,
