@@ -194,9 +194,11 @@ export const KIND_CASES: readonly KindCase[] = [
         [901, 8_500],
       ],
       lowerRow: 6_500,
-      interpolate: 6_530,
+      // levels of 8, 8, 8, 9, 9, 10, 10, 11, 11 and 11 shuttles: 7.1, 7.4 and 9.1 are the 53rd, 56th and 74th; 65 + 20·3/21
+      interpolate: 6_786,
     },
-    pointsByRule: { anchor: 1_004, perUnit: 100, started: 8_500, whole: 8_500 },
+    // 10.4 is the 88th, 32 further: four tens begun, three whole
+    pointsByRule: { anchor: 1_004, perUnit: 10, started: 8_000, whole: 8_500 },
     normClasses: { from: [704, 900], reached: 'middle' },
   },
   {

@@ -59,6 +59,28 @@ const grip = (cut: number): object =>
     { unit: 'g', attemptsAllowed: 1, resolution: 500 },
     { ...rounded('truncate', 500), ...atLeast(cut, 'g') },
   )
+const shuttle = (cut: number): object =>
+  of('progressiveShuttle', {}, { ...rounded('truncate'), ...atLeast(cut, 'levelShuttle') })
+/** 100 points at the anchor, one off for each shuttle. */
+const shuttleBy = (anchor: number): object =>
+  of(
+    'progressiveShuttle',
+    {},
+    {
+      ...rounded('truncate'),
+      scoring: {
+        kind: 'pointsByRule',
+        unit: 'levelShuttle',
+        fullCentipoints: 10_000,
+        offCentipoints: 100,
+        perUnit: 1,
+        units: 'started',
+        bands: [{ ageFrom: 0, anchor }],
+      },
+    },
+  )
+const levels = (counts: 'lastCompletedLevel' | 'levelBeforeFirstMiss', cut: number): object =>
+  of('progressiveShuttle', { counts }, { ...rounded('truncate'), ...atLeast(cut, 'level') })
 /** A limit of 10:00 before the cut of 11:00. */
 const limited = (kind: 'timedDistance' | 'workChain' | 'stationCourse'): object =>
   of(kind, { limitMs: 600_000 }, { ...rounded('up', 1_000), ...atMost(660_000, 'ms') })
@@ -100,6 +122,18 @@ export const RULE_CASES: readonly RuleCase[] = [
   { name: 'a grip a kilogram over the cut is not under it', ...sure, event: grip(45_000), readings: { 'try-1': 46_000 }, expected: { kind: 'met', rounded: 46_000, margin: 1_000, nearTheCut: false } },
   { name: 'a grip half a kilogram over the cut may be, where the event says so', ...sure, event: { ...grip(45_000), uncertainty: 600 }, readings: { 'try-1': 45_500 }, expected: { kind: 'open', rounded: 45_500 } },
   { name: 'an event whose reading is exact is told', ...sure, event: { ...grip(45_000), uncertainty: 0 }, readings: { 'try-1': 45_000 }, expected: { kind: 'met', rounded: 45_000, margin: 0, nearTheCut: false } },
+  // shuttles are counted by the schedule: levels of 8, 8, 8, 9, 9, 10, 10 and 11
+  { name: 'one shuttle short of 8/1 is short by one', event: shuttle(801), readings: { reached: 710 }, expected: { kind: 'short', rounded: 710, margin: -1 } },
+  { name: '8/1 is 8/1', event: shuttle(801), readings: { reached: 801 }, expected: { kind: 'met', rounded: 801, margin: 0 } },
+  { name: 'a level and a shuttle more are twelve shuttles', event: shuttle(801), readings: { reached: 902 }, expected: { kind: 'met', rounded: 902, margin: 12 } },
+  { name: 'a level that was begun is the end of the one before', event: shuttle(710), readings: { reached: 800 }, expected: { kind: 'met', rounded: 800, margin: 0 } },
+  { name: 'a shuttle less costs what a shuttle costs', event: shuttleBy(801), readings: { reached: 710 }, expected: { kind: 'scored', centipoints: 9_900 } },
+  { name: 'eleven shuttles less cost eleven times as much', event: shuttleBy(801), readings: { reached: 610 }, expected: { kind: 'scored', centipoints: 8_900 } },
+  // 7/10 stopped in level 8: seven complete; a line missed in level 6 and made good
+  { name: 'the level stopped in less one', event: levels('lastCompletedLevel', 7), readings: { reached: 710, 'first-miss': 605 }, expected: { kind: 'met', rounded: 7, margin: 0 } },
+  { name: 'the level complete before the first miss', event: levels('levelBeforeFirstMiss', 7), readings: { reached: 710, 'first-miss': 605 }, expected: { kind: 'short', rounded: 5, margin: -2 } },
+  { name: 'without a miss before the end both are the same', event: levels('levelBeforeFirstMiss', 7), readings: { reached: 710 }, expected: { kind: 'met', rounded: 7, margin: 0 } },
+  { name: 'stopped within a level that level does not count', event: levels('lastCompletedLevel', 7), readings: { reached: 709 }, expected: { kind: 'short', rounded: 6, margin: -1 } },
   // a limit stops everybody; exactly on it is done
   ...(['timedDistance', 'workChain', 'stationCourse'] as const).flatMap((kind): RuleCase[] => [
     { name: `${kind}: a time on the limit counts`, event: limited(kind), readings: { time: 600_000 }, expected: { kind: 'met', rounded: 600_000, margin: 60_000 } },

@@ -1,4 +1,5 @@
 /** What the captures of one candidate in one event amount to. */
+import type { ShuttleCounts } from '../protocol/progressiveShuttle.ts'
 import type { FieldForm } from '../quantity/field.ts'
 import { nearestWhole, type Exact, type Fraction } from '../quantity/fraction.ts'
 import type { Unit } from '../quantity/unit.ts'
@@ -60,7 +61,9 @@ export type ReadingStep =
       readonly level: number
       readonly shuttle: number
       readonly completedLevels: number
-      readonly counts: 'lastCompletedLevel' | 'lastShuttle'
+      /** The last level complete before the first miss; missing from what was signed before it was told. */
+      readonly levelsBeforeMiss?: number
+      readonly counts: ShuttleCounts
     }
   | {
       readonly code: 'estimated'

@@ -13,18 +13,26 @@ import { isFilled, slotsOf, type Readings } from './slots.ts'
 
 const MINUTE_MS = 60_000
 
+export interface MeasuringOptions {
+  /** Slots whose figures follow from stamps; the others were entered. */
+  readonly stamped?: ReadonlySet<string>
+  /** How far the clocks of two devices may disagree about what was stamped. */
+  readonly clockUncertaintyMs?: number
+  /** Whether one try on one side stands for all of them, as it does in the plain column of a file. */
+  readonly oneIsEnough?: boolean
+}
+
+const NONE: ReadonlySet<string> = new Set()
+
 /**
  * Measures what was read.
  * @param readings by slot id; slots the protocol does not have are ignored
- * @param stamped slots whose figures follow from stamps; the others were entered
- * @param clockUncertaintyMs how far the clocks of two devices may disagree about what was stamped
  * @returns `complete` when every needed slot is filled, `running` when some are, `ended` when the figures themselves end it
  */
 export const measureReadings = (
   protocol: Protocol,
   readings: Readings,
-  stamped: ReadonlySet<string> = new Set(),
-  clockUncertaintyMs = 0,
+  { stamped = NONE, clockUncertaintyMs = 0, oneIsEnough = false }: MeasuringOptions = {},
 ): Measure => {
   const taken = slotsOf(protocol).flatMap(({ id, label, unit, shownIn }): TakenReading[] => {
     const value = readings[id]
@@ -33,7 +41,7 @@ export const measureReadings = (
   })
   if (taken.length === 0) return { kind: 'notStarted', notes: [] }
   const { unit } = factsOf(protocol)
-  if (!isFilled(protocol, readings)) return { kind: 'running', soFar: taken.length, unit, notes: [] }
+  if (!isFilled(protocol, readings, oneIsEnough)) return { kind: 'running', soFar: taken.length, unit, notes: [] }
   const result = valueOf(protocol, readings)
   if ('reason' in result) return { kind: 'ended', ...result, soFar: 0, unit, notes: [] }
   const limitMs = 'limitMs' in protocol ? protocol.limitMs : undefined
@@ -71,7 +79,7 @@ const valueOf = (protocol: Protocol, readings: Readings): Value => {
     case 'distanceInTime':
       return toMark(readings['distance'] ?? 0, protocol.markEveryMm)
     case 'progressiveShuttle':
-      return shuttleValue(protocol, readings['reached'] ?? 0)
+      return shuttleValue(protocol, readings['reached'] ?? 0, readings['first-miss'])
     case 'sprint':
       return sprintValue(protocol, readings)
     case 'attempts':
@@ -115,13 +123,24 @@ const toMark = (distanceMm: number, markEveryMm: number): Value => {
   return { value, steps: value === distanceMm ? [] : [{ code: 'lastMark', markEveryMm }] }
 }
 
-const shuttleValue = (protocol: ProtocolOf<'progressiveShuttle'>, reached: number): Value => {
+const shuttleValue = (
+  protocol: ProtocolOf<'progressiveShuttle'>,
+  reached: number,
+  firstMiss: number | undefined,
+): Value => {
   const [level, shuttle] = [Math.floor(reached / 100), reached % 100]
   const scheduled = scheduleOf(protocol)[level - 1]
   const isComplete = scheduled !== undefined && shuttle >= scheduled.shuttles
   const completedLevels = isComplete ? level : Math.max(0, level - 1)
-  const steps: ReadingStep[] = [{ code: 'shuttle', level, shuttle, completedLevels, counts: protocol.counts }]
-  return { value: protocol.counts === 'lastShuttle' ? reached : completedLevels, steps }
+  // whoever misses a shuttle of a level has not completed that level before it
+  const levelsBeforeMiss =
+    firstMiss === undefined ? completedLevels : Math.min(completedLevels, Math.max(0, Math.floor(firstMiss / 100) - 1))
+  const { counts } = protocol
+  const steps: ReadingStep[] = [{ code: 'shuttle', level, shuttle, completedLevels, levelsBeforeMiss, counts }]
+  const value = { lastShuttle: reached, lastCompletedLevel: completedLevels, levelBeforeFirstMiss: levelsBeforeMiss }[
+    counts
+  ]
+  return { value, steps }
 }
 
 const sprintValue = (protocol: ProtocolOf<'sprint'>, readings: Readings): Value => {
@@ -159,7 +178,12 @@ const attemptsValue = (protocol: ProtocolOf<'attempts'>, readings: Readings): Va
     return selectOf(lessOffset, protocol.select, 'atLeast')
   }
   if (protocol.sides !== 'each') return { value: side('try-') ?? 0, steps }
-  const [left, right] = [side('left-') ?? 0, side('right-') ?? 0]
+  const [onlyLeft, onlyRight] = [side('left-'), side('right-')]
+  if (onlyLeft === undefined || onlyRight === undefined) {
+    // one raw reading for both: it is the weaker, the better, the mean and the sum of itself
+    return { value: onlyLeft ?? onlyRight ?? 0, steps }
+  }
+  const [left, right] = [onlyLeft, onlyRight]
   const ofSides = protocol.ofSides ?? 'greater'
   const [lesser, greater] = compareExact(left, right) <= 0 ? [left, right] : [right, left]
   const value = { lesser, greater, mean: meanOf([left, right]), sum: plus(left, right) }[ofSides]

@@ -34,12 +34,10 @@ export const reduceReadings = (protocol: Protocol, captures: readonly Capture[],
     return { kind: 'ended', reason, ...(note ? { note } : {}), soFar, unit, notes: live.notes }
   }
   if (live.end) return { kind: 'ended', ...live.end, soFar: live.soFar, unit, notes: live.notes }
-  const measure = measureReadings(
-    protocol,
-    readings,
-    new Set(Object.keys(live.readings).filter((id) => !(id in entered))),
-    doubtOf(live, entered),
-  )
+  const measure = measureReadings(protocol, readings, {
+    stamped: new Set(Object.keys(live.readings).filter((id) => !(id in entered))),
+    clockUncertaintyMs: doubtOf(live, entered),
+  })
   switch (measure.kind) {
     case 'notStarted':
       return live.begun ? { kind: 'running', soFar: live.soFar, unit, notes: live.notes } : measure

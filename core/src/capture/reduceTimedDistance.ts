@@ -133,8 +133,8 @@ export const withEnteredTimes = (
     ),
   }
   const left = new Set(Object.keys(watches).filter((slot) => entered[slot] === undefined))
-  const doubtMs = left.size === 0 ? 0 : stamped.clockUncertaintyMs
-  const measure = measureReadings(protocol, { ...watches, ...entered }, left, doubtMs)
+  const clockUncertaintyMs = left.size === 0 ? 0 : stamped.clockUncertaintyMs
+  const measure = measureReadings(protocol, { ...watches, ...entered }, { stamped: left, clockUncertaintyMs })
   return { ...measure, notes: [...stamped.notes, ...measure.notes] }
 }
 

@@ -5,7 +5,10 @@
 import { BODY_UNITS } from '../protocol/bodyUnits.ts'
 import type { BodyMeasureId } from '../protocol/bodyMeasures.ts'
 import type { Protocol, ProtocolOf } from '../protocol/protocol.ts'
+import { scheduleOf } from '../protocol/shuttleSchedule.ts'
 import type { FieldForm } from '../quantity/field.ts'
+import { suits } from '../quantity/unit.ts'
+import type { StandardEvent } from '../standard/standard.ts'
 
 export interface Slot extends FieldForm {
   /** Short name within the event, such as `left-1`. */
@@ -28,7 +31,10 @@ export const slotsOf = (protocol: Protocol): readonly Slot[] => {
     case 'distanceInTime':
       return [needed('distance', 'Distance', { unit: 'mm', shownIn: 'm' })]
     case 'progressiveShuttle':
-      return [needed('reached', 'Last shuttle completed', { unit: 'levelShuttle' })]
+      return [
+        needed('reached', 'Last shuttle completed', levelForm(protocol)),
+        optional('first-miss', 'First shuttle missed', levelForm(protocol)),
+      ]
     case 'sprint':
       return sprintSlots(protocol)
     case 'attempts':
@@ -57,11 +63,41 @@ export const slotsOf = (protocol: Protocol): readonly Slot[] => {
   }
 }
 
-/** Whether the readings taken so far make a measure. */
-export const isFilled = (protocol: Protocol, readings: Readings): boolean => {
+/** Whether the readings taken so far make a measure. @param oneIsEnough one try on one side stands for all of them */
+export const isFilled = (protocol: Protocol, readings: Readings, oneIsEnough = false): boolean => {
   if (readings['stopped'] !== undefined && protocol.kind === 'stepTest') return true
-  return slotsOf(protocol).every(({ id, optional }) => optional || readings[id] !== undefined)
+  return slotsOf(protocol).every(
+    (slot) => slot.optional || readings[slot.id] !== undefined || (oneIsEnough && isTry(slot)),
+  )
 }
+
+/**
+ * The slot of the one raw reading that stands for an event where there is only one: the time, the load, the beats, the first try.
+ * @returns undefined where nothing is read but that it was done
+ */
+export const mainSlotOf = (event: Pick<StandardEvent, 'protocol' | 'publishedIn'>): Slot | undefined => {
+  const { protocol } = event
+  return slotsOfEvent(event).find(({ id }) =>
+    protocol.kind === 'bodyMeasures' ? id === protocol.judged?.id : id !== 'standing',
+  )
+}
+
+/** The slots of an event, read in the unit it is published in. */
+export const slotsOfEvent = ({
+  protocol,
+  publishedIn,
+}: Pick<StandardEvent, 'protocol' | 'publishedIn'>): readonly Slot[] =>
+  publishedIn === undefined
+    ? slotsOf(protocol)
+    : slotsOf(protocol).map((slot) => (suits(slot.unit, publishedIn) ? { ...slot, shownIn: publishedIn } : slot))
+
+/** One of several tries, or of two sides. */
+export const isTry = ({ id }: Pick<Slot, 'id'>): boolean => /^(try|left|right)-\d+$/.test(id)
+
+const levelForm = (protocol: ProtocolOf<'progressiveShuttle'>): FieldForm => ({
+  unit: 'levelShuttle',
+  shuttles: scheduleOf(protocol).map(({ shuttles }) => shuttles),
+})
 
 /** Figures by slot id, in base units. */
 export type Readings = Readonly<Record<string, number | undefined>>

@@ -1,5 +1,6 @@
 /** How an event is conducted, in the words staff check beforehand. */
 import type { Protocol, ProtocolOf } from '../protocol/protocol.ts'
+import type { ShuttleCounts } from '../protocol/progressiveShuttle.ts'
 import { scheduleOf } from '../protocol/shuttleSchedule.ts'
 import { distanceAtCrossing, lapsOf } from '../protocol/timedDistance.ts'
 import { printDecimal } from '../quantity/digits.ts'
@@ -182,13 +183,20 @@ const distanceRules = (protocol: ProtocolOf<'timedDistance'>, publishedIn?: Publ
   ]
 }
 
+/** What a shuttle is measured by, each a sentence. */
+export const SHUTTLE_COUNT_RULES: Readonly<Record<ShuttleCounts, string>> = {
+  lastShuttle: 'The last shuttle completed counts.',
+  lastCompletedLevel: 'The last level completed counts.',
+  levelBeforeFirstMiss: 'The last level complete before the first miss counts.',
+}
+
 const shuttleRules = (protocol: ProtocolOf<'progressiveShuttle'>): string[] => {
   const [first, second] = scheduleOf(protocol)
   const speed = (metresPerHour: number | undefined): string => `${printDecimal(metresPerHour ?? 0, 3)} km/h`
   return [
     `${conductOf(protocol)}: level 1 at ${speed(first?.metresPerHour)}, level 2 at ${speed(second?.metresPerHour)}.`,
     `The line counts as reached within ${printLength(protocol.zoneMm)}. ${protocol.missesAllowed} missed in a row ${protocol.missesAllowed === 1 ? 'is' : 'are'} allowed; one more ends it.`,
-    protocol.counts === 'lastShuttle' ? 'The last shuttle completed counts.' : 'The last level completed counts.',
+    SHUTTLE_COUNT_RULES[protocol.counts],
   ]
 }
 

@@ -1,9 +1,11 @@
 /** The cells of one event in a results file -> measure. */
 import type { EndReason, Measure } from '../capture/measure.ts'
 import { measureReadings } from '../capture/measureReadings.ts'
-import { slotsOf, type Readings } from '../capture/slots.ts'
+import { isTry, mainSlotOf, slotsOf, slotsOfEvent, type Readings, type Slot } from '../capture/slots.ts'
 import { factsOf } from '../protocol/eventKind.ts'
+import type { Protocol } from '../protocol/protocol.ts'
 import { exampleOf, parseField, type FieldForm } from '../quantity/field.ts'
+import { refused, type Parsed } from '../quantity/parsed.ts'
 import type { StandardEvent } from '../standard/standard.ts'
 
 export interface WrongCell {
@@ -28,7 +30,8 @@ export const ENDS: Readonly<Record<string, EndReason>> = {
 export const slotColumn = (eventId: string, slot: string): string => `${eventId}.${slot}`
 
 /**
- * Reads an event's cells: the result as one figure in the column of the event, or each reading in a column of its own.
+ * Reads an event's cells. The column of the event holds one raw reading as it was read, in the unit the event is published in;
+ * each reading can stand in a column of its own, in its place or beside it. Zero, correction and selection are done here.
  * @param eventId of the battery, by which columns are named
  * @param event that was done, an alternate perhaps
  * @param cell the trimmed text of a column, '' when there is none
@@ -36,44 +39,66 @@ export const slotColumn = (eventId: string, slot: string): string => `${eventId}
 export const readEventCells = (eventId: string, event: StandardEvent, cell: (column: string) => string): ReadCells => {
   const { protocol } = event
   const text = cell(eventId)
-  const slots = slotsOf(protocol)
-  const form = resultForm(event)
-  if (text !== '') {
-    const reason = ENDS[text.toLowerCase()]
-    if (reason) return measured({ kind: 'ended', reason, soFar: 0, unit: form.unit, notes: [] })
-    const only = slots.length === 1 ? slots[0] : undefined
-    const read = parseField(text, only ?? form)
-    if (!read.ok) return refusedCell(eventId, only ?? form)
-    return only ? measured(measureReadings(protocol, { [only.id]: read.value })) : measured(resultOf(form, read.value))
-  }
+  const reason = ENDS[text.toLowerCase()]
+  if (reason) return measured({ kind: 'ended', reason, soFar: 0, unit: factsOf(protocol).unit, notes: [] })
   const readings: Record<string, number> = {}
   const wrong: WrongCell[] = []
-  for (const slot of slots) {
+  for (const slot of slotsOfEvent(event)) {
     const column = slotColumn(eventId, slot.id)
-    if (cell(column) === '') continue
-    const read = parseField(cell(column), slot)
-    if (read.ok) readings[slot.id] = read.value
-    else wrong.push({ column, expected: exampleOf(slot) })
+    const read = parseCell(cell(column), slot) ?? parseLevelColumns(eventId, slot, cell)
+    if (read?.ok) readings[slot.id] = read.value
+    else if (read) wrong.push({ column, expected: exampleOf(slot) })
   }
-  return wrong.length > 0 ? { ok: false, wrong } : measured(measureReadings(protocol, readings satisfies Readings))
+  if (text !== '') {
+    const main = mainSlotOf(event)
+    // where nothing is read, that it was done is all there is to say
+    const form = main ?? { unit: factsOf(protocol).unit }
+    const read = parseCell(text, form)
+    if (!read?.ok)
+      wrong.push({
+        column: eventId,
+        expected: `${exampleOf(form)}, nothing, or one of ${Object.keys(ENDS).join(', ')}`,
+      })
+    else if (!main) return wrong.length > 0 ? { ok: false, wrong } : measured(resultOf(form, read.value))
+    else if (readings[main.id] !== undefined)
+      wrong.push({ column: eventId, expected: `nothing beside ${slotColumn(eventId, main.id)}` })
+    else readings[main.id] = read.value
+    wrong.push(...(wrong.length > 0 ? [] : missingBesideMain(eventId, protocol, readings)))
+  }
+  if (wrong.length > 0) return { ok: false, wrong }
+  return measured(measureReadings(protocol, readings, { oneIsEnough: text !== '' }))
 }
 
-/** How the result of an event is typed when it is one figure. */
-export const resultForm = ({ protocol, publishedIn }: StandardEvent): FieldForm => {
-  const { unit } = factsOf(protocol)
-  const shownIn = publishedIn ?? slotsOf(protocol).find((slot) => slot.unit === unit)?.shownIn
-  return shownIn === undefined ? { unit } : { unit, shownIn }
+/** Figures without which one raw reading is no result: the standing reach of a jump, the repetitions of an estimate. */
+const missingBesideMain = (eventId: string, protocol: Protocol, readings: Readings): WrongCell[] =>
+  slotsOf(protocol)
+    .filter((slot) => !slot.optional && !isTry(slot) && readings[slot.id] === undefined)
+    .map((slot) => ({ column: slotColumn(eventId, slot.id), expected: `${exampleOf(slot)}, beside the reading` }))
+
+/** @returns null for an empty cell */
+const parseCell = (text: string, form: FieldForm): Parsed<number, string> | null => {
+  if (text === '') return null
+  // a spreadsheet saves 7.10 as 7.1
+  return form.unit === 'levelShuttle' && /^\d+\.\d+$/.test(text)
+    ? refused('field.form', `"${text}" could be two shuttles.`)
+    : parseField(text, form)
+}
+
+/** Level and shuttle of the last shuttle, each in a column of its own. */
+const parseLevelColumns = (
+  eventId: string,
+  slot: Slot,
+  cell: (column: string) => string,
+): Parsed<number, string> | null => {
+  if (slot.id !== 'reached') return null
+  const [level, shuttle] = [cell(slotColumn(eventId, 'level')), cell(slotColumn(eventId, 'shuttle'))]
+  return level === '' && shuttle === '' ? null : parseField(`${level}/${shuttle}`, slot)
 }
 
 const measured = (measure: Measure): ReadCells => ({ ok: true, measure })
 
-const refusedCell = (column: string, form: FieldForm): ReadCells => ({
-  ok: false,
-  wrong: [{ column, expected: `${exampleOf(form)}, nothing, or one of ${Object.keys(ENDS).join(', ')}` }],
-})
-
-/** A result taken over as it is: selection and conversions were done before. */
-export const resultOf = (form: FieldForm, value: number): Measure => ({
+/** What was done, where it is only said that it was. */
+const resultOf = (form: FieldForm, value: number): Measure => ({
   kind: 'complete',
   value,
   unit: form.unit,

@@ -3,6 +3,7 @@
  * a hundred thousand results both go through what is made here; there is no other place where a value is scored.
  */
 import { factsOf, type Sense } from '../protocol/eventKind.ts'
+import { shuttleScale, type ShuttleScale } from '../protocol/shuttleScale.ts'
 import { roundTo } from '../quantity/rounding.ts'
 import type { Unit } from '../quantity/unit.ts'
 import { centipointsBeyond } from '../standard/pointsByRule.ts'
@@ -30,6 +31,8 @@ export interface CompiledScoring {
   readonly bandFor: (person: BandPerson) => number
   /** Whether the score depends on body mass. */
   readonly needsBodyMass: boolean
+  /** How far one value lies above another: in the unit of the event, shuttles where level and shuttle are counted. */
+  readonly distance: (from: number, to: number) => number
   /** Scores a rounded value. */
   readonly score: (band: number, rounded: number, bodyMassG: number) => number
   /**
@@ -56,17 +59,68 @@ export const compileScoring = (event: StandardEvent, scoring: Scoring = event.sc
 const compiled = new WeakMap<Scoring, CompiledScoring>()
 
 type Scorer = Pick<CompiledScoring, 'scoreKind' | 'score' | 'valueFor' | 'best'>
+type Scored = Scorer & Pick<CompiledScoring, 'distance'>
 
 const compile = (event: StandardEvent, scoring: Scoring): CompiledScoring => {
   const { unit, sense } = factsOf(event.protocol)
   const bands = bandsOf(scoring)
+  const scorer = (what: Scoring): Scorer =>
+    scorerOf(what, sense === 'atLeast' ? 1 : -1, event.rounding.step, sense, lowestOf(unit))
+  const scale =
+    unit === 'levelShuttle' && event.protocol.kind === 'progressiveShuttle' ? shuttleScale(event.protocol) : null
   return {
     scoring,
     unit,
     sense,
     bandFor: bands.length === 0 ? () => 0 : indexBands(bands),
     needsBodyMass: scoring.kind === 'relativeCut',
-    ...scorerOf(scoring, sense === 'atLeast' ? 1 : -1, event.rounding.step, sense, lowestOf(unit)),
+    ...(scale
+      ? countingShuttles(scorer(inShuttles(scoring, scale)), scale)
+      : { ...scorer(scoring), distance: plainDistance }),
+  }
+}
+
+const plainDistance = (from: number, to: number): number => to - from
+
+/** Between 7.10 and 8.1 lies one shuttle, not ninety-one: values are scored by how many shuttles they are. */
+const countingShuttles = (scorer: Scorer, { shuttlesAt, reachedAfter }: ShuttleScale): Scored => ({
+  ...scorer,
+  distance: (from, to) => shuttlesAt(to) - shuttlesAt(from),
+  score: (band, rounded, bodyMassG) => scorer.score(band, shuttlesAt(rounded), bodyMassG),
+  valueFor: (band, score, bodyMassG) => {
+    const shuttles = scorer.valueFor(band, score, bodyMassG)
+    return shuttles === null ? null : reachedAfter(shuttles)
+  },
+})
+
+/** The scoring with level and shuttle counted in shuttles; what is off for each unit beyond an anchor is so already. */
+const inShuttles = (scoring: Scoring, { shuttlesAt }: ShuttleScale): Scoring => {
+  switch (scoring.kind) {
+    case 'singleCut':
+      return { ...scoring, ...(scoring.atLeast === undefined ? {} : { atLeast: shuttlesAt(scoring.atLeast) }) }
+    case 'cutByBand':
+      return {
+        ...scoring,
+        rows: scoring.rows.map((row) =>
+          row.atLeast === undefined ? row : { ...row, atLeast: shuttlesAt(row.atLeast) },
+        ),
+      }
+    case 'pointsTable':
+      return {
+        ...scoring,
+        bands: scoring.bands.map((band) => ({
+          ...band,
+          rows: band.rows.map((row) => ({ ...row, value: shuttlesAt(row.value) })),
+        })),
+      }
+    case 'pointsByRule':
+      return { ...scoring, bands: scoring.bands.map((band) => ({ ...band, anchor: shuttlesAt(band.anchor) })) }
+    case 'normClasses':
+      return { ...scoring, bands: scoring.bands.map((band) => ({ ...band, from: band.from.map(shuttlesAt) })) }
+    case 'relativeCut':
+    case 'completion':
+    case 'effort':
+      return scoring
   }
 }
 

@@ -135,6 +135,8 @@ const wordsFor = (step: Step): Words => {
 export const printMargin = (margin: number, unit: Unit): string => {
   const size = Math.abs(margin)
   if (unit === 'count') return `${size} ${size === 1 ? 'repetition' : 'repetitions'}`
+  if (unit === 'levelShuttle') return `${size} ${size === 1 ? 'shuttle' : 'shuttles'}`
+  if (unit === 'level') return `${size} ${size === 1 ? 'level' : 'levels'}`
   return printQuantity(size, unit)
 }
 

@@ -43,6 +43,15 @@ const WATCHES = {
   mean: 'The mean counts',
 } as const
 
+const levelsCompleted = (levels: number): string => `${levels} ${levels === 1 ? 'level' : 'levels'} completed`
+
+/** Where the two ways of counting levels part. */
+const beforeMiss = ({
+  completedLevels,
+  levelsBeforeMiss = completedLevels,
+}: Extract<ReadingStep, { code: 'shuttle' }>): string =>
+  levelsBeforeMiss === completedLevels ? '' : `, before the first miss: ${levelsBeforeMiss}`
+
 /** @param unit of the measure */
 export const readingStepWords = (step: ReadingStep, unit: Unit): Words => {
   switch (step.code) {
@@ -87,14 +96,16 @@ export const readingStepWords = (step: ReadingStep, unit: Unit): Words => {
       }
     case 'shuttle':
       return {
-        title:
-          step.counts === 'lastShuttle'
-            ? `Level ${step.level}, shuttle ${step.shuttle}`
-            : `${step.completedLevels} ${step.completedLevels === 1 ? 'level' : 'levels'} completed`,
-        sentence:
-          step.counts === 'lastShuttle'
-            ? `The last shuttle counts. Levels completed: ${step.completedLevels}.`
-            : `The last completed level counts. Reached level ${step.level}, shuttle ${step.shuttle}.`,
+        title: {
+          lastShuttle: `Level ${step.level}, shuttle ${step.shuttle}`,
+          lastCompletedLevel: levelsCompleted(step.completedLevels),
+          levelBeforeFirstMiss: `${levelsCompleted(step.levelsBeforeMiss ?? 0)} before the first miss`,
+        }[step.counts],
+        sentence: {
+          lastShuttle: `The last shuttle counts. Levels completed: ${step.completedLevels}${beforeMiss(step)}.`,
+          lastCompletedLevel: `The last completed level counts. Reached level ${step.level}, shuttle ${step.shuttle}${beforeMiss(step)}.`,
+          levelBeforeFirstMiss: `The last level complete before the first miss counts. Reached level ${step.level}, shuttle ${step.shuttle}; levels completed in all: ${step.completedLevels}.`,
+        }[step.counts],
       }
     case 'estimated':
       return {

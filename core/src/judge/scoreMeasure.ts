@@ -25,7 +25,7 @@ export interface Worth {
  */
 export const scoreValue = (
   event: StandardEvent,
-  { score, scoreKind, scoring }: CompiledScoring,
+  { score, scoreKind, scoring, distance }: CompiledScoring,
   row: number,
   cut: Cut | null,
   minimumCentipoints: number | null,
@@ -34,7 +34,8 @@ export const scoreValue = (
 ): Worth => {
   const rounded = roundExact(value, event.rounding)
   const scored = score(row, rounded, bodyMassG)
-  const margin = cut === null ? null : cut.sense === 'atLeast' ? rounded - cut.value : cut.value - rounded
+  const margin =
+    cut === null ? null : cut.sense === 'atLeast' ? distance(cut.value, rounded) : distance(rounded, cut.value)
   // each object is written out: spreading costs more than all the rest when a hundred thousand people are judged
   switch (scoreKind) {
     case 'margin':

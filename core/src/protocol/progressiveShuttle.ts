@@ -1,6 +1,9 @@
 import { Choice, Nested, NestedList, Optional, TextList, Whole } from '../document/rules.ts'
 import { ProtocolBase } from './protocolBase.ts'
 
+export const SHUTTLE_COUNTS = ['lastCompletedLevel', 'levelBeforeFirstMiss', 'lastShuttle'] as const
+export type ShuttleCounts = (typeof SHUTTLE_COUNTS)[number]
+
 export class ShuttleLevel {
   @Whole(1_000, 40_000) metresPerHour!: number
   @Whole(1, 99) shuttles!: number
@@ -25,5 +28,9 @@ export class ProgressiveShuttle extends ProtocolBase {
   @Whole(0, 10_000) zoneMm!: number
   /** Lines missed in a row that are allowed; one more ends it. */
   @Whole(0, 10) missesAllowed!: number
-  @Choice(['lastCompletedLevel', 'lastShuttle']) counts!: 'lastCompletedLevel' | 'lastShuttle'
+  /**
+   * `lastShuttle`: the last shuttle run. `lastCompletedLevel`: the level somebody stopped in, less one, or that level when all of it was
+   * run. `levelBeforeFirstMiss`: the last level complete before the first line that was missed.
+   */
+  @Choice(SHUTTLE_COUNTS) counts!: ShuttleCounts
 }

@@ -16,6 +16,8 @@ export interface FieldForm {
   readonly unit: Unit
   /** For lengths and masses; metres and kilograms unless it is said. */
   readonly shownIn?: ShownIn
+  /** How many shuttles each level has, where level and shuttle are read. */
+  readonly shuttles?: readonly number[]
 }
 
 export type FieldRefusal = 'field.empty' | 'field.form'
@@ -26,7 +28,7 @@ export type FieldRefusal = 'field.empty' | 'field.form'
  * @example parseField('9:40', { unit: 'ms' })                     // 580000
  * @example parseField('41.5', { unit: 'mm', shownIn: 'cm' })      // 415
  * @example parseField('34 kg', { unit: 'g' })                     // 34000
- * @example parseField('7.4', { unit: 'levelShuttle' })            // 704
+ * @example parseField('7/4', { unit: 'levelShuttle' })            // 704
  */
 export const parseField = (text: string, form: FieldForm): Parsed<number, string> => {
   const typed = text.trim().replace('−', '-')
@@ -67,7 +69,7 @@ export const printField = (value: number, form: FieldForm): string => {
     case 'permille':
       return printDecimal(value, 1)
     case 'levelShuttle':
-      return `${Math.floor(value / 100)}.${value % 100}`
+      return `${Math.floor(value / 100)}/${value % 100}`
     case 'done':
       return value === 0 ? 'no' : 'yes'
     case 'count':
@@ -92,7 +94,7 @@ export const exampleOf = (form: FieldForm): string => {
     case 'permille':
       return 'a share in %, such as 18.5'
     case 'levelShuttle':
-      return 'level and shuttle, such as 7.4'
+      return 'level and shuttle, such as 7/4'
     case 'done':
       return 'yes or no'
     case 'count':
@@ -142,9 +144,19 @@ const readDecimal = (typed: string, places: number, form: FieldForm): Parsed<num
 }
 
 const readLevel = (typed: string, form: FieldForm): Parsed<number, string> => {
-  const match = /^(?:level\s+)?(\d{1,2})(?:\.|\s*,\s*shuttle\s+)(\d{1,2})$/.exec(typed)
+  const match = /^(?:level\s+)?(\d{1,2})(?:\.|\s*\/\s*|\s*,\s*shuttle\s+)(\d{1,2})$/.exec(typed)
   if (!match) return refused('field.form', `"${typed}" is not ${exampleOf(form)}.`)
-  return parsed(Number(match[1]) * 100 + Number(match[2]))
+  const [level, shuttle] = [Number(match[1]), Number(match[2])]
+  return fitsForm(level * 100 + shuttle, form)
+    ? parsed(level * 100 + shuttle)
+    : refused('field.schedule', `The schedule has no level ${level} with ${shuttle} shuttles.`)
+}
+
+/** Whether a value can be read at all: a shuttle has to be one of its level's, by the schedule. */
+export const fitsForm = (value: number, { unit, shuttles }: FieldForm): boolean => {
+  if (unit !== 'levelShuttle' || shuttles === undefined) return true
+  const [level, shuttle] = [Math.floor(value / 100), value % 100]
+  return value >= 0 && (level === 0 ? shuttle === 0 : shuttle <= (shuttles[level - 1] ?? -1))
 }
 
 const readDone = (typed: string, form: FieldForm): Parsed<number, string> => {

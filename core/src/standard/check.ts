@@ -9,6 +9,7 @@ import { checkDates } from './checkDates.ts'
 import { checkPoints } from './checkPoints.ts'
 import { checkRest } from './checkRest.ts'
 import { checkRounding } from './checkRounding.ts'
+import { checkSchedule } from './checkSchedule.ts'
 import { placedEvents, placedScorings } from './placed.ts'
 import type { Remark } from './remark.ts'
 import type { Standard } from './standard.ts'
@@ -27,6 +28,7 @@ export const checkStandard = (standard: Standard, others: readonly Standard[] = 
     ...checkBands(standard, placed),
     ...checkPoints(standard, placed),
     ...checkClasses(placed),
+    ...checkSchedule(placed),
   ]),
   ...checkAlternates(standard),
   ...checkCombination(standard),

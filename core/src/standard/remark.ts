@@ -39,6 +39,7 @@ export const REMARK_CODES = [
   'alternateNowhere',
   'alternateUnused',
   'cadenceInCycles',
+  'offSchedule',
 ] as const
 export type RemarkCode = (typeof REMARK_CODES)[number]
 

@@ -44,7 +44,7 @@ export const sensibleRange = (protocol: Protocol): Range => {
     case 'progressiveShuttle': {
       const levels = scheduleOf(protocol)
       const last = levels.at(-1)
-      return protocol.counts === 'lastCompletedLevel'
+      return protocol.counts !== 'lastShuttle'
         ? { least: 1, most: levels.length }
         : { least: 101, most: (last?.level ?? 0) * 100 + (last?.shuttles ?? 0) }
     }

@@ -5,6 +5,7 @@ import type { EventKind, Protocol } from '../protocol/protocol.ts'
 import type { Unit } from '../quantity/unit.ts'
 import { schoolsFor } from './schools.ts'
 import type { ScoringKind } from './scoring.ts'
+import { shuttleScale } from '../protocol/shuttleScale.ts'
 import { sensibleRange } from './sensibleRange.ts'
 import { STANDARD_FORMAT } from './standard.ts'
 
@@ -49,7 +50,11 @@ export const eventTemplate = (kind: EventKind, id: string): object => {
 export const scoringTemplate = (school: ScoringKind, protocol: Protocol, step: number): object => {
   const { unit, sense } = factsOf(protocol)
   const { least, most } = sensibleRange(protocol)
-  const at = (share: number): number => Math.round((least + (most - least) * share) / step) * step
+  const scale = unit === 'levelShuttle' && protocol.kind === 'progressiveShuttle' ? shuttleScale(protocol) : null
+  const at = (share: number): number =>
+    scale
+      ? scale.reachedAfter(Math.round(scale.shuttlesAt(most) * share))
+      : Math.round((least + (most - least) * share) / step) * step
   // the easier end of the range comes first
   const along = (share: number): number => at(sense === 'atLeast' ? share : 1 - share)
   switch (school) {

@@ -2,6 +2,7 @@
 import {
   CAPTURE_KINDS,
   NEEDS_CANDIDATE,
+  fitsForm,
   slotsOf,
   type CaptureDocument,
   type Finding,
@@ -90,7 +91,18 @@ const payloadFindings = ({ document, entryIds, place }: SentCapture, protocols: 
   }
   if (kind === 'read' && 'slot' in payload) {
     const slots = protocols.flatMap((protocol) => slotsOf(protocol).map(({ id }) => id))
-    return named('slot', 'unknownSlot', payload.slot, slots)
+    const unknown = named('slot', 'unknownSlot', payload.slot, slots)
+    const ofThatName = protocols.flatMap(slotsOf).filter(({ id }) => id === payload.slot)
+    return unknown.length > 0 || ofThatName.some((slot) => fitsForm(payload.value, slot))
+      ? unknown
+      : [
+          {
+            place: `${place}.payload.value`,
+            code: 'schedule',
+            found: String(payload.value),
+            expected: 'a level and shuttle of the schedule',
+          },
+        ]
   }
   if (kind === 'refused' && 'reason' in payload) {
     const reasons = protocols.flatMap((one) => ('refusals' in one ? one.refusals.map(({ id }) => id) : []))

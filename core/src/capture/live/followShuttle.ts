@@ -13,6 +13,8 @@ export interface ShuttleRun {
   readonly outBy: 'misses' | 'ended' | 'schedule' | null
   /** The last shuttle completed when out; null while in, or when not one was completed. */
   readonly last: ShuttleSignal | null
+  /** The first line missed, whether or not the runner went on. */
+  readonly firstMiss: ShuttleSignal | null
 }
 
 /**
@@ -28,9 +30,10 @@ export const followShuttle = (
   start: WaveStart | undefined,
   signals: readonly ShuttleSignal[] = shuttleSignals(protocol),
 ): ShuttleRun => {
-  const run: ShuttleRun = { missesInRow: 0, outAtMs: null, outBy: null, last: null }
+  const run: ShuttleRun = { missesInRow: 0, outAtMs: null, outBy: null, last: null, firstMiss: null }
   if (!start) return run
   const missed = new Set<number>()
+  const firstMiss = (): ShuttleSignal | null => signals[Math.min(...missed)] ?? null
   for (const capture of captures) {
     const index = lastBefore(signals, capture.atMs - start.atMs)
     if (capture.kind === 'missed') {
@@ -38,7 +41,13 @@ export const followShuttle = (
       missed.add(index)
       const inRow = missesUpTo(missed, index)
       if (inRow > protocol.missesAllowed) {
-        return { missesInRow: inRow, outAtMs: capture.atMs, outBy: 'misses', last: signals[index - inRow] ?? null }
+        return {
+          missesInRow: inRow,
+          outAtMs: capture.atMs,
+          outBy: 'misses',
+          last: signals[index - inRow] ?? null,
+          firstMiss: firstMiss(),
+        }
       }
     } else if (capture.kind === 'stopped') {
       const reached = index - missesUpTo(missed, index)
@@ -48,10 +57,11 @@ export const followShuttle = (
         outAtMs: capture.atMs,
         outBy: isAllDone ? 'schedule' : 'ended',
         last: signals[reached] ?? null,
+        firstMiss: firstMiss(),
       }
     }
   }
-  return { ...run, missesInRow: missesUpTo(missed, Math.max(-1, ...missed)) }
+  return { ...run, firstMiss: firstMiss(), missesInRow: missesUpTo(missed, Math.max(-1, ...missed)) }
 }
 
 /** Index of the last signal that has sounded, or -1. */
@@ -77,8 +87,9 @@ export const shuttleWork = (
   start: WaveStart | undefined,
 ): LiveWork => {
   if (!start) return NOTHING_LIVE
-  const { outAtMs, last } = followShuttle(protocol, captures, start)
+  const { outAtMs, last, firstMiss } = followShuttle(protocol, captures, start)
   // level 1, shuttle 0 for somebody who completed none
   const reached = last ? last.level * 100 + last.shuttle : 100
-  return { ...NOTHING_LIVE, begun: true, readings: outAtMs === null ? {} : { reached } }
+  const missed = firstMiss ? { 'first-miss': firstMiss.level * 100 + firstMiss.shuttle } : {}
+  return { ...NOTHING_LIVE, begun: true, readings: outAtMs === null ? {} : { reached, ...missed } }
 }

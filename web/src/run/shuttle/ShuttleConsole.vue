@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A progressive shuttle: signals and spoken levels from the schedule, misses by runner, the last shuttle completed. */
 import {
+  SHUTTLE_COUNT_RULES,
   followShuttle,
   lastBefore,
   printClock,
@@ -144,11 +145,7 @@ const resultOf = (tile: (typeof tiles.value)[number]): string => {
         <p>
           {{ protocol.missesAllowed }} {{ protocol.missesAllowed === 1 ? 'miss' : 'misses' }} in a row allowed, one more
           is out.
-          {{
-            protocol.counts === 'lastShuttle'
-              ? 'The last shuttle completed counts.'
-              : 'The last level completed counts.'
-          }}
+          {{ SHUTTLE_COUNT_RULES[protocol.counts] }}
         </p>
         <p v-for="text in event.cautions" :key="text">{{ text }}</p>
       </section>
