@@ -33,7 +33,7 @@ const FAULTS: Readonly<Record<string, readonly [place: string, code: string]>> =
   'wrong-unit': ['events[1].scoring.unit', 'unit'],
   'cut-on-the-wrong-side': ['events[0].scoring.atLeast', 'cut'],
   'slower-earns-more': ['events[0].scoring.bands[0].rows[2].centipoints', 'worseEarnsMore'],
-  'rows-out-of-order': ['events[1].scoring.bands[0].rows[1]', 'rowsOutOfOrder'],
+  'rows-out-of-order': ['events[1].scoring.bands[0].rows[2]', 'rowsOutOfOrder'],
   'row-twice': ['events[1].scoring.bands[1].rows[2].value', 'rowRepeated'],
   'total-out-of-reach': ['combination.totalCentipoints', 'totalUnreachable'],
   'total-never-missed': ['combination.totalCentipoints', 'totalAlwaysReached'],
@@ -158,4 +158,52 @@ test('in a standard that checks without errors every person of a valid age has e
     ),
     { numRuns: 500 },
   )
+})
+
+/** Remarks on one event of a kind with a scoring. */
+const remarksOn = (protocol: object, scoring: object, change: object = {}): string[] => {
+  const event = { id: 'event', name: 'Event', protocol, rounding: { mode: 'truncate', step: 1 }, scoring }
+  return checkStandard(soundStandard(plainStandard([event], change))).map(({ code }) => code)
+}
+const pressUps = eventTemplate('repetitionsInTime', 'event') as { protocol: object }
+const table = (...rows: readonly (readonly [value: number, centipoints: number])[]) => ({
+  kind: 'pointsTable',
+  unit: 'count',
+  between: 'lowerRow',
+  bands: [{ ageFrom: 0, rows: rows.map(([value, centipoints]) => ({ value, centipoints })) }],
+})
+const TOTAL = { combination: { kind: 'pointsTotal', totalCentipoints: 5_000 } }
+
+test('a points table printed from the top down is in order, one with a row out of place is not', () => {
+  expect(remarksOn(pressUps.protocol, table([40, 10_000], [30, 8_000], [20, 6_000]), TOTAL)).toEqual([])
+  expect(remarksOn(pressUps.protocol, table([20, 6_000], [30, 8_000], [40, 10_000]), TOTAL)).toEqual([])
+  expect(remarksOn(pressUps.protocol, table([40, 10_000], [20, 6_000], [30, 8_000]), TOTAL)).toEqual(['rowsOutOfOrder'])
+})
+
+test('nothing for nothing may stand in a table; points for nothing may not', () => {
+  expect(remarksOn(pressUps.protocol, table([0, 0], [20, 6_000], [40, 10_000]), TOTAL)).toEqual([])
+  expect(remarksOn(pressUps.protocol, table([0, 500], [20, 6_000], [40, 10_000]), TOTAL)).toEqual(['cutOutOfRange'])
+})
+
+test('a cut of nothing is told, and one below a foot line is not', () => {
+  const cut = (unit: string, atLeast: number) => ({ kind: 'singleCut', unit, atLeast })
+  expect(remarksOn(pressUps.protocol, cut('count', 0))).toEqual(['cutOutOfRange'])
+  const reach = eventTemplate('attempts', 'event') as { protocol: object }
+  expect(remarksOn({ ...reach.protocol, unit: 'mm', resolution: 10 }, cut('mm', 0))).toContain('cutOutOfRange')
+  const fromLine = { ...reach.protocol, unit: 'mm', resolution: 1, zero: 230 }
+  expect(remarksOn(fromLine, cut('mm', 0))).not.toContain('cutOutOfRange')
+  expect(remarksOn(fromLine, cut('mm', -50))).not.toContain('cutOutOfRange')
+})
+
+test('every role that is declared has a row where rows ask for roles', () => {
+  const row = (role?: string) => ({ ageFrom: 0, atLeast: 20, ...(role ? { role } : {}) })
+  const roles = [
+    { id: 'driver', name: 'Driver' },
+    { id: 'leader', name: 'Crew leader' },
+  ]
+  const asked = (...rows: object[]) =>
+    remarksOn(pressUps.protocol, { kind: 'cutByBand', unit: 'count', rows }, { roles })
+  expect(asked(row('driver'))).toEqual(['roleWithoutBand'])
+  expect(asked(row('driver'), row('leader'))).toEqual([])
+  expect(asked(row())).toEqual([])
 })

@@ -24,7 +24,7 @@ export const checkBands = (standard: Standard, { event, scoring, scoringPlace }:
   const youngest = Math.min(...rows.map(({ row }) => row.ageFrom))
   // a row for one role competes with rows for the same role only; without roles there is one round
   const roles = [...new Set(rows.map(({ row }) => row.role))]
-  return roles.flatMap((role) =>
+  const withRows = roles.flatMap((role) =>
     standard.categories.flatMap((category) => {
       const own = rows
         .filter(({ row }) => row.category === undefined || row.category === category.id)
@@ -38,6 +38,10 @@ export const checkBands = (standard: Standard, { event, scoring, scoringPlace }:
       ]
     }),
   )
+  // where rows ask for roles, every role that is declared needs one, or a row for all roles
+  const isForAll = roles.includes(undefined)
+  const left = isForAll ? [] : (standard.roles ?? []).filter(({ id }) => !roles.includes(id))
+  return [...withRows, ...left.map((role) => withoutRole(event, role, list))]
 }
 
 const placedRows = (event: StandardEvent, scoring: Scoring, list: string): PlacedRow[] => {
@@ -55,6 +59,15 @@ const placedRow = (row: Band, place: string, value: number | undefined, name: st
   row,
   place,
   asked: value === undefined ? null : { value, place: `${place}.${name}` },
+})
+
+const withoutRole = (event: StandardEvent, { id, name }: ScoringCategory, place: string): Remark => ({
+  place,
+  code: 'roleWithoutBand',
+  severity: 'error',
+  what: `${event.name} has no row for the role ${name}.`,
+  example: `Nobody entered with the role ${id} could be judged.`,
+  mend: 'Add rows for the role, or one for all roles, or take the role away.',
 })
 
 const withoutBand = (event: StandardEvent, { id, name }: ScoringCategory, place: string): Remark => ({

@@ -10,7 +10,10 @@ import type { StandardEvent } from './standard.ts'
 
 export const checkCuts = ({ event, scoring, scoringPlace }: PlacedScoring): Remark[] => {
   const range = sensibleRange(event.protocol)
-  return placedValues(event, scoring, scoringPlace).flatMap((placed) => {
+  // nothing done, nothing earned: a table may say so
+  const isNothing = ({ value, centipoints }: PlacedValue): boolean => value === 0 && centipoints === 0
+  const values = placedValues(event, scoring, scoringPlace).filter((placed) => !isNothing(placed))
+  return values.flatMap((placed) => {
     const outside = outOfRange(event, placed, range)
     return outside ? [outside] : offStep(event, placed)
   })

@@ -25,7 +25,11 @@ const checkRows = ({ event }: PlacedScoring, band: PointsBand, place: string): R
   const { unit, sense } = factsOf(event.protocol)
   const print = (value: number): string => printQuantity(value, unit)
   const isBetter = (a: number, b: number): boolean => (sense === 'atLeast' ? a > b : a < b)
-  let isToldOfOrder = false
+  // many tables are printed from full points down, which is an order too
+  const isFromTheTop = band.rows.every(
+    ({ value }, index) => index === 0 || !isBetter(value, band.rows[index - 1]?.value ?? value),
+  )
+  let isToldOfOrder = isFromTheTop
   return band.rows.flatMap((row, index): Remark[] => {
     const before = band.rows[index - 1]
     if (!before) return []
@@ -55,7 +59,7 @@ const checkRows = ({ event }: PlacedScoring, band: PointsBand, place: string): R
         },
       ]
     }
-    // a table written from the top down is out of order in every row, which is told once
+    // one row out of place puts others out of place, which is told once
     if (better === row || isToldOfOrder) return []
     isToldOfOrder = true
     return [outOfOrder(at, print(before.value), print(row.value))]

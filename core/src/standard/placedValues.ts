@@ -12,6 +12,8 @@ export interface PlacedValue {
   readonly who: string
   /** Whether a result has to be able to equal it. */
   readonly isCut: boolean
+  /** Hundredths of a point it earns, in a table. */
+  readonly centipoints?: number
 }
 
 export const placedValues = (event: StandardEvent, scoring: Scoring, place: string): PlacedValue[] => {
@@ -29,8 +31,10 @@ export const placedValues = (event: StandardEvent, scoring: Scoring, place: stri
       )
     case 'pointsTable':
       return scoring.bands.flatMap((band, at) =>
-        band.rows.flatMap(({ value }, index) =>
-          valueAt(value, `${place}.bands[${at}].rows[${index}].value`, whoIn(band), scoring.between === 'lowerRow'),
+        band.rows.flatMap(({ value, centipoints }, index) =>
+          valueAt(value, `${place}.bands[${at}].rows[${index}].value`, whoIn(band), scoring.between === 'lowerRow').map(
+            (placed) => ({ ...placed, centipoints }),
+          ),
         ),
       )
     case 'pointsByRule':

@@ -22,6 +22,7 @@ export const REMARK_CODES = [
   'ageWithoutBand',
   'bandsOverlap',
   'categoryWithoutBand',
+  'roleWithoutBand',
   'harderWithAge',
   'rowsOutOfOrder',
   'worseEarnsMore',
