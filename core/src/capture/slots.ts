@@ -5,9 +5,11 @@
 import { BODY_UNITS } from '../protocol/bodyUnits.ts'
 import type { BodyMeasureId } from '../protocol/bodyMeasures.ts'
 import type { Protocol, ProtocolOf } from '../protocol/protocol.ts'
+import { factsOf } from '../protocol/eventKind.ts'
 import { scheduleOf } from '../protocol/shuttleSchedule.ts'
 import type { FieldForm } from '../quantity/field.ts'
 import { suits } from '../quantity/unit.ts'
+import { sensibleRange } from '../standard/sensibleRange.ts'
 import type { StandardEvent } from '../standard/standard.ts'
 
 export interface Slot extends FieldForm {
@@ -20,6 +22,13 @@ export interface Slot extends FieldForm {
 
 /** The slots of a protocol, in the order they are read. The first one alone is enough where the measure is one figure. */
 export const slotsOf = (protocol: Protocol): readonly Slot[] => {
+  const secondsFromMs = factsOf(protocol).unit === 'ms' ? sensibleRange(protocol).least : 0
+  return secondsFromMs === 0
+    ? plainSlots(protocol)
+    : plainSlots(protocol).map((slot) => (slot.unit === 'ms' ? { ...slot, secondsFromMs } : slot))
+}
+
+const plainSlots = (protocol: Protocol): readonly Slot[] => {
   switch (protocol.kind) {
     case 'repetitionsInTime':
     case 'repetitionsToFailure':

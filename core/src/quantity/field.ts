@@ -1,4 +1,5 @@
 /** Typed text of a form field or a file's cell -> a whole number in the base unit. */
+import { withPoints } from './decimalSign.ts'
 import { wholeFromDigits } from './digits.ts'
 import { parseImperial, printImperial, type PublishedUnit } from './imperial.ts'
 import { parseLength } from './length.ts'
@@ -16,6 +17,8 @@ export interface FieldForm {
   readonly unit: Unit
   /** For lengths and masses; metres and kilograms unless it is said. */
   readonly shownIn?: ShownIn
+  /** Seconds alone below this are minutes and seconds with the wrong sign: nobody runs 2,000 m in 9.40 s. */
+  readonly secondsFromMs?: number
   /** How many shuttles each level has, where level and shuttle are read. */
   readonly shuttles?: readonly number[]
 }
@@ -32,10 +35,23 @@ export type FieldRefusal = 'field.empty' | 'field.form'
  */
 export const parseField = (text: string, form: FieldForm): Parsed<number, string> => {
   const typed = text.trim().replace('−', '-')
+  if (form.unit !== 'ms' && form.unit !== 'levelShuttle') {
+    const clear = withPoints(typed)
+    return clear === null
+      ? refused(
+          'field.sign',
+          `"${typed}" could be decimals or thousands. Write one digit more or fewer behind the sign.`,
+        )
+      : readClear(clear, form)
+  }
+  return readClear(typed, form)
+}
+
+const readClear = (typed: string, form: FieldForm): Parsed<number, string> => {
   if (typed === '') return refused('field.empty', `Nothing was entered. Write ${exampleOf(form)}.`)
   switch (form.unit) {
     case 'ms':
-      return parseTime(typed)
+      return readTime(typed, form)
     case 'mm':
     case 'g':
       return readMeasured(typed, form)
@@ -63,9 +79,9 @@ export const printField = (value: number, form: FieldForm): string => {
       return printTime(value)
     case 'mm':
     case 'g':
-      if (shownIn === 'cm') return printDecimal(value, 1)
-      if (shownIn === 'm' || shownIn === 'kg') return printDecimal(value, 3).replaceAll(',', '')
-      return shownIn === null ? String(value) : printImperial(value, shownIn)
+      if (shownIn === 'cm') return printDecimal(value, 1).replaceAll(',', '')
+      if (shownIn === 'm' || shownIn === 'kg') return unmistakable(printDecimal(value, 3).replaceAll(',', ''))
+      return shownIn === null ? String(value) : unmistakable(printImperial(value, shownIn).replaceAll(',', ''))
     case 'permille':
       return printDecimal(value, 1)
     case 'levelShuttle':
@@ -78,6 +94,9 @@ export const printField = (value: number, form: FieldForm): string => {
       return String(value)
   }
 }
+
+/** Three decimals could be thousands, four cannot. */
+const unmistakable = (printed: string): string => printed.replace(/(\.\d{3})(?!\d)/, '$10')
 
 /** What to write, for messages and hints: "a time, such as 9:41.9". */
 export const exampleOf = (form: FieldForm): string => {
@@ -116,6 +135,13 @@ const shownUnit = ({ unit, shownIn }: FieldForm): ShownIn | null => {
   if (unit === 'mm') return shownIn !== undefined && shownIn !== 'kg' && shownIn !== 'lb' ? shownIn : 'm'
   if (unit === 'g') return shownIn === 'lb' ? 'lb' : 'kg'
   return null
+}
+
+const readTime = (typed: string, { secondsFromMs = 0 }: FieldForm): Parsed<number, string> => {
+  const read = parseTime(typed)
+  return read.ok && !typed.includes(':') && read.value < secondsFromMs
+    ? refused('field.form', `"${typed}" alone would be seconds. Write minutes:seconds, such as 9:40.`)
+    : read
 }
 
 const readMeasured = (typed: string, form: FieldForm): Parsed<number, string> => {

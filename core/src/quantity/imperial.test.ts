@@ -77,9 +77,11 @@ test('level and shuttle read back, and print in words', () => {
 })
 
 test.each([
-  ['34,5', { unit: 'g' }],
+  ['2,000 m', { unit: 'mm' }],
+  ['34,500', { unit: 'g' }],
   ['12 lb', { unit: 'mm' }],
-  ['9.40', { unit: 'ms' }],
+  ['9.400', { unit: 'ms' }],
+  ['9.40', { unit: 'ms', secondsFromMs: 190_000 }],
   ['1.5', { unit: 'count' }],
   ['seven', { unit: 'levelShuttle' }],
   ['perhaps', { unit: 'done' }],
@@ -95,7 +97,9 @@ test.each([
   ['100 lb', { unit: 'g' }, 45_359],
   ['41.5', { unit: 'mm', shownIn: 'cm' }, 415],
   ['-3', { unit: 'mm', shownIn: 'cm' }, -30],
-  ['2,000 m', { unit: 'mm' }, 2_000_000],
+  ['2,000.0 m', { unit: 'mm' }, 2_000_000],
+  ['34,5', { unit: 'g' }, 34_500],
+  ['61.9', { unit: 'ms', secondsFromMs: 9_500 }, 61_900],
   ['5 ft 10 in', { unit: 'mm', shownIn: 'ft-in' }, 1_778],
   ['70', { unit: 'mm', shownIn: 'in' }, 1_778],
   ['yes', { unit: 'done' }, 1],

@@ -38,13 +38,13 @@ const INCHES_PER_FOOT = 12
  * @example parseImperial('100 lb')     // 45359
  */
 export const parseImperial = (text: string): number | null => {
-  const feet = /^(\d{1,4})\s*(?:ft|')(?:\s*(\d{1,2}(?:\.\d{1,3})?)\s*(?:in|"))?$/.exec(text)
+  const feet = /^(\d{1,4})\s*(?:ft|')(?:\s*(\d{1,2}(?:\.\d{1,3}0*)?)\s*(?:in|"))?$/.exec(text)
   if (feet) {
     const inches = thousandthsOf(feet[2] ?? '0')
     if (inches >= INCHES_PER_FOOT * 1000) return null
     return toBase(Number(feet[1]) * INCHES_PER_FOOT * 1000 + inches, 'in')
   }
-  const plain = /^(\d{1,6}(?:\.\d{1,3})?)\s*(in|"|yd|mi|lb)$/.exec(text)
+  const plain = /^(\d{1,6}(?:\.\d{1,3}0*)?)\s*(in|"|yd|mi|lb)$/.exec(text)
   if (!plain) return null
   const unit = plain[2] === '"' ? 'in' : (plain[2] as PlainUnit) // the expression allows only these
   return toBase(thousandthsOf(plain[1] ?? '0'), unit)
@@ -78,5 +78,5 @@ const shortestThousandths = (base: number, unit: PlainUnit): number => {
 
 const thousandthsOf = (decimal: string): number => {
   const [whole = '0', fraction = ''] = decimal.split('.')
-  return wholeFromDigits(whole, fraction, 3)
+  return wholeFromDigits(whole, fraction.replace(/0+$/, ''), 3)
 }

@@ -14,6 +14,10 @@ test.each([
   ['0:29.0', 29_000],
   ['75:00', 4_500_000],
   [' 0:00 ', 0],
+  // seconds alone, by either sign
+  ['580', 580_000],
+  ['61,9', 61_900],
+  ['9:41,9', 581_900],
 ])('the time "%s" is %i ms', (text, elapsedMs) => {
   expect(parseTime(text)).toEqual({ ok: true, value: elapsedMs })
 })
@@ -23,8 +27,8 @@ test.each([
   ['-1:00', 'time.negative', 'below zero'],
   ['−1:00', 'time.negative', 'below zero'],
   ['9.40.1', 'time.form', 'minutes:seconds'],
-  ['9.40', 'time.form', 'minutes:seconds'],
-  ['580', 'time.form', 'minutes:seconds'],
+  ['9.400', 'time.form', 'thousands'],
+  ['9.40001', 'time.form', 'finer'],
   ['9:4', 'time.form', 'minutes:seconds'],
   ['9:40.1234', 'time.form', 'minutes:seconds'],
   ['1:72:03', 'time.minutes', 'has 72 minutes'],

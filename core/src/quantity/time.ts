@@ -4,14 +4,16 @@ import { parsed, refused, type Parsed } from './parsed.ts'
 
 export type TimeRefusal = 'time.empty' | 'time.negative' | 'time.form' | 'time.minutes' | 'time.seconds'
 
-const FORM = /^(?:(\d{1,2}):(?=\d{2}:))?(\d{1,3}):(\d{2})(?:\.(\d{1,3}))?$/
+const FORM = /^(?:(\d{1,2}):(?=\d{2}:))?(\d{1,3}):(\d{2})(?:[.,](\d{1,3}))?$/
+const SECONDS = /^(\d{1,5})(?:[.,](\d{1,6}))?$/
 
 /**
- * Reads an elapsed time written as minutes:seconds or hours:minutes:seconds, with up to three decimals.
- * A bare number is refused, because 9.40 could mean 9 minutes 40 or 9.4 seconds.
+ * Reads an elapsed time written as minutes:seconds or hours:minutes:seconds, with up to three decimals, or as seconds alone.
+ * Point and comma are both a decimal sign; seconds alone with exactly three digits behind it could be thousands and are refused.
  * @returns whole milliseconds, or the reason for refusing
  * @example parseTime('9:40')    // 580000
  * @example parseTime('0:29.0')  // 29000
+ * @example parseTime('61,9')    // 61900
  * @example parseTime('1:02:03') // 3723000
  * @example parseTime('9:75')    // refused: seconds go from 00 to 59
  */
@@ -19,19 +21,33 @@ export const parseTime = (text: string): Parsed<number, TimeRefusal> => {
   const typed = text.trim()
   if (typed === '') return refused('time.empty', 'No time was entered. Write it as minutes:seconds, such as 9:40.')
   if (/^[-−]/.test(typed)) return refused('time.negative', `"${typed}" is below zero. An elapsed time starts at 0:00.`)
+  const seconds = SECONDS.exec(typed)
+  if (seconds) return secondsAlone(typed, seconds[1] ?? '', seconds[2] ?? '')
   const match = FORM.exec(typed)
   if (!match) {
     return refused('time.form', `"${typed}" is not a time. Write minutes:seconds, such as 9:40, 0:29.0 or 1:02:03.`)
   }
-  const [, hours = '0', minutes = '0', seconds = '0', fraction = ''] = match
+  const [, hours = '0', minutes = '0', rest = '0', fraction = ''] = match
   if (match[1] !== undefined && Number(minutes) > 59) {
     return refused('time.minutes', `"${typed}" has ${minutes} minutes. After hours, minutes go from 00 to 59.`)
   }
-  if (Number(seconds) > 59) {
-    return refused('time.seconds', `"${typed}" has ${seconds} seconds. Seconds go from 00 to 59.`)
+  if (Number(rest) > 59) {
+    return refused('time.seconds', `"${typed}" has ${rest} seconds. Seconds go from 00 to 59.`)
   }
   const wholeMinutes = Number(hours) * 60 + Number(minutes)
-  return parsed(wholeMinutes * 60_000 + wholeFromDigits(seconds, fraction, 3))
+  return parsed(wholeMinutes * 60_000 + wholeFromDigits(rest, fraction, 3))
+}
+
+const secondsAlone = (typed: string, whole: string, fraction: string): Parsed<number, TimeRefusal> => {
+  const kept = fraction.replace(/0+$/, '')
+  if (fraction.length === 3 && !whole.startsWith('0')) {
+    return refused(
+      'time.form',
+      `"${typed}" could be decimals or thousands. Write minutes:seconds, such as 9:40 or 0:29.0.`,
+    )
+  }
+  if (kept.length > 3) return refused('time.form', `"${typed}" is finer than a thousandth of a second.`)
+  return parsed(wholeFromDigits(whole, kept, 3))
 }
 
 /**
