@@ -1,7 +1,6 @@
 /** able-gauge compare: what differs between two versions, and who of past results would change. */
 import {
   compareStandards,
-  missingColumns,
   printComparedAges,
   printMargin,
   readPastResult,
@@ -10,7 +9,7 @@ import {
   type Standard,
   type VersionImpact,
 } from '@able-gauge/core'
-import { rowsOf, whyUnreadable } from './input.ts'
+import { complainOf, openResults, whyUnreadable } from './input.ts'
 import type { ResultForm } from './judge.ts'
 import { EXIT, type Output } from './output.ts'
 
@@ -66,21 +65,16 @@ const comparePastResults = async (
   }
   const running = startImpact(before, after, MOST_LISTED)
   let refused = 0
-  for await (const { row, line } of rowsOf(file)) {
-    const missing = line === 2 ? missingColumns(before, Object.keys(row)) : []
-    if (missing.length > 0) {
-      output.complain(`${file}, line 1: no column ${missing.map((column) => `"${column}"`).join(', ')}.`)
-      return null
-    }
-    const read = readPastResult(before, after, row, line)
+  const results = await openResults(file, before, output, [after])
+  if (results === null) return null
+  for await (const { read: found, line } of results) {
+    const read = found.ok ? readPastResult(before, after, found.row, line) : found
     if (read.ok) {
       running.add(read.result)
       continue
     }
     refused += 1
-    for (const { column, found, expected } of read.findings) {
-      output.complain(`${file}, line ${line}, column ${column}: expected ${expected}, found ${found}.`)
-    }
+    complainOf(file, read.findings, output)
   }
   return { impact: running.impact(), refused }
 }

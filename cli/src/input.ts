@@ -2,7 +2,19 @@
 import { open, readFile } from 'node:fs/promises'
 import { createReadStream } from 'node:fs'
 import Papa from 'papaparse'
-import { checkStandard, parseStandard, sayFinding, sayRemark, type ResultRow, type Standard } from '@able-gauge/core'
+import { Readable } from 'node:stream'
+import {
+  checkStandard,
+  encodingBySample,
+  openResultsTable,
+  parseStandard,
+  sayFinding,
+  sayRemark,
+  type Encoding,
+  type ReadTableRow,
+  type RowFinding,
+  type Standard,
+} from '@able-gauge/core'
 import type { Output } from './output.ts'
 
 /** A file's JSON, or undefined after a complaint. */
@@ -40,24 +52,77 @@ export const readStandard = async (file: string, output: Output): Promise<Standa
   return parsed.ok && errors.length === 0 ? parsed.value : undefined
 }
 
+/** One row of a table as it stands in a file. */
 export interface FileRow {
-  readonly row: ResultRow
+  readonly cells: readonly string[]
   /** Counting from the heading as line 1. */
   readonly line: number
 }
 
-/** Rows of a CSV file, one at a time, so that its length does not matter. */
+/** Rows of a CSV file with the heading first, one at a time, so that its length does not matter. */
 export async function* rowsOf(file: string): AsyncGenerator<FileRow> {
-  const rows = createReadStream(file, 'utf8').pipe(
-    Papa.parse(Papa.NODE_STREAM_INPUT, {
-      header: true,
-      skipEmptyLines: 'greedy',
-      transformHeader: (name) => name.replace(/^\uFEFF/, '').trim(),
-    }),
-  )
-  let line = 1
-  // papaparse hands out what it has read as objects by heading
-  for await (const row of rows as AsyncIterable<ResultRow>) yield { row, line: (line += 1) }
+  const text = Readable.from(textOf(file, await encodingOf(file)))
+  const rows = text.pipe(Papa.parse(Papa.NODE_STREAM_INPUT, { skipEmptyLines: 'greedy' }))
+  let line = 0
+  // without a heading of its own papaparse hands out what it has read as lists of cells
+  for await (const cells of rows as AsyncIterable<string[]>) yield { cells, line: (line += 1) }
+}
+
+async function* textOf(file: string, encoding: Encoding): AsyncGenerator<string> {
+  const decoder = new TextDecoder(encoding)
+  for await (const chunk of createReadStream(file)) yield decoder.decode(chunk as Buffer, { stream: true })
+  yield decoder.decode()
+}
+
+/** The encoding of a file: by its first bytes, else UTF-8 unless a byte anywhere in it cannot be, which makes it Latin-1. */
+const encodingOf = async (file: string): Promise<Encoding> => {
+  const decoder = new TextDecoder('utf-8', { fatal: true })
+  let isFirst = true
+  try {
+    for await (const chunk of createReadStream(file)) {
+      const bytes = chunk as Buffer // no encoding was asked for
+      const sampled = isFirst ? encodingBySample(bytes) : null
+      if (sampled !== null) return sampled
+      isFirst = false
+      decoder.decode(bytes, { stream: true })
+    }
+    decoder.decode()
+    return 'utf-8'
+  } catch (error) {
+    if (error instanceof TypeError) return 'windows-1252'
+    throw error
+  }
+}
+
+/**
+ * The table of a results file, row by row. A heading that is wrong is told and ends it.
+ * @param others versions whose columns the file may have besides
+ * @returns null after a complaint about the heading
+ */
+export const openResults = async (
+  file: string,
+  standard: Standard,
+  output: Output,
+  others: readonly Standard[] = [],
+): Promise<AsyncGenerator<{ readonly read: ReadTableRow; readonly line: number }> | null> => {
+  const rows = rowsOf(file)
+  const first = await rows.next()
+  const opened = openResultsTable(standard, first.done ? [] : first.value.cells, others)
+  if (!opened.ok) {
+    complainOf(file, opened.findings, output)
+    return null
+  }
+  const { table } = opened
+  return (async function* () {
+    for await (const { cells, line } of rows) yield { read: table.rowOf(cells, line), line }
+  })()
+}
+
+/** Tells what is wrong with a row or a heading, each with line and column. */
+export const complainOf = (file: string, findings: readonly RowFinding[], { complain }: Output): void => {
+  for (const { line, column, found, expected } of findings) {
+    complain(`${file}, line ${line}, column ${column}: expected ${expected}, found ${found}.`)
+  }
 }
 
 /** Why a file cannot be read, or null. */

@@ -1,8 +1,8 @@
 /** able-gauge judge: a file of results, row by row, without holding it in memory. */
 import { once } from 'node:events'
 import Papa from 'papaparse'
-import { judgeResultRow, missingColumns, printPoints, type JudgedRow, type Standard } from '@able-gauge/core'
-import { rowsOf, whyUnreadable } from './input.ts'
+import { judgeResultRow, printPoints, type JudgedRow, type Standard } from '@able-gauge/core'
+import { complainOf, openResults, whyUnreadable } from './input.ts'
 import { EXIT, type Output } from './output.ts'
 
 export type ResultForm = 'csv' | 'json'
@@ -21,23 +21,16 @@ export const judgeFile = async (
   }
   let rows = 0
   let refused = 0
-  for await (const { row, line } of rowsOf(file)) {
+  const results = await openResults(file, standard, output)
+  if (results === null) return EXIT.unusable
+  for await (const { read, line } of results) {
     rows += 1
-    if (rows === 1) {
-      const missing = missingColumns(standard, Object.keys(row))
-      if (missing.length > 0) {
-        output.complain(`${file}, line 1: no column ${missing.map((column) => `"${column}"`).join(', ')}.`)
-        return EXIT.unusable
-      }
-      if (form === 'csv') await output.write(`${headingFor(standard)}\n`)
-    }
-    const judged = judgeResultRow(standard, row, line)
+    if (rows === 1 && form === 'csv') await output.write(`${headingFor(standard)}\n`)
+    const judged = read.ok ? judgeResultRow(standard, read.row, line) : read
     if (judged.ok) await output.write(`${form === 'csv' ? csvLine(judged) : JSON.stringify(judged)}\n`)
     else {
       refused += 1
-      for (const { column, found, expected } of judged.findings) {
-        output.complain(`${file}, line ${line}, column ${column}: expected ${expected}, found ${found}.`)
-      }
+      complainOf(file, judged.findings, output)
     }
   }
   if (rows === 0) output.complain(`${file} holds no rows.`)

@@ -92,7 +92,9 @@ test('results without a column, without rows, or under a standard with a hole ar
   const lacking = await run('judge', standard, await file('number,run\nT-1,9:20\n', 'results.csv'))
   expect(lacking).toMatchObject({
     code: 2,
-    complaints: expect.stringContaining('"birth_date", "category", "test_date", "press-ups"'),
+    complaints: expect.stringMatching(
+      /column birth_date: .*\n.*column category: .*\n.*column test_date: .*\n.*column press-ups: /,
+    ),
   })
   expect(await run('judge', standard, await file(`${HEAD}\n`, 'results.csv'))).toMatchObject({ code: 1 })
   expect(await run('judge', standard, path.join(folder, 'nowhere.csv'))).toMatchObject({ code: 2 })
@@ -205,4 +207,21 @@ test('an archive is proven, and a place that was altered is named', async () => 
   expect(altered.code).toBe(1)
   expect(altered.out).toContain('people[0]')
   expect((await run('verify', await file('{', 'broken.json'))).code).toBe(2)
+})
+
+test('what a spreadsheet saves is read: Latin-1, UTF-16, semicolons; a first row that is short refuses itself', async () => {
+  const standard = await file(JSON.stringify(plainV3()))
+  const heading = `${HEAD.replaceAll(',', ';')};family_name`
+  const text = `${heading}\nT-0;1999-05-04\nT-1;1999-05-04;female;2026-11-24;24;9:20,3;Müller\n`
+  for (const encoding of ['latin1', 'utf16le', 'utf8'] as const) {
+    const name = path.join(folder, `${encoding}.csv`)
+    await writeFile(name, Buffer.from(text, encoding))
+    const { code, written, complaints } = await run('judge', standard, name)
+    expect(code).toBe(1)
+    expect(written).toContain('T-1,2026-11-24,met')
+    expect(complaints).toContain(
+      'line 2, column category: expected 7 cells, as in the heading, found the end of the row.',
+    )
+    expect(complaints).toContain('1 judged, 1 refused.')
+  }
 })

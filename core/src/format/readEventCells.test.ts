@@ -89,3 +89,12 @@ test.each([
   if (typeof expected === 'number') expect(found).toBe(expected)
   else expect(found).toMatchObject([{ column: expected, expected: expect.stringContaining('such as 7/4') }])
 })
+
+test('three parts are hours only where an event can last more than one', () => {
+  // a hold typed as 0:40 and saved by a spreadsheet; a march of 40 minutes and one of 9 hours 40
+  expect(plain('heldPosition', {}, '0:40:00')).toMatchObject([{ column: 'event' }])
+  expect(plain('heldPosition', {}, '0:40')).toBe(40_000)
+  const march = { by: 'march', distanceMm: 5_000_000, lapLengthMm: 5_000_000 }
+  expect(plain('timedDistance', march, '0:40:00')).toBe(2_400_000)
+  expect(plain('timedDistance', march, '9:40:00')).toMatchObject([{ column: 'event' }])
+})

@@ -6,6 +6,7 @@ import { factsOf } from '../protocol/eventKind.ts'
 import type { Protocol } from '../protocol/protocol.ts'
 import { exampleOf, parseField, type FieldForm } from '../quantity/field.ts'
 import { refused, type Parsed } from '../quantity/parsed.ts'
+import { sensibleRange } from '../standard/sensibleRange.ts'
 import type { StandardEvent } from '../standard/standard.ts'
 
 export interface WrongCell {
@@ -41,11 +42,12 @@ export const readEventCells = (eventId: string, event: StandardEvent, cell: (col
   const text = cell(eventId)
   const reason = ENDS[text.toLowerCase()]
   if (reason) return measured({ kind: 'ended', reason, soFar: 0, unit: factsOf(protocol).unit, notes: [] })
+  const longestMs = factsOf(protocol).unit === 'ms' ? sensibleRange(protocol).most : 0
   const readings: Record<string, number> = {}
   const wrong: WrongCell[] = []
   for (const slot of slotsOfEvent(event)) {
     const column = slotColumn(eventId, slot.id)
-    const read = parseCell(cell(column), slot) ?? parseLevelColumns(eventId, slot, cell)
+    const read = parseCell(cell(column), slot, longestMs) ?? parseLevelColumns(eventId, slot, cell)
     if (read?.ok) readings[slot.id] = read.value
     else if (read) wrong.push({ column, expected: exampleOf(slot) })
   }
@@ -53,7 +55,7 @@ export const readEventCells = (eventId: string, event: StandardEvent, cell: (col
     const main = mainSlotOf(event)
     // where nothing is read, that it was done is all there is to say
     const form = main ?? { unit: factsOf(protocol).unit }
-    const read = parseCell(text, form)
+    const read = parseCell(text, form, longestMs)
     if (!read?.ok)
       wrong.push({
         column: eventId,
@@ -76,13 +78,20 @@ const missingBesideMain = (eventId: string, protocol: Protocol, readings: Readin
     .map((slot) => ({ column: slotColumn(eventId, slot.id), expected: `${exampleOf(slot)}, beside the reading` }))
 
 /** @returns null for an empty cell */
-const parseCell = (text: string, form: FieldForm): Parsed<number, string> | null => {
+const parseCell = (text: string, form: FieldForm, longestMs: number): Parsed<number, string> | null => {
   if (text === '') return null
   // a spreadsheet saves 7.10 as 7.1
-  return form.unit === 'levelShuttle' && /^\d+\.\d+$/.test(text)
-    ? refused('field.form', `"${text}" could be two shuttles.`)
-    : parseField(text, form)
+  if (form.unit === 'levelShuttle' && /^\d+\.\d+$/.test(text)) {
+    return refused('field.form', `"${text}" could be two shuttles.`)
+  }
+  const read = parseField(text, form)
+  // a spreadsheet turns 9:40 into 9:40:00; hours stand where the event can last hours
+  return read.ok && form.unit === 'ms' && /^\d+:\d+:\d/.test(text) && (read.value > longestMs || longestMs <= HOUR_MS)
+    ? refused('field.form', `"${text}" would be hours, minutes and seconds.`)
+    : read
 }
+
+const HOUR_MS = 3_600_000
 
 /** Level and shuttle of the last shuttle, each in a column of its own. */
 const parseLevelColumns = (

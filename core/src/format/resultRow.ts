@@ -70,7 +70,9 @@ export const readResultRow = (standard: Standard, row: ResultRow, line: number):
       .map((column) => wrong(column, 'a date that exists, as YYYY-MM-DD')),
     ...oneOf('category', standard.categories),
     ...(cell('role') === '' ? [] : oneOf('role', standard.roles ?? [])),
-    ...(bodyMass?.ok === false ? [wrong('body_mass', 'a mass in kg, such as 71.5, or nothing')] : []),
+    ...(bodyMass !== null && !(bodyMass.ok && isBodyMass(bodyMass.value))
+      ? [wrong('body_mass', 'a body mass from 30 to 250 kg, such as 71.5, or nothing')]
+      : []),
     ...choices.wrong.map(({ column, expected }) => wrong(column, expected)),
   ]
   const testDate = cell('test_date')
@@ -103,6 +105,9 @@ export const readResultRow = (standard: Standard, row: ResultRow, line: number):
   return { ok: true, row: { number: cell('number'), testDate, birthDate: cell('birth_date'), candidate, measures } }
 }
 
+/** Lighter or heavier than this is a slip of a digit, in g. */
+const isBodyMass = (massG: number): boolean => massG >= 30_000 && massG <= 250_000
+
 /** What a person may name of an event, in words. */
 const offeredTo = (
   standard: Standard,
@@ -124,6 +129,11 @@ export const judgeResultRow = (standard: Standard, row: ResultRow, line: number)
   const read = readResultRow(standard, row, line)
   if (!read.ok) return read
   const { number, testDate, candidate, measures } = read.row
+  const { inForceFrom, inForceTo } = standard
+  if (testDate < inForceFrom || (inForceTo !== undefined && testDate > inForceTo)) {
+    const expected = `a date on which version ${standard.version} is in force, from ${inForceFrom}${inForceTo === undefined ? '' : ` to ${inForceTo}`}`
+    return { ok: false, findings: [{ line, column: 'test_date', found: testDate, expected }] }
+  }
   const on = { standard, testDate }
   const marks = standard.events.flatMap((event, index) => {
     const measure = measures[index]

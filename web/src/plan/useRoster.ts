@@ -1,5 +1,6 @@
 /** A roster from a file: read, columns laid to fields, rows checked, sent, and what became of each. */
 import {
+  decodeText,
   guessMapping,
   NEEDED_FIELDS,
   readRoster,
@@ -39,8 +40,10 @@ export const useRoster = (day: () => Day) => {
     done.value = null
     refused.value = []
     problem.value = ''
-    // any spreadsheet's comma or semicolon; a byte order mark is no part of the first heading
-    const { data } = Papa.parse<string[]>((await file.text()).replace(/^\uFEFF/, ''), { skipEmptyLines: false })
+    // any spreadsheet's comma or semicolon, and its encoding
+    const { data } = Papa.parse<string[]>(decodeText(new Uint8Array(await file.arrayBuffer())), {
+      skipEmptyLines: false,
+    })
     const [first = [], ...rest] = data
     fileName.value = file.name
     headings.value = first.map((heading) => heading.trim())

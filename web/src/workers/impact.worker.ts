@@ -1,11 +1,12 @@
 /** Applies two versions to past results away from the page, with progress. */
 import {
+  decodeText,
+  openResultsTable,
   parseStandard,
   readPastResult,
   sayFinding,
   versionImpact,
   type PastResult,
-  type ResultRow,
   type RowFinding,
   type Standard,
   type VersionImpact,
@@ -53,12 +54,18 @@ const worker = {
     const results: PastResult[] = []
     const findings: RowFinding[] = []
     let refused = 0
-    const { data } = Papa.parse<ResultRow>((await file.text()).replace(/^\uFEFF/, ''), {
-      header: true,
-      skipEmptyLines: 'greedy',
-    })
-    for (const [index, row] of data.entries()) {
-      const read = readPastResult(old, now, row, index + 2)
+    const text = decodeText(new Uint8Array(await file.arrayBuffer()))
+    const [heading = [], ...rows] = Papa.parse<string[]>(text, { skipEmptyLines: 'greedy' }).data
+    const opened = openResultsTable(old, heading, [now])
+    if (!opened.ok)
+      return {
+        ...answer(before, after, [], onProgress),
+        refused: rows.length,
+        findings: opened.findings.slice(0, MOST_FINDINGS),
+      }
+    for (const [index, cells] of rows.entries()) {
+      const found = opened.table.rowOf(cells, index + 2)
+      const read = found.ok ? readPastResult(old, now, found.row, index + 2) : found
       if (read.ok) results.push(read.result)
       else {
         refused += 1

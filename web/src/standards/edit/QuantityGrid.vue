@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A grid to type in, walk with arrow keys, and paste blocks from a spreadsheet into; also as CSV in and out. */
+import { decodeText } from '@able-gauge/core'
 import Papa from 'papaparse'
 import { computed, nextTick, ref } from 'vue'
 import { saveFile } from '../../ui/saveFile.ts'
@@ -80,7 +81,9 @@ const readCsv = async (event: Event): Promise<void> => {
   const file = input.files?.[0]
   input.value = ''
   if (!file) return
-  const { data } = Papa.parse<string[]>((await file.text()).replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' })
+  const { data } = Papa.parse<string[]>(decodeText(new Uint8Array(await file.arrayBuffer())), {
+    skipEmptyLines: 'greedy',
+  })
   const isHeading = data[0]?.[0]?.trim() === props.columns[0]?.label
   lines.value = pasteInto([], { line: 0, column: 0 }, isHeading ? data.slice(1) : data, props.columns.length)
 }
