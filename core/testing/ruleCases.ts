@@ -81,6 +81,39 @@ const shuttleBy = (anchor: number): object =>
   )
 const levels = (counts: 'lastCompletedLevel' | 'levelBeforeFirstMiss', cut: number): object =>
   of('progressiveShuttle', { counts }, { ...rounded('truncate'), ...atLeast(cut, 'level') })
+/** Whole pounds: 453.592 g, which a standard holds as 454. */
+const inPounds = (scoring: object): object =>
+  of(
+    'heaviestLift',
+    { startLoadG: 20_412, incrementG: 454 },
+    { ...rounded('truncate', 454), publishedIn: 'lb', ...scoring },
+  )
+const halfOfBodyMass = inPounds({
+  scoring: {
+    kind: 'relativeCut',
+    unit: 'g',
+    of: 'lesser',
+    shareRounding: { mode: 'truncate', step: 454 },
+    rows: [{ ageFrom: 0, shareOfBodyMassPermille: 500 }],
+  },
+})
+const poundByPound = {
+  scoring: {
+    kind: 'pointsByRule',
+    unit: 'g',
+    fullCentipoints: 10_000,
+    offCentipoints: 100,
+    perUnit: 454,
+    units: 'whole',
+    bands: [{ ageFrom: 0, anchor: 45_359 }],
+  },
+}
+const inInches = (cut: number): object =>
+  of(
+    'attempts',
+    { unit: 'mm', attemptsAllowed: 1, resolution: 13 },
+    { ...rounded('truncate', 13), publishedIn: 'in', ...atLeast(cut, 'mm') },
+  )
 /** A limit of 10:00 before the cut of 11:00. */
 const limited = (kind: 'timedDistance' | 'workChain' | 'stationCourse'): object =>
   of(kind, { limitMs: 600_000 }, { ...rounded('up', 1_000), ...atMost(660_000, 'ms') })
@@ -134,6 +167,19 @@ export const RULE_CASES: readonly RuleCase[] = [
   { name: 'the level complete before the first miss', event: levels('levelBeforeFirstMiss', 7), readings: { reached: 710, 'first-miss': 605 }, expected: { kind: 'short', rounded: 5, margin: -2 } },
   { name: 'without a miss before the end both are the same', event: levels('levelBeforeFirstMiss', 7), readings: { reached: 710 }, expected: { kind: 'met', rounded: 7, margin: 0 } },
   { name: 'stopped within a level that level does not count', event: levels('lastCompletedLevel', 7), readings: { reached: 709 }, expected: { kind: 'short', rounded: 6, margin: -1 } },
+  // what is published in pounds or inches is compared in them: 150 lb are 68,039 g, 75 lb 34,019 g
+  { name: '75 lb meet half of 150 lb', event: halfOfBodyMass, bodyMassG: 68_039, readings: { load: 34_019 }, expected: { kind: 'met', rounded: 34_019, margin: 0 } },
+  { name: '74 lb are a pound short of half of 150 lb', event: halfOfBodyMass, bodyMassG: 68_039, readings: { load: 33_566 }, expected: { kind: 'short', rounded: 33_566, margin: -453 } },
+  { name: '76 lb are a pound more than half of 150 lb', event: halfOfBodyMass, bodyMassG: 68_039, readings: { load: 34_473 }, expected: { kind: 'met', rounded: 34_473, margin: 454 } },
+  { name: 'half of 151 lb cut down to whole pounds is 75 lb', event: halfOfBodyMass, bodyMassG: 68_492, readings: { load: 34_019 }, expected: { kind: 'met', rounded: 34_019, margin: 0 } },
+  { name: '75.9 lb cut down to whole pounds are 75 lb', event: inPounds(atLeast(34_019, 'g')), readings: { load: 34_428 }, expected: { kind: 'met', rounded: 34_019, margin: 0 } },
+  { name: '74.9 lb cut down to whole pounds are 74 lb', event: inPounds(atLeast(34_019, 'g')), readings: { load: 33_974 }, expected: { kind: 'short', rounded: 33_566, margin: -453 } },
+  // 100 points at 100 lb, one off for each whole pound less
+  { name: '90 lb are ten whole pounds less than 100 lb', event: inPounds(poundByPound), readings: { load: 40_823 }, expected: { kind: 'scored', centipoints: 9_000 } },
+  { name: '91 lb are nine', event: inPounds(poundByPound), readings: { load: 41_277 }, expected: { kind: 'scored', centipoints: 9_100 } },
+  // 10.5 in is 266.7 mm, a half inch 12.7 mm
+  { name: 'a reach of 10.5 in is 10.5 in to the half inch', event: inInches(267), readings: { 'try-1': 267 }, expected: { kind: 'met', rounded: 267, margin: 0 } },
+  { name: 'a reach of 10.4 in cut down to the half inch is 10 in', event: inInches(267), readings: { 'try-1': 264 }, expected: { kind: 'short', rounded: 254, margin: -13 } },
   // a limit stops everybody; exactly on it is done
   ...(['timedDistance', 'workChain', 'stationCourse'] as const).flatMap((kind): RuleCase[] => [
     { name: `${kind}: a time on the limit counts`, event: limited(kind), readings: { time: 600_000 }, expected: { kind: 'met', rounded: 600_000, margin: 60_000 } },

@@ -3,7 +3,7 @@
  * a hundred thousand results both go through what is made here; there is no other place where a value is scored.
  */
 import { factsOf, type Sense } from '../protocol/eventKind.ts'
-import { shuttleScale, type ShuttleScale } from '../protocol/shuttleScale.ts'
+import { shuttleScale } from '../protocol/shuttleScale.ts'
 import { roundTo } from '../quantity/rounding.ts'
 import type { Unit } from '../quantity/unit.ts'
 import { centipointsBeyond } from '../standard/pointsByRule.ts'
@@ -17,6 +17,7 @@ import {
 } from '../standard/scoring.ts'
 import type { StandardEvent } from '../standard/standard.ts'
 import { indexBands, type BandPerson } from './bandIndex.ts'
+import { ownUnitOf } from './ownUnit.ts'
 import { denseLookup, tableLookup } from './scoreTable.ts'
 
 /** What a score is: distance to the good side of a cut, points, place among the classes, or nothing. */
@@ -31,6 +32,8 @@ export interface CompiledScoring {
   readonly bandFor: (person: BandPerson) => number
   /** Whether the score depends on body mass. */
   readonly needsBodyMass: boolean
+  /** The rounded share of body mass, in g, where the cut is one. */
+  readonly share: (row: number, bodyMassG: number) => number
   /** How far one value lies above another: in the unit of the event, shuttles where level and shuttle are counted. */
   readonly distance: (from: number, to: number) => number
   /** Scores a rounded value. */
@@ -59,66 +62,99 @@ export const compileScoring = (event: StandardEvent, scoring: Scoring = event.sc
 const compiled = new WeakMap<Scoring, CompiledScoring>()
 
 type Scorer = Pick<CompiledScoring, 'scoreKind' | 'score' | 'valueFor' | 'best'>
-type Scored = Scorer & Pick<CompiledScoring, 'distance'>
+type Scored = Scorer & Pick<CompiledScoring, 'distance'> & Partial<Pick<CompiledScoring, 'share'>>
 
 const compile = (event: StandardEvent, scoring: Scoring): CompiledScoring => {
   const { unit, sense } = factsOf(event.protocol)
   const bands = bandsOf(scoring)
-  const scorer = (what: Scoring): Scorer =>
-    scorerOf(what, sense === 'atLeast' ? 1 : -1, event.rounding.step, sense, lowestOf(unit))
-  const scale =
-    unit === 'levelShuttle' && event.protocol.kind === 'progressiveShuttle' ? shuttleScale(event.protocol) : null
+  const scorer = (what: Scoring, step = event.rounding.step): Scorer =>
+    scorerOf(what, sense === 'atLeast' ? 1 : -1, step, sense, lowestOf(unit))
   return {
     scoring,
     unit,
     sense,
     bandFor: bands.length === 0 ? () => 0 : indexBands(bands),
     needsBodyMass: scoring.kind === 'relativeCut',
-    ...(scale
-      ? countingShuttles(scorer(inShuttles(scoring, scale)), scale)
-      : { ...scorer(scoring), distance: plainDistance }),
+    share: (row, bodyMassG) => (scoring.kind === 'relativeCut' ? relativeCut(scoring, row, bodyMassG).shareG : 0),
+    ...scaled(event, scoring, scorer),
   }
 }
 
-const plainDistance = (from: number, to: number): number => to - from
+const scaled = (event: StandardEvent, scoring: Scoring, scorer: (what: Scoring, step?: number) => Scorer): Scored => {
+  if (event.protocol.kind === 'progressiveShuttle' && event.protocol.counts === 'lastShuttle') {
+    const { shuttlesAt, reachedAfter } = shuttleScale(event.protocol)
+    return {
+      ...onScale(scorer(mapped(scoring, shuttlesAt)), shuttlesAt, reachedAfter),
+      distance: (from, to) => shuttlesAt(to) - shuttlesAt(from),
+    }
+  }
+  const own = ownUnitOf(event)
+  if (!own) return { ...scorer(scoring), distance }
+  const { partsOf, baseOf } = own
+  const inParts = mapped(scoring, partsOf, partsOf)
+  return {
+    ...onScale(scorer(inParts, partsOf(event.rounding.step)), partsOf, baseOf),
+    distance,
+    ...(inParts.kind === 'relativeCut'
+      ? { share: (row, bodyMassG) => baseOf(relativeCut(inParts, row, partsOf(bodyMassG)).shareG) }
+      : {}),
+  }
+}
 
-/** Between 7.10 and 8.1 lies one shuttle, not ninety-one: values are scored by how many shuttles they are. */
-const countingShuttles = (scorer: Scorer, { shuttlesAt, reachedAfter }: ShuttleScale): Scored => ({
+const distance = (from: number, to: number): number => to - from
+
+/**
+ * A scorer whose figures are on another scale than the values it is asked about: shuttles by the schedule, so that one lies between
+ * 7/10 and 8/1 and not ninety-one, or parts of a pound.
+ */
+const onScale = (scorer: Scorer, to: (value: number) => number, from: (onScale: number) => number): Scorer => ({
   ...scorer,
-  distance: (from, to) => shuttlesAt(to) - shuttlesAt(from),
-  score: (band, rounded, bodyMassG) => scorer.score(band, shuttlesAt(rounded), bodyMassG),
+  score: (band, rounded, bodyMassG) => scorer.score(band, to(rounded), to(bodyMassG)),
   valueFor: (band, score, bodyMassG) => {
-    const shuttles = scorer.valueFor(band, score, bodyMassG)
-    return shuttles === null ? null : reachedAfter(shuttles)
+    const value = scorer.valueFor(band, score, to(bodyMassG))
+    return value === null ? null : from(value)
   },
 })
 
-/** The scoring with level and shuttle counted in shuttles; what is off for each unit beyond an anchor is so already. */
-const inShuttles = (scoring: Scoring, { shuttlesAt }: ShuttleScale): Scoring => {
+/** The scoring with its values on another scale. @param size for steps and units, where they change with it */
+const mapped = (
+  scoring: Scoring,
+  to: (value: number) => number,
+  size: (step: number) => number = (step) => step,
+): Scoring => {
+  const cut = <Cut extends { atLeast?: number; atMost?: number }>(one: Cut): Cut => ({
+    ...one,
+    ...(one.atLeast === undefined ? {} : { atLeast: to(one.atLeast) }),
+    ...(one.atMost === undefined ? {} : { atMost: to(one.atMost) }),
+  })
   switch (scoring.kind) {
     case 'singleCut':
-      return { ...scoring, ...(scoring.atLeast === undefined ? {} : { atLeast: shuttlesAt(scoring.atLeast) }) }
+    case 'completion':
+      return cut(scoring)
     case 'cutByBand':
+      return { ...scoring, rows: scoring.rows.map(cut) }
+    case 'relativeCut':
       return {
         ...scoring,
-        rows: scoring.rows.map((row) =>
-          row.atLeast === undefined ? row : { ...row, atLeast: shuttlesAt(row.atLeast) },
-        ),
+        shareRounding: { ...scoring.shareRounding, step: size(scoring.shareRounding.step) },
+        rows: scoring.rows.map((row) => (row.constant === undefined ? row : { ...row, constant: to(row.constant) })),
       }
     case 'pointsTable':
       return {
         ...scoring,
         bands: scoring.bands.map((band) => ({
           ...band,
-          rows: band.rows.map((row) => ({ ...row, value: shuttlesAt(row.value) })),
+          rows: band.rows.map((row) => ({ ...row, value: to(row.value) })),
         })),
       }
     case 'pointsByRule':
-      return { ...scoring, bands: scoring.bands.map((band) => ({ ...band, anchor: shuttlesAt(band.anchor) })) }
+      return {
+        ...scoring,
+        perUnit: size(scoring.perUnit),
+        bands: scoring.bands.map((band) => ({ ...band, anchor: to(band.anchor) })),
+      }
     case 'normClasses':
-      return { ...scoring, bands: scoring.bands.map((band) => ({ ...band, from: band.from.map(shuttlesAt) })) }
-    case 'relativeCut':
-    case 'completion':
+      return { ...scoring, bands: scoring.bands.map((band) => ({ ...band, from: band.from.map(to) })) }
     case 'effort':
       return scoring
   }

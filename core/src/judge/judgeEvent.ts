@@ -1,7 +1,6 @@
 /** Measure -> mark: the event that holds, rounding, age and band, score, uncertainty, in that order, each a step of the trace. */
 import { exactOf, type Measure } from '../capture/measure.ts'
 import { factsOf } from '../protocol/eventKind.ts'
-import { roundExact } from '../quantity/fraction.ts'
 import type { Exemption, Standard, StandardEvent } from '../standard/standard.ts'
 import type { BareMark } from './decide.ts'
 import { groundFor, type Ground, type JudgedOn } from './ground.ts'
@@ -19,6 +18,7 @@ import {
   uncertaintySteps,
 } from './markSteps.ts'
 import type { MarkPoints, NextStep } from './markFigures.ts'
+import { roundedFor } from './ownUnit.ts'
 import { say } from './say.ts'
 import { couldBeOtherwise, scoreValue, uncertaintyOf, type Worth } from './scoreMeasure.ts'
 import type { TraceStep } from './trace.ts'
@@ -80,7 +80,7 @@ const judgeComplete = (
 ): Mark => {
   const { on, candidate, chosen, compiled, found } = ground
   const { unit } = compiled
-  const rounded = roundExact(exactOf(measure), chosen.event.rounding)
+  const rounded = roundedFor(chosen.event, exactOf(measure))
   const measured = measure.exact ? { measured: measure.value, exact: measure.exact } : { measured: measure.value }
   const steps = [
     ...readingSteps(chosen.event, measure),

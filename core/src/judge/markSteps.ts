@@ -8,7 +8,6 @@ import { lapsOf } from '../protocol/timedDistance.ts'
 import { isWholeAlready } from '../quantity/unit.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
 import type { ChosenEvent } from './chosenEvent.ts'
-import { relativeCut } from './compileScoring.ts'
 import type { Cut, CutBand } from './cut.ts'
 import type { Ground, JudgedOn } from './ground.ts'
 import type { Candidate } from './mark.ts'
@@ -51,7 +50,7 @@ export const scoreSteps = (
     case 'relativeCut': {
       const { shareOfBodyMassPermille: permille = 0, constant = null } = scoring.rows[row] ?? {}
       const bodyMassG = candidate.bodyMassG ?? 0
-      const { shareG } = relativeCut(scoring, row, bodyMassG)
+      const shareG = compiled.share(row, bodyMassG)
       return [say({ code: 'relative', bodyMassG, permille, shareG, constant, of: scoring.of }), ...cutStep, met]
     }
     case 'pointsTable':

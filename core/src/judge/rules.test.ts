@@ -2,7 +2,7 @@
 import { expect, test } from 'vitest'
 import { plainStandard, RULE_CASES, soundStandard, type RuleCase } from '../../testing/index.ts'
 import { measureReadings } from '../capture/measureReadings.ts'
-import { slotsOf } from '../capture/slots.ts'
+import { slotsOfEvent } from '../capture/slots.ts'
 import { slotColumn } from '../format/readEventCells.ts'
 import { judgeResultRow } from '../format/resultRow.ts'
 import { printField } from '../quantity/field.ts'
@@ -44,7 +44,7 @@ test.each(RULE_CASES)('$name', (one) => {
 
 test.each(RULE_CASES)('in a results file: $name', (one) => {
   const { standard, event } = standardOf(one)
-  const cells = slotsOf(event.protocol).flatMap((slot) => {
+  const cells = slotsOfEvent(event).flatMap((slot) => {
     const value = one.readings[slot.id]
     return value === undefined ? [] : [[slotColumn('event', slot.id), printField(value, slot)]]
   })

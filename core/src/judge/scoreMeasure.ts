@@ -1,5 +1,5 @@
 /** Measure -> what it is worth, without words: rounding, row, score. The judge adds the trace; counting many people does not. */
-import { plus, roundExact, type Exact } from '../quantity/fraction.ts'
+import { plus, type Exact } from '../quantity/fraction.ts'
 import type { StandardEvent, UncertaintyPolicy } from '../standard/standard.ts'
 import type { Measure } from '../capture/measure.ts'
 import { factsOf } from '../protocol/eventKind.ts'
@@ -7,6 +7,7 @@ import type { Protocol } from '../protocol/protocol.ts'
 import type { Unit } from '../quantity/unit.ts'
 import { lowestOf, type CompiledScoring } from './compileScoring.ts'
 import type { Cut } from './cut.ts'
+import { roundedFor } from './ownUnit.ts'
 
 /** What a complete measure is worth under a scoring. */
 export interface Worth {
@@ -32,14 +33,21 @@ export const scoreValue = (
   value: Exact,
   bodyMassG: number,
 ): Worth => {
-  const rounded = roundExact(value, event.rounding)
+  const rounded = roundedFor(event, value)
   const scored = score(row, rounded, bodyMassG)
   const margin =
     cut === null ? null : cut.sense === 'atLeast' ? distance(cut.value, rounded) : distance(rounded, cut.value)
   // each object is written out: spreading costs more than all the rest when a hundred thousand people are judged
   switch (scoreKind) {
     case 'margin':
-      return { kind: scored >= 0 ? 'met' : 'short', rounded, margin: scored, centipoints: null, classIndex: null }
+      // the score may be on a finer scale than the margin that is told
+      return {
+        kind: scored >= 0 ? 'met' : 'short',
+        rounded,
+        margin: margin ?? scored,
+        centipoints: null,
+        classIndex: null,
+      }
     case 'centipoints': {
       const kind = minimumCentipoints === null ? 'scored' : scored >= minimumCentipoints ? 'met' : 'short'
       return { kind, rounded, margin, centipoints: scored, classIndex: null }
@@ -108,8 +116,8 @@ export const couldBeOtherwise = (
   uncertainty: number,
 ): boolean => {
   if (uncertainty === 0 || Math.abs(rounded - cut.value) > uncertainty + event.rounding.step) return false
-  const low = Math.max(lowestOf(cut.unit), roundExact(plus(value, -uncertainty), event.rounding))
-  const high = roundExact(plus(value, uncertainty), event.rounding)
+  const low = Math.max(lowestOf(cut.unit), roundedFor(event, plus(value, -uncertainty)))
+  const high = roundedFor(event, plus(value, uncertainty))
   return meets(low, cut) !== meets(high, cut)
 }
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { exampleOf, parseField, printField, type FieldForm } from './field.ts'
-import { parseImperial, printImperial, PUBLISHED_UNITS } from './imperial.ts'
+import { ownUnit, parseImperial, printImperial, PUBLISHED_UNITS } from './imperial.ts'
 import { printPoints, printQuantity } from './unit.ts'
 
 // 1 in = 25.4 mm, 1 lb = 453.59237 g, exactly
@@ -110,4 +110,27 @@ test.each([
 
 test('points print without needless decimals', () => {
   expect([4_500, 4_550, 4_555, 0].map(printPoints)).toEqual(['45', '45.5', '45.55', '0'])
+})
+
+test.each([
+  // 150 lb, 75 lb and half a pound; 10.5 in; 1.5 mi
+  ['lb', 68_039, 150_000],
+  ['lb', 34_019, 75_000],
+  ['lb', 227, 500],
+  ['in', 267, 10_500],
+  ['in', -25, -1_000],
+  ['mi', 2_414_016, 15_000_000],
+] as const)('in %s, what is stored as %i is %i parts', (unit, base, parts) => {
+  expect(ownUnit(unit).partsOf(base)).toBe(parts)
+  expect(ownUnit(unit).baseOf(parts)).toBe(base)
+})
+
+test('own figures keep the order of stored values, none is lost, and each leads back', () => {
+  fc.assert(
+    fc.property(fc.constantFrom(...PUBLISHED_UNITS), fc.integer({ min: 0, max: 3_000_000 }), (unit, base) => {
+      const { partsOf, baseOf } = ownUnit(unit)
+      expect(baseOf(partsOf(base))).toBe(base)
+      expect(partsOf(base + 1)).toBeGreaterThan(partsOf(base))
+    }),
+  )
 })

@@ -80,3 +80,38 @@ const thousandthsOf = (decimal: string): number => {
   const [whole = '0', fraction = ''] = decimal.split('.')
   return wholeFromDigits(whole, fraction.replace(/0+$/, ''), 3)
 }
+
+/** How finely the exact figure of a unit is told apart, in parts of it: finer than a base unit everywhere. */
+const PARTS: Readonly<Record<PlainUnit, number>> = { in: 1_000, ft: 1_000, yd: 1_000, mi: 10_000_000, lb: 1_000 }
+
+/** The figures of one unit, exact, beside the base values they are stored as. */
+export interface OwnUnit {
+  /** Parts of the unit: the shortest figure that is stored as this base value. */
+  readonly partsOf: (base: number) => number
+  /** The base value nearest to a figure. */
+  readonly baseOf: (parts: number) => number
+}
+
+/**
+ * The exact figures behind stored values, so that what is published in a unit is compared in it: half of 150 lb is 75 lb, though
+ * neither is a whole number of grams.
+ * @example ownUnit('lb').partsOf(34_019) // 75000 thousandths of a pound
+ */
+export const ownUnit = (published: PublishedUnit): OwnUnit => {
+  const unit = published === 'ft-in' ? 'in' : published
+  const parts = PARTS[unit]
+  const scale = 100_000_000_000n
+  const baseOf = (figure: number): number => {
+    const size =
+      (BigInt(Math.abs(figure)) * PER_100_000[unit] * (scale / BigInt(parts)) + scale * 50_000n) / (scale * 100_000n)
+    return figure < 0 ? -Number(size) : Number(size)
+  }
+  const partsOf = (base: number): number => {
+    const exact = (Math.abs(base) * 100_000 * parts) / Number(PER_100_000[unit])
+    const figure = STEPS.map((step) => Math.round((exact * 1_000) / (step * parts)) * ((step * parts) / 1_000)).find(
+      (one) => Number.isInteger(one) && baseOf(one) === Math.abs(base),
+    )
+    return (figure ?? Math.round(exact)) * (base < 0 ? -1 : 1)
+  }
+  return { partsOf, baseOf }
+}

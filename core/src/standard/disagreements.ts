@@ -8,7 +8,7 @@ import { placedEvents, placedScorings, type PlacedEvent, type PlacedScoring } fr
 import { placedValues } from './placedValues.ts'
 import { schoolsFor } from './schools.ts'
 import { bandListName, bandsOf, type Scoring } from './scoring.ts'
-import type { Standard } from './standard.ts'
+import type { Standard, StandardEvent } from './standard.ts'
 
 /** @returns findings that each name their place; none when the document can be judged by */
 export const disagreementsIn = (standard: Standard): Finding[] => [
@@ -47,7 +47,7 @@ const eventOf = ({ event, place }: PlacedEvent): Finding[] => {
   const { unit, name } = factsOf(event.protocol)
   return [
     ...repeatedIds(event.variants ?? [], (index) => `${place}.variants[${index}]`),
-    ...(event.publishedIn === undefined || suits(unit, event.publishedIn)
+    ...(event.publishedIn === undefined || suits(unit, event.publishedIn) || isCourseIn(event)
       ? []
       : [
           finding(
@@ -62,6 +62,10 @@ const eventOf = ({ event, place }: PlacedEvent): Finding[] => {
       : [finding(`${place}.uncertainty`, 'uncertainty', event.uncertainty, `none, because ${name} is counted`)]),
   ]
 }
+
+/** A run, a swim or a chain is timed, and its distance may be published in feet, yards or miles. */
+const isCourseIn = ({ protocol, publishedIn }: StandardEvent): boolean =>
+  publishedIn !== 'lb' && ('distanceMm' in protocol || 'segments' in protocol || 'lineDistanceMm' in protocol)
 
 /** What is read from an instrument or by touch can be off; what is counted cannot. */
 const isRead = (unit: Unit): boolean =>

@@ -1,9 +1,11 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { plainV2, plainV3 } from '../../testing/index.ts'
+import { plainStandard, plainV2, plainV3 } from '../../testing/index.ts'
 import { sayFinding } from '../document/finding.ts'
+import type { EventKind } from '../protocol/protocol.ts'
 import { contentHash } from './contentHash.ts'
 import { parseStandard } from './parseStandard.ts'
+import { eventTemplate } from './standardTemplate.ts'
 
 /** All of it is asked by `npm run test:long`. */
 const LONG = process.env['ABLE_GAUGE_LONG'] === '1'
@@ -119,4 +121,20 @@ test('the hash ignores the order of keys and follows every figure', () => {
 test('the hash is SHA-256 over canonical JSON', () => {
   // printf '{"a":[1,"x"],"b":null}' | sha256sum
   expect(contentHash({ b: null, a: [1, 'x'] })).toBe('854ef06dc57f5dfed10206344ab2d02e0b6c84b0e19436703a5afd0f1f9f2687')
+})
+
+test('a run may be published in miles, a press-up may not', () => {
+  const published = (kind: EventKind, publishedIn: string) => {
+    const event = { ...eventTemplate(kind, 'event'), publishedIn }
+    const parsed = parseStandard(plainStandard([event]))
+    return parsed.ok ? [] : parsed.findings.map(({ place, code }) => `${place} ${code}`)
+  }
+  for (const kind of ['timedDistance', 'sprint', 'workChain', 'distanceInTime', 'progressiveShuttle'] as const) {
+    expect(published(kind, 'mi'), kind).toEqual([])
+  }
+  for (const kind of ['repetitionsInTime', 'stepTest', 'heldPosition'] as const) {
+    expect(published(kind, 'mi'), kind).toEqual(['events[0].publishedIn publishedIn'])
+  }
+  expect(published('timedDistance', 'lb')).toEqual(['events[0].publishedIn publishedIn'])
+  expect(published('heaviestLift', 'lb')).toEqual([])
 })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A self-test put on record: which event of which standard, when, the figures, who witnessed it. */
-import { parseField, type PersonRecord, slotsOf, type Standard, type VersionSummary } from '@able-gauge/core'
+import { parseField, type PersonRecord, slotsOfEvent, type Standard, type VersionSummary } from '@able-gauge/core'
 import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { tell, inWords } from '../api.ts'
 import { listVersions, readVersion } from '../standards/standardCalls.ts'
@@ -36,7 +36,7 @@ watch(chosen, async (now) => {
   form.eventId = read?.events[0]?.id ?? ''
 })
 const event = computed(() => standard.value?.events.find(({ id }) => id === form.eventId))
-const slots = computed(() => (event.value ? slotsOf(event.value.protocol) : []))
+const slots = computed(() => (event.value ? slotsOfEvent(event.value) : []))
 
 const log = async (): Promise<void> => {
   problem.value = ''

@@ -4,7 +4,7 @@ import {
   exampleOf,
   parseField,
   printField,
-  slotsOf,
+  slotsOfEvent,
   suffixOf,
   type Capture,
   type StandardEvent,
@@ -47,9 +47,7 @@ const problem = ref('')
 
 const slot = computed(() => {
   const { capture } = props
-  return capture.kind === 'read'
-    ? slotsOf(props.event.protocol).find(({ id }) => id === capture.payload.slot)
-    : undefined
+  return capture.kind === 'read' ? slotsOfEvent(props.event).find(({ id }) => id === capture.payload.slot) : undefined
 })
 const now = computed(() => {
   const { capture } = props

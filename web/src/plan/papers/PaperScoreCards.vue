@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A card for each person with a box for each figure, for when the devices fail; keyed in afterwards, twice. */
-import { slotsOf } from '@able-gauge/core'
+import { slotsOfEvent } from '@able-gauge/core'
 import { computed } from 'vue'
 import { byBib, eventFor, fullName, type Day } from '../../day/day.ts'
 
@@ -13,7 +13,7 @@ const cards = computed(() =>
     entry,
     events: props.day.standard.events.map((event) => {
       const done = eventFor(props.day, event, entry)
-      return { id: event.id, name: done.name, slots: slotsOf(done.protocol) }
+      return { id: event.id, name: done.name, slots: slotsOfEvent(done) }
     }),
   })),
 )

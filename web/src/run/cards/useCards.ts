@@ -4,7 +4,7 @@ import {
   parseField,
   printField,
   recordsOf,
-  slotsOf,
+  slotsOfEvent,
   type KeyedDifference,
   type KeyedFigure,
   type Slot,
@@ -31,7 +31,7 @@ export const useCards = (day: () => Day, event: StandardEvent) => {
     [...day().entries]
       .filter(({ attendance }) => attendance === 'present')
       .sort(byBib)
-      .map((entry) => ({ entry, slots: slotsOf(eventFor(day(), event, entry).protocol) })),
+      .map((entry) => ({ entry, slots: slotsOfEvent(eventFor(day(), event, entry)) })),
   )
   const slotOf = (entryId: string, slot: string): Slot | undefined =>
     rows.value.find(({ entry }) => entry.id === entryId)?.slots.find(({ id }) => id === slot)

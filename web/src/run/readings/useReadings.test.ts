@@ -53,9 +53,12 @@ test('each reading is captured as it is left, and the mark follows from all of t
 
 test('what cannot be read is told at its field, stays there, and is not captured', async () => {
   const { store, console, type } = await open()
-  await type('Left, try 1', '38,5')
-  expect(console.text()).toContain('"38,5" is not a mass in kg, such as 34.5.')
-  expect(console.find('input').element.value).toBe('38,5')
+  await type('Left, try 1', '38;5')
+  expect(console.text()).toContain('"38;5" is not a mass in kg, such as 34.5.')
+  expect(console.find('input').element.value).toBe('38;5')
+  // a comma is a decimal sign, but not with three digits behind it
+  await type('Left, try 1', '38,500')
+  expect(console.text()).toContain('"38,500" could be decimals or thousands.')
   expect(store.allIn('grip')).toEqual([])
 })
 

@@ -5,7 +5,7 @@ import {
   parseField,
   printField,
   readingsIn,
-  slotsOf,
+  slotsOfEvent,
   type Observation,
   type Slot,
   type StandardEvent,
@@ -31,7 +31,7 @@ export const useReadings = (day: () => Day, event: StandardEvent, entry: () => E
     const { id, ageYears, ageCountedOn, category } = entry()
     return chosenEvent(day().standard, event, { entryId: id, ageYears, ageCountedOn, category }).event
   })
-  const slots = computed(() => slotsOf(done.value.protocol))
+  const slots = computed(() => slotsOfEvent(done.value))
   const typed = reactive<Record<string, string>>({})
   const problems = reactive<Record<string, string>>({})
   const mayCapture = computed(() => session.can('capture') && !day().occasion.signedOff)
@@ -74,7 +74,7 @@ export const useReadings = (day: () => Day, event: StandardEvent, entry: () => E
     }
     const read = parseField(text, slot)
     if (!read.ok) {
-      problems[slot.id] = `"${text}" is not ${exampleOf(slot)}.`
+      problems[slot.id] = read.code === 'field.form' ? `"${text}" is not ${exampleOf(slot)}.` : read.reason
       return
     }
     typed[slot.id] = printField(read.value, slot)

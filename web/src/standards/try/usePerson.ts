@@ -7,7 +7,7 @@ import {
   judgeEvent,
   measureReadings,
   parseField,
-  slotsOf,
+  slotsOfEvent,
   whatToReach,
   type Candidate,
   type Slot,
@@ -51,7 +51,7 @@ export const usePerson = (standard: Standard) => {
   const rows = computed(() =>
     standard.events.map((event) => {
       const { event: done } = chosenEvent(standard, event, candidate.value)
-      const slots = slotsOf(done.protocol)
+      const slots = slotsOfEvent(done)
       const { readings, problems } = readTyped(slots, typed[event.id] ?? {})
       const measure = measureReadings(done.protocol, readings)
       const mark = judgeEvent(on, event, candidate.value, measure)
