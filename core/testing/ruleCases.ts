@@ -2,6 +2,7 @@
  * Rules that were judged wrongly once, each worked by hand. A case is one event, what was read of one person in it, and
  * what it has to come to; the same cases go through core, through results files and through HTTP.
  */
+import type { Mark } from '../src/judge/mark.ts'
 import type { Readings } from '../src/capture/slots.ts'
 import { protocolTemplate } from '../src/protocol/protocolTemplates.ts'
 import type { EventKind } from '../src/protocol/protocol.ts'
@@ -188,3 +189,12 @@ export const RULE_CASES: readonly RuleCase[] = [
     { name: `${kind}: a second under the limit counts`, event: limited(kind), readings: { time: 599_000 }, expected: { kind: 'met', rounded: 599_000, margin: 61_000 } },
   ]),
 ]
+
+/** What a case says of a mark, of that mark. */
+export const saidOf = (mark: Mark, { expected }: RuleCase): object => ({
+  kind: mark.kind,
+  ...('rounded' in expected && 'rounded' in mark ? { rounded: mark.rounded } : {}),
+  ...('margin' in expected && 'margin' in mark ? { margin: mark.margin } : {}),
+  ...('centipoints' in expected && 'points' in mark ? { centipoints: mark.points?.centipoints } : {}),
+  ...('nearTheCut' in expected && 'nearTheCut' in mark ? { nearTheCut: mark.nearTheCut } : {}),
+})

@@ -201,6 +201,7 @@ export interface TestEntry {
   readonly birthDate?: string
   readonly category?: string
   readonly attendance?: Attendance
+  readonly bodyMassG?: number | null
 }
 
 /** Publishes a standard and adds a day under it, with every test account but the viewer on the staff. */
@@ -230,7 +231,14 @@ export const addTestDay = async (
   })
   for (const role of ROLES) if (role !== 'viewer') await addStaffMember(pool, occasionId, accountIds[role], role)
   const entryIds: string[] = []
-  for (const { bib, wave = 1, birthDate = '1999-05-04', category = 'female', attendance = 'present' } of entries) {
+  for (const {
+    bib,
+    wave = 1,
+    birthDate = '1999-05-04',
+    category = 'female',
+    attendance = 'present',
+    bodyMassG = null,
+  } of entries) {
     const [id, personId] = [randomUUID(), randomUUID()]
     await addPerson(pool, {
       id: personId,
@@ -239,7 +247,7 @@ export const addTestDay = async (
       familyName: 'Okafor-Lind',
       birthDate,
     })
-    await addEntry(pool, { id, occasionId, personId, bib, wave, category, attendance, note: '', bodyMassG: null })
+    await addEntry(pool, { id, occasionId, personId, bib, wave, category, attendance, note: '', bodyMassG })
     entryIds.push(id)
   }
   return { occasionId, entryIds, standard }

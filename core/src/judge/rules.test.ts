@@ -1,6 +1,6 @@
 /** The hand-worked rules, through core and through a results file. */
 import { expect, test } from 'vitest'
-import { plainStandard, RULE_CASES, soundStandard, type RuleCase } from '../../testing/index.ts'
+import { plainStandard, RULE_CASES, saidOf, soundStandard, type RuleCase } from '../../testing/index.ts'
 import { measureReadings } from '../capture/measureReadings.ts'
 import { slotsOfEvent } from '../capture/slots.ts'
 import { slotColumn } from '../format/readEventCells.ts'
@@ -8,7 +8,6 @@ import { judgeResultRow } from '../format/resultRow.ts'
 import { printField } from '../quantity/field.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
 import { judgeEvent, judgePlainly } from './judgeEvent.ts'
-import type { Mark } from './mark.ts'
 
 const PERSON = { entryId: 'e', ageYears: 34, ageCountedOn: '2026-11-24', category: 'female' }
 
@@ -20,15 +19,6 @@ const standardOf = ({ event, uncertainty }: RuleCase): { standard: Standard; eve
   if (!only) throw new Error('The standard made for the test has no event.')
   return { standard, event: only }
 }
-
-/** What a case says of a mark, of that mark. */
-const saidOf = (mark: Mark, { expected }: RuleCase): object => ({
-  kind: mark.kind,
-  ...('rounded' in expected && 'rounded' in mark ? { rounded: mark.rounded } : {}),
-  ...('margin' in expected && 'margin' in mark ? { margin: mark.margin } : {}),
-  ...('centipoints' in expected && 'points' in mark ? { centipoints: mark.points?.centipoints } : {}),
-  ...('nearTheCut' in expected && 'nearTheCut' in mark ? { nearTheCut: mark.nearTheCut } : {}),
-})
 
 test.each(RULE_CASES)('$name', (one) => {
   const { standard, event } = standardOf(one)
