@@ -125,9 +125,11 @@ export class Replaced {
   @Text(300) reason!: string
 }
 
-/** The officer in charge settles an open mark. */
+/** The officer in charge settles an open mark: by a word, or by the measure it is to be judged from. Exactly one is given. */
 export class Decided {
-  @Choice(['met', 'short']) as!: 'met' | 'short'
+  @Optional() @Choice(['met', 'short']) as?: 'met' | 'short'
+  /** In the base unit of the event's measure. */
+  @Optional() @Whole(-100_000, 1_000_000_000) value?: number
   @Text(500) reason!: string
 }
 

@@ -1,7 +1,9 @@
 import { expect, test } from 'vitest'
-import { standardNamed } from '../../testing/index.ts'
+import { plainStandard, soundStandard, standardNamed } from '../../testing/index.ts'
+import { printTime } from '../quantity/time.ts'
+import { eventTemplate } from '../standard/standardTemplate.ts'
 import { combinePerson, retestDate } from './combinePerson.ts'
-import { applyDecision } from './decision.ts'
+import { applyDecision, type OfficersDecision } from './decision.ts'
 import type { Mark } from './mark.ts'
 
 const ANNA = { entryId: 'anna', ageYears: 27, ageCountedOn: '2026-11-24', category: 'female' }
@@ -73,13 +75,66 @@ test('only a verdict that may be tried again names a retest', () => {
   expect(retests(SAMPLES.open, SAMPLES.met)).toBe(false)
 })
 
+const run = on.standard.events.find(({ id }) => id === 'run')
+if (!run) throw new Error('The demo standard has no run.')
+const decide = (open: Mark, decision?: OfficersDecision) => applyDecision(on, run, ANNA, open, decision)
+
 test('a decision settles an open mark and leaves every other as it is', () => {
   const decision = { as: 'met', reason: 'Backup watch.' } as const
   const open = mark('open', { measured: 580_100, rounded: 581_000, unit: 'ms' })
-  expect(applyDecision(open, decision)).toMatchObject({ kind: 'decided', as: 'met', rounded: 581_000 })
-  expect(applyDecision(open, decision).trace.at(-1)?.sentence).toBe('By the officer in charge. Reason: Backup watch.')
+  expect(decide(open, decision)).toMatchObject({ kind: 'decided', as: 'met', rounded: 581_000 })
+  expect(decide(open, decision).trace.at(-1)?.sentence).toBe('By the officer in charge. Reason: Backup watch.')
   for (const name of ['met', 'short', 'waiting', 'running', 'withdrawn'] as const) {
-    expect(applyDecision(SAMPLES[name], decision)).toBe(SAMPLES[name])
+    expect(decide(SAMPLES[name], decision)).toBe(SAMPLES[name])
+    expect(decide(SAMPLES[name], { value: 500_000, reason: 'Backup watch.' })).toBe(SAMPLES[name])
   }
-  expect(applyDecision(open, undefined)).toBe(open)
+  expect(decide(open)).toBe(open)
+})
+
+// at most 9:40, rounded up to the second; hand timing good to 0.2 s
+test.each([
+  [579_000, 'met', 1_000],
+  [580_000, 'met', 0],
+  [580_001, 'short', -1_000],
+] as const)('a decision that states %i ms is judged from it: %s', (value, kind, margin) => {
+  const open = mark('open', { measured: 580_100, rounded: 581_000, unit: 'ms' })
+  const decided = decide(open, { value, reason: 'The gate’s own log.' })
+  expect(decided).toMatchObject({ kind, margin, measured: value })
+  expect(decided.trace.at(-1)).toMatchObject({
+    title: `Decided: ${printTime(value)}`,
+    sentence: 'Stated by the officer in charge and judged from it. Reason: The gate’s own log.',
+  })
+})
+
+test('points, class and total follow from the measure that is stated', () => {
+  const rows = [10, 20, 30].map((value) => ({ value, centipoints: value * 200 }))
+  const scoring = { kind: 'pointsTable', unit: 'count', between: 'lowerRow', bands: [{ ageFrom: 0, rows }] }
+  const events = ['first', 'second'].map(
+    (id) => ({ ...eventTemplate('attempts', id), scoring }) as Record<string, unknown>,
+  )
+  const protocol = { ...(events[0]?.['protocol'] as object), unit: 'count', resolution: 1 }
+  const standard = soundStandard(
+    plainStandard(
+      events.map((event) => ({ ...event, protocol, rounding: { mode: 'truncate', step: 1 } })),
+      {
+        combination: {
+          kind: 'pointsTotal',
+          totalCentipoints: 8_000,
+          classes: [{ id: 'top', name: 'Top', fromCentipoints: 10_000 }],
+        },
+      },
+    ),
+  )
+  const here = { standard, testDate: '2026-11-24' }
+  const [first, second] = standard.events
+  if (!first || !second) throw new Error('The standard made for the test has no events.')
+  const open = mark('open', { eventId: 'first', reason: 'noBodyMass' })
+  const outcome = (value: number) => {
+    const marks = [first, second].map((event) => applyDecision(here, event, ANNA, open, { value, reason: 'x' }))
+    const { outcome, points } = combinePerson(here, ANNA, marks)
+    return [outcome, points?.centipoints, points?.className]
+  }
+  expect(outcome(19)).toEqual(['short', 4_000, null])
+  expect(outcome(20)).toEqual(['met', 8_000, null])
+  expect(outcome(30)).toEqual(['met', 12_000, 'Top'])
 })

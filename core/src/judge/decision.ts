@@ -1,13 +1,17 @@
-/** An open mark and the officer's decision about it -> a decided mark. */
+/** An open mark and the officer's decision about it -> a decided mark, or the mark of the measure the officer states. */
 import type { Capture } from '../capture/capture.ts'
-import type { Mark } from './mark.ts'
+import type { Measure } from '../capture/measure.ts'
+import { factsOf } from '../protocol/eventKind.ts'
+import type { StandardEvent } from '../standard/standard.ts'
+import { chosenEvent } from './chosenEvent.ts'
+import type { JudgedOn } from './ground.ts'
+import { judgeEvent } from './judgeEvent.ts'
+import type { Candidate, Mark } from './mark.ts'
 import { say } from './say.ts'
 import type { TraceStep } from './trace.ts'
 
-export interface OfficersDecision {
-  readonly as: 'met' | 'short'
-  readonly reason: string
-}
+/** By a word, or by a measure in the base unit of the event. */
+export type OfficersDecision = Extract<Capture, { kind: 'decided' }>['payload']
 
 /** The decisions that stand in one event, by entry; the latest of several. */
 export const decisionsIn = (settled: readonly Capture[]): Map<string, OfficersDecision> => {
@@ -18,9 +22,52 @@ export const decisionsIn = (settled: readonly Capture[]): Map<string, OfficersDe
   return decisions
 }
 
-/** Settles an open mark. A mark that is not open stays as it is: a decision cannot overrule the figures. */
-export const applyDecision = (mark: Mark, decision: OfficersDecision | undefined): Mark =>
-  decision && mark.kind === 'open' ? decidedMark(mark, mark, decision.as, say({ code: 'decided', ...decision })) : mark
+/**
+ * Settles an open mark. A mark that is not open stays as it is: a decision cannot overrule the figures.
+ * @param event of the battery
+ */
+export const applyDecision = (
+  on: JudgedOn,
+  event: StandardEvent,
+  candidate: Candidate,
+  mark: Mark,
+  decision: OfficersDecision | undefined,
+): Mark => {
+  if (!decision || mark.kind !== 'open') return mark
+  const { as, value, reason } = decision
+  if (value === undefined) return as ? decidedMark(mark, mark, as, say({ code: 'decided', as, reason })) : mark
+  const { unit } = factsOf(chosenEvent(on.standard, event, candidate).event.protocol)
+  const stated = judgeEvent(asStated(on), exactly(event), candidate, measureOf(value, unit))
+  return { ...stated, trace: [...stated.trace, say({ code: 'decidedMeasure', value, unit, reason })] }
+}
+
+/** What an officer states is as it is: how sure a watch is was weighed in stating it. */
+const asStated = (on: JudgedOn): JudgedOn => {
+  const { standard } = on
+  return {
+    ...on,
+    standard: {
+      ...standard,
+      ...(standard.alternateEvents ? { alternateEvents: standard.alternateEvents.map(exactly) } : {}),
+      uncertainty: { handTimingMs: 0, nearTheCut: 'flag' },
+    },
+  }
+}
+
+const exactly = ({ uncertainty: _uncertainty, ...event }: StandardEvent): StandardEvent => event
+
+const measureOf = (value: number, unit: Extract<Measure, { kind: 'complete' }>['unit']): Measure => ({
+  kind: 'complete',
+  value,
+  unit,
+  reading: {
+    kind: 'readings',
+    taken: [{ slot: 'decided', label: 'As the officer states it', value, unit }],
+    steps: [],
+  },
+  clockUncertaintyMs: 0,
+  notes: [],
+})
 
 type Decided = Extract<Mark, { kind: 'decided' }>
 

@@ -54,7 +54,7 @@ export const markEvent = (
     return some.map((candidate) => {
       const measure = measures.get(candidate.entryId) ?? { kind: 'notStarted' as const, notes: [] }
       const mark = judgeEvent(on, event, candidate, measure)
-      return [candidate.entryId, applyDecision(mark, decisions.get(candidate.entryId))]
+      return [candidate.entryId, applyDecision(on, event, candidate, mark, decisions.get(candidate.entryId))]
     })
   }
   try {

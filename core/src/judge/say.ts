@@ -106,6 +106,11 @@ const wordsFor = (step: Step): Words => {
       return endedWords(step)
     case 'decided':
       return { title: `Decided: ${step.as}`, sentence: `By the officer in charge. Reason: ${step.reason}` }
+    case 'decidedMeasure':
+      return {
+        title: `Decided: ${printQuantity(step.value, step.unit)}`,
+        sentence: `Stated by the officer in charge and judged from it. Reason: ${step.reason}`,
+      }
     case 'amended':
       return { title: `Amended after sign-off: ${step.as}`, sentence: `Signed by an officer. Reason: ${step.reason}` }
     case 'waiting':

@@ -83,6 +83,8 @@ export type Step =
       readonly note?: string
     }
   | { readonly code: 'decided'; readonly as: 'met' | 'short'; readonly reason: string }
+  /** The measure an officer states in place of one that is open. */
+  | { readonly code: 'decidedMeasure'; readonly value: number; readonly unit: Unit; readonly reason: string }
   | { readonly code: 'amended'; readonly as: 'met' | 'short'; readonly reason: string }
   | { readonly code: 'waiting' }
   | {

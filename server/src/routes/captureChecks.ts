@@ -104,6 +104,19 @@ const payloadFindings = ({ document, entryIds, place }: SentCapture, protocols: 
           },
         ]
   }
+  if (kind === 'decided' && !('captureId' in payload)) {
+    const { as, value } = payload as { readonly as?: string; readonly value?: number }
+    return (as === undefined) === (value === undefined)
+      ? [
+          {
+            place: `${place}.payload`,
+            code: 'decision',
+            found: as === undefined ? 'neither' : 'both',
+            expected: 'either a word or a value',
+          },
+        ]
+      : []
+  }
   if (kind === 'refused' && 'reason' in payload) {
     const reasons = protocols.flatMap((one) => ('refusals' in one ? one.refusals.map(({ id }) => id) : []))
     return named('reason', 'unknownReason', payload.reason, reasons)

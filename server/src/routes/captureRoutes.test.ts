@@ -149,3 +149,16 @@ test('captures are read page by page after a number', async () => {
   expect((all.body['captures'] as { seq: number }[]).slice(2)).toEqual(after.body['captures'])
   expect((await timer.call('GET', `${path}?after=-1`)).status).toBe(422)
 })
+
+test('an officer decides by a word or by a measure, one of the two', async () => {
+  const officer = await Caller.signedIn(server.address, 'officer')
+  const post = (payload: object) =>
+    officer.call('POST', path, {
+      captures: [crossing({ kind: 'decided', bib: 28, payload: { reason: 'Backup watch.', ...payload } })],
+    })
+  expect((await post({ value: 580_000 })).status).toBe(200)
+  expect((await post({ as: 'short' })).status).toBe(200)
+  for (const wrong of [{}, { as: 'met', value: 580_000 }, { as: 'open' }, { value: 0.5 }]) {
+    expect((await post(wrong)).status, JSON.stringify(wrong)).toBe(422)
+  }
+})

@@ -59,6 +59,6 @@ export const sayCapture = (capture: Capture): string => {
     case 'replaced':
       return `replaces a reading: ${capture.payload.reason}`
     case 'decided':
-      return `decided ${capture.payload.as}: ${capture.payload.reason}`
+      return `decided ${capture.payload.as ?? 'on another figure'}: ${capture.payload.reason}`
   }
 }

@@ -3,7 +3,7 @@
 import { settle, type Capture, type Verdict } from '@able-gauge/core'
 import { computed, ref } from 'vue'
 import IconX from '~icons/tabler/x'
-import { shortName, type Day, type Entry } from '../day/day.ts'
+import { eventFor, shortName, type Day, type Entry } from '../day/day.ts'
 import { useSession } from '../session/sessionStore.ts'
 import Gauge from '../ui/Gauge.vue'
 import TraceList from '../ui/TraceList.vue'
@@ -71,7 +71,7 @@ const captures = computed(() => {
     <template v-if="event && mark">
       <Gauge v-if="mark.cut" :cut="mark.cut" :value="figureOf(mark)" :state="markerOf(mark)" size="large" />
       <TraceList class="steps" :trace="mark.trace" />
-      <VerdictDecision v-if="mayDecide" :event-id="event.id" :entry="entry" />
+      <VerdictDecision v-if="mayDecide" :event-id="event.id" :event="eventFor(day, event, entry)" :entry="entry" />
       <CapturesAside v-if="aside" :day="day" :captures="captures" />
       <button class="btn btn-quiet" @click="showCaptures = true">Open the captures</button>
       <VerdictRulings :mark="mark" :day="day" :event="event" :entry="entry" :captures="captures" />
