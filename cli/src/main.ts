@@ -130,6 +130,11 @@ const verify = async (file: string, keyFile: string | null, output: Output): Pro
       `${verdicts.length} verdicts, ${amendments.length} amendments, ${signOff ? 'signed' : 'not signed'}. ` +
       `Nothing was altered.${signOff ? ` Head ${fingerprint(signOff.head)}.` : ''}`,
   )
+  if (read.differences.length > 0) {
+    output.out(
+      `Signed under an older judge, and given otherwise by today's (they stand as signed): ${read.differences.join(', ')}.`,
+    )
+  }
   output.out(sayProof(read.proof, keyFile !== null))
   // somebody who names a key wants to know whether it signed
   return keyFile !== null && read.proof.kind !== 'signed' ? EXIT.findings : EXIT.fine

@@ -11,6 +11,7 @@ import {
   type StoredCapture,
 } from '../src/format/archive.ts'
 import { judgeDay } from '../src/judge/judgeDay.ts'
+import { JUDGE_VERSION } from '../src/judge/judgeVersion.ts'
 import { storeVerdict, withTokens } from '../src/judge/storedVerdict.ts'
 import type { RecordedCapture } from '../src/capture/capture.ts'
 import { contentHash } from '../src/standard/contentHash.ts'
@@ -46,7 +47,7 @@ export const archiveOfOne = (privateKey = TEST_KEY): DayArchive => {
     return {
       entryId: inputs.candidate.entryId,
       standardHash: contentHash(standard),
-      inputs,
+      inputs: { ...inputs, judge: JUDGE_VERSION },
       verdict: storeVerdict(verdict),
     }
   })

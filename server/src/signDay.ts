@@ -2,6 +2,7 @@
 import {
   dayHead,
   inputsIn,
+  JUDGE_VERSION,
   judgeDay,
   storeVerdict,
   withTokens,
@@ -50,7 +51,7 @@ export const signDay = async (
   const verdicts = candidates.flatMap((candidate): ArchivedVerdict[] => {
     const verdict = judged.get(candidate.entryId)
     const captures = inputsOf(candidate.entryId).map(({ seq }) => seq)
-    const inputs = { candidate, testDate: occasion.testDate, captures }
+    const inputs = { candidate, testDate: occasion.testDate, captures, judge: JUDGE_VERSION }
     return verdict
       ? [
           {

@@ -82,6 +82,23 @@ test('a verdict that the captures do not give is refused, whoever signed it', ()
   expect(placesOf(forged({ verdicts }, TEST_KEY))).toEqual(['verdicts[0].verdict'])
 })
 
+test('what an older judge gave and a key signed stands, and is told; without a key it is refused', () => {
+  const older = one.verdicts.map(({ inputs: { judge: _judge, ...inputs }, ...each }) => ({
+    ...each,
+    inputs,
+    verdict: { ...each.verdict, outcome: 'met' },
+  }))
+  const read = readArchive(forged({ verdicts: older }, TEST_KEY), [KEY])
+  expect(read).toMatchObject({ ok: true, proof: { kind: 'signed' }, differences: ['verdicts[0].verdict'] })
+  // as signed, never as it would be given today
+  if (read.ok) expect(read.archive.verdicts[0]?.verdict).toMatchObject({ outcome: 'met' })
+  // nobody signed it: what the captures give is all that counts
+  expect(placesOf(forged({ verdicts: older, signOff: null, amendments: [] }))).toEqual(['verdicts[0].verdict'])
+  // nothing to tell where today's judge gives the same
+  const same = one.verdicts.map(({ inputs: { judge: _judge, ...inputs }, ...each }) => ({ ...each, inputs }))
+  expect(readArchive(forged({ verdicts: same }, TEST_KEY), [KEY])).toMatchObject({ ok: true, differences: [] })
+})
+
 test('the signature of one officer is none of another, nor of another moment', () => {
   if (!one.signOff) throw new Error('The archive is signed.')
   expect(placesOf(forged({ signOff: { ...one.signOff, accountId: ENTRY } }))).toEqual(['signOff.signature'])

@@ -24,6 +24,8 @@ export interface VerdictInputs {
   readonly testDate: string
   /** Numbers of the captures it was judged from. */
   readonly captures: readonly number[]
+  /** Version of the judge; missing from what was signed before there were versions. */
+  readonly judge?: number
 }
 
 export interface ArchivedAmendment extends Amendment {

@@ -7,6 +7,7 @@ import type { DayRecordEntry } from '../day/record.ts'
 import { isAmendmentSignature, isDaySignature, keyFingerprint } from '../day/signature.ts'
 import type { Finding } from '../document/finding.ts'
 import { judgeDay } from '../judge/judgeDay.ts'
+import { JUDGE_VERSION } from '../judge/judgeVersion.ts'
 import type { Verdict } from '../judge/mark.ts'
 import { storeVerdict, withTokens, type StoredVerdict } from '../judge/storedVerdict.ts'
 import { contentHash } from '../standard/contentHash.ts'
@@ -26,7 +27,13 @@ export type Proof =
   | { readonly kind: 'open' }
 
 export type ReadArchive =
-  | { readonly ok: true; readonly archive: DayArchive; readonly proof: Proof }
+  | {
+      readonly ok: true
+      readonly archive: DayArchive
+      readonly proof: Proof
+      /** Verdicts signed under an older version of the judge that today's would give otherwise. They stand as they were signed. */
+      readonly differences: readonly string[]
+    }
   | { readonly ok: false; readonly findings: readonly Finding[] }
 
 /**
@@ -41,7 +48,7 @@ export const readArchive = (plain: unknown, knownKeys: readonly string[] = []): 
     const read = readChainedArchive(plain)
     if (!read.ok) return read
     const archive = fromChained(read.archive)
-    return { ok: true, archive, proof: provenBy(archive, knownKeys) }
+    return { ok: true, archive, proof: provenBy(archive, knownKeys), differences: [] }
   }
   const form = formFindings(plain, FORM)
   if (form.length === 0) form.push(...signableFindings(plain as DayArchive))
@@ -57,10 +64,11 @@ export const readArchive = (plain: unknown, knownKeys: readonly string[] = []): 
     ...sealFindings(archive),
   ]
   // what is not even what it was is not judged
-  if (findings.every(({ place }) => place.startsWith('signOff') || place === 'seal')) {
-    findings.push(...(standard.ok ? judgedAgain(archive, standard.value) : standard.findings))
-  }
-  return findings.length > 0 ? { ok: false, findings } : { ok: true, archive, proof: provenBy(archive, knownKeys) }
+  const again = standard.ok ? judgedAgain(archive, standard.value) : { findings: standard.findings, differences: [] }
+  if (findings.every(({ place }) => place.startsWith('signOff') || place === 'seal')) findings.push(...again.findings)
+  return findings.length > 0
+    ? { ok: false, findings }
+    : { ok: true, archive, proof: provenBy(archive, knownKeys), differences: again.differences }
 }
 
 /** An archive of the first form in today's: nothing stands apart, and no key signed it. */
@@ -143,8 +151,19 @@ const signatureFindings = (archive: DayArchive): Finding[] => {
 const sealFindings = ({ seal, ...whole }: DayArchive): Finding[] =>
   seal === contentHash(whole) ? [] : [altered('seal', 'the hash of the file')]
 
-/** The verdicts once more, from the captures: a file whose hashes were all made anew after a change does not get through. */
-const judgedAgain = ({ verdicts, captures, records, occasion }: DayArchive, standard: Standard): Finding[] => {
+interface JudgedAgain {
+  readonly findings: readonly Finding[]
+  readonly differences: readonly string[]
+}
+
+/**
+ * The verdicts once more, from the captures: a file whose hashes were all made anew after a change does not get through. Where an
+ * older judge gave a verdict and a key signed it, it is told and stands.
+ */
+const judgedAgain = (
+  { verdicts, captures, records, occasion, signOff }: DayArchive,
+  standard: Standard,
+): JudgedAgain => {
   const candidates = verdicts.map(({ inputs }) => inputs.candidate)
   const bounds = occasion.rehearsal
     ? null
@@ -154,17 +173,20 @@ const judgedAgain = ({ verdicts, captures, records, occasion }: DayArchive, stan
     candidates,
     captures.map((capture) => withTokens(capture) as RecordedCapture),
   )
-  return verdicts.flatMap(({ entryId, verdict, standardHash }, index) => {
+  const findings: Finding[] = []
+  const differences: string[] = []
+  for (const [index, { entryId, verdict, standardHash, inputs }] of verdicts.entries()) {
+    const place = `verdicts[${index}].verdict`
+    if (standardHash !== contentHash(standard)) {
+      findings.push(altered(`verdicts[${index}].standardHash`, 'the hash of the standard'))
+    }
     const judged = again.get(entryId)
-    return [
-      ...(standardHash === contentHash(standard)
-        ? []
-        : [altered(`verdicts[${index}].standardHash`, 'the hash of the standard')]),
-      ...(judged && contentHash(inFormOf(verdict, judged)) === contentHash(verdict)
-        ? []
-        : [altered(`verdicts[${index}].verdict`, 'what the captures give')]),
-    ]
-  })
+    if (judged && contentHash(inFormOf(verdict, judged)) === contentHash(verdict)) continue
+    const isOlder = signOff !== null && signOff.publicKey !== '' && (inputs.judge ?? 1) < JUDGE_VERSION
+    if (judged && isOlder) differences.push(place)
+    else findings.push(altered(place, 'what the captures give'))
+  }
+  return { findings, differences }
 }
 
 /** A verdict as it is stored today, or with its sentences as verdicts were stored first. */

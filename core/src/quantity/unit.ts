@@ -61,6 +61,11 @@ export const printFraction = (value: Fraction, unit: Unit): string =>
 export const suits = (unit: Unit, publishedIn: PublishedUnit): boolean =>
   publishedIn === 'lb' ? unit === 'g' : unit === 'mm'
 
+/** Whether values of the unit are read from an instrument or by touch, and so can be off; what is counted cannot. */
+export const isRead = (unit: Unit): boolean => READ.has(unit)
+
+const READ: ReadonlySet<Unit> = new Set<Unit>(['ms', 'mm', 'g', 'bpm', 'permille'])
+
 /** What one step of a rounding rule is called: "whole second", "tenth of a second". */
 export const printStep = (step: number, unit: Unit): string => {
   if (unit === 'ms' && step === 1000) return 'whole second'

@@ -1,7 +1,7 @@
 /** What has to agree between the parts of a standard before it means anything at all. */
 import type { Finding } from '../document/finding.ts'
 import { factsOf } from '../protocol/eventKind.ts'
-import { suits, type Unit } from '../quantity/unit.ts'
+import { isRead, suits } from '../quantity/unit.ts'
 import { finding, repeatedIds } from './disagreementFinding.ts'
 import { protocolDisagreements } from './protocolDisagreements.ts'
 import { placedEvents, placedScorings, type PlacedEvent, type PlacedScoring } from './placed.ts'
@@ -66,10 +66,6 @@ const eventOf = ({ event, place }: PlacedEvent): Finding[] => {
 /** A run, a swim or a chain is timed, and its distance may be published in feet, yards or miles. */
 const isCourseIn = ({ protocol, publishedIn }: StandardEvent): boolean =>
   publishedIn !== 'lb' && ('distanceMm' in protocol || 'segments' in protocol || 'lineDistanceMm' in protocol)
-
-/** What is read from an instrument or by touch can be off; what is counted cannot. */
-const isRead = (unit: Unit): boolean =>
-  unit === 'ms' || unit === 'mm' || unit === 'g' || unit === 'bpm' || unit === 'permille'
 
 const scoringOf = (standard: Standard, { event, scoring, scoringPlace: place }: PlacedScoring): Finding[] => {
   const facts = factsOf(event.protocol)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** One event of a draft: what it is called, how it is conducted, how it is rounded and scored. */
 import {
+  isRead,
   EVENT_KINDS,
   eventTemplate,
   factsOf,
@@ -50,6 +51,8 @@ const ROUNDING = only('rounding')
 /** As much of the protocol as can be read: while it is being typed, that of its kind stands in. */
 const readProtocol = computed<Protocol>(() => parseProtocol(protocol.value))
 const form = computed(() => valueForm(readProtocol.value))
+/** What is counted cannot be off. */
+const around = computed(() => AROUND.filter(({ name }) => name !== 'uncertainty' || isRead(form.value.unit)))
 const step = computed(() => {
   const { step: typed } = Object(props.event['rounding']) as { step?: unknown }
   return typeof typed === 'number' && Number.isSafeInteger(typed) && typed > 0 ? typed : 1
@@ -139,7 +142,7 @@ const unitWords = computed(() => factsOf(readProtocol.value).unit)
       <button type="button" class="btn btn-sm btn-quiet mt-3" @click="addVariant">Add a variant</button>
     </section>
     <section>
-      <DocumentFields :owner="event" :fields="AROUND" :place="place" :by-place="byPlace" />
+      <DocumentFields :owner="event" :fields="around" :place="place" :by-place="byPlace" :value-form="form" />
       <DocumentFields class="mt-3" :owner="event" :fields="ALTERNATES" :place="place" :by-place="byPlace" />
     </section>
   </div>
