@@ -82,6 +82,13 @@ const shuttleBy = (anchor: number): object =>
   )
 const levels = (counts: 'lastCompletedLevel' | 'levelBeforeFirstMiss', cut: number): object =>
   of('progressiveShuttle', { counts }, { ...rounded('truncate'), ...atLeast(cut, 'level') })
+/** At most 150 beats a minute after three minutes, counted for 30 s. */
+const steps = (protocol: object): object =>
+  of(
+    'stepTest',
+    { durationMs: 180_000, pulseWindowMs: 30_000, ...protocol },
+    { ...rounded('truncate'), ...atMost(150, 'bpm') },
+  )
 /** Whole pounds: 453.592 g, which a standard holds as 454. */
 const inPounds = (scoring: object): object =>
   of(
@@ -181,6 +188,12 @@ export const RULE_CASES: readonly RuleCase[] = [
   // 10.5 in is 266.7 mm, a half inch 12.7 mm
   { name: 'a reach of 10.5 in is 10.5 in to the half inch', event: inInches(267), readings: { 'try-1': 267 }, expected: { kind: 'met', rounded: 267, margin: 0 } },
   { name: 'a reach of 10.4 in cut down to the half inch is 10 in', event: inInches(267), readings: { 'try-1': 264 }, expected: { kind: 'short', rounded: 254, margin: -13 } },
+  // stopped early: the time held where the protocol says so, else did not finish
+  { name: 'a step test stopped early did not finish', event: steps({}), readings: { stopped: 170_000 }, expected: { kind: 'ended' } },
+  { name: 'stopped at the time that meets it', event: steps({ ifStopped: { atLeastMs: 150_000 } }), readings: { stopped: 150_000 }, expected: { kind: 'met', rounded: 150_000, margin: 0 } },
+  { name: 'stopped a moment before it', event: steps({ ifStopped: { atLeastMs: 150_000 } }), readings: { stopped: 149_999 }, expected: { kind: 'short', rounded: 149_000, margin: -1_000 } },
+  { name: 'stopped a second after it', event: steps({ ifStopped: { atLeastMs: 150_000 } }), readings: { stopped: 151_000 }, expected: { kind: 'met', rounded: 151_000, margin: 1_000 } },
+  { name: 'not stopped, the pulse counts as ever', event: steps({ ifStopped: { atLeastMs: 150_000 } }), readings: { pulse: 70 }, expected: { kind: 'met', rounded: 140, margin: 10 } },
   // a limit stops everybody; exactly on it is done
   ...(['timedDistance', 'workChain', 'stationCourse'] as const).flatMap((kind): RuleCase[] => [
     { name: `${kind}: a time on the limit counts`, event: limited(kind), readings: { time: 600_000 }, expected: { kind: 'met', rounded: 600_000, margin: 60_000 } },

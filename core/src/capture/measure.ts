@@ -55,6 +55,8 @@ export type ReadingStep =
   | { readonly code: 'capped'; readonly cap: number }
   | { readonly code: 'lastMark'; readonly markEveryMm: number }
   | { readonly code: 'handCorrection'; readonly correctionMs: number }
+  /** Stopped before the time was over, and judged by the time held. */
+  | { readonly code: 'stoppedEarly'; readonly heldMs: number; readonly ofMs: number }
   | { readonly code: 'pulse'; readonly beats: number; readonly windowMs: number }
   | {
       readonly code: 'shuttle'

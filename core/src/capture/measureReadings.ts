@@ -9,6 +9,7 @@ import { compareExact, meanOf, nearestWhole, plus, sumOf, type Exact } from '../
 import { divideToNearest } from '../quantity/integers.ts'
 import { isBeyondLimit, stoppedAtLimit } from './limit.ts'
 import { measuredAs, type EndReason, type Measure, type ReadingStep, type TakenReading } from './measure.ts'
+import type { Unit } from '../quantity/unit.ts'
 import { isFilled, slotsOf, type Readings } from './slots.ts'
 
 const MINUTE_MS = 60_000
@@ -51,7 +52,7 @@ export const measureReadings = (
   return {
     kind: 'complete',
     ...measuredAs(result.value),
-    unit,
+    unit: result.unit ?? unit,
     reading: { kind: 'readings', taken, steps: result.steps },
     clockUncertaintyMs,
     notes: [],
@@ -60,6 +61,8 @@ export const measureReadings = (
 
 interface Worked {
   readonly value: Exact
+  /** Where it is another than the event's. */
+  readonly unit?: Unit
   readonly steps: readonly ReadingStep[]
 }
 
@@ -254,8 +257,12 @@ const chainValue = ({ segments }: ProtocolOf<'workChain'>, readings: Readings): 
   return plain(readings['time'])
 }
 
-const pulseValue = ({ pulseWindowMs }: ProtocolOf<'stepTest'>, readings: Readings): Value => {
-  if (readings['stopped'] !== undefined) return { reason: 'didNotFinish', note: 'Stopped before the time was over.' }
+const pulseValue = ({ pulseWindowMs, durationMs, ifStopped }: ProtocolOf<'stepTest'>, readings: Readings): Value => {
+  const heldMs = readings['stopped']
+  if (heldMs !== undefined && ifStopped) {
+    return { value: heldMs, unit: 'ms', steps: [{ code: 'stoppedEarly', heldMs, ofMs: durationMs }] }
+  }
+  if (heldMs !== undefined) return { reason: 'didNotFinish', note: 'Stopped before the time was over.' }
   const beats = readings['pulse'] ?? 0
   const value = divideToNearest(beats * MINUTE_MS, pulseWindowMs)
   return { value, steps: [{ code: 'pulse', beats, windowMs: pulseWindowMs }] }

@@ -121,6 +121,15 @@ test('a formula for one sex is not printed for the other; where the category tel
   expect(stepping('male', 140, both)).toHaveLength(1)
 })
 
+test('whoever stopped early has no pulse to estimate from', () => {
+  const reading = {
+    kind: 'readings',
+    taken: [],
+    steps: [{ code: 'stoppedEarly', heldMs: 150_000, ofMs: 180_000 }],
+  } as const
+  expect(estimatesFor(step(), 150_000, reading, { ageYears: 25, category: 'female' })).toEqual([])
+})
+
 test('outside its range a formula prints no figure', () => {
   expect(printEstimate(capacityFromTwelveMinutes(500_000))).toBe(
     'Aerobic capacity: the formula holds for distances of 1,400 to 3,600 m in 12 minutes only ((d − 504.9) / 44.73, Cooper 1968)',

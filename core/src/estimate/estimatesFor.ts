@@ -55,7 +55,10 @@ export const estimatesFor = (
     case 'progressiveShuttle':
       return fromShuttle(protocol, reading, person)
     case 'stepTest':
-      return fromStepping(protocol, value, person)
+      // a time held is no pulse
+      return reading.kind === 'readings' && reading.steps.some(({ code }) => code === 'stoppedEarly')
+        ? []
+        : fromStepping(protocol, value, person)
     case 'attempts':
       return protocol.lessStandingReach && person.bodyMassG !== undefined ? [jumpPower(value, person.bodyMassG)] : []
     case 'heaviestLift':

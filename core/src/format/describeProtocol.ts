@@ -124,6 +124,9 @@ const ownRules = (protocol: Protocol, publishedIn?: PublishedUnit): string[] => 
           ({ category, heightMm }) => `Step of ${printLength(heightMm)} for ${category}.`,
         ),
         `The pulse is counted for ${protocol.pulseWindowMs / 1000} s, ${protocol.pulseAfterMs / 1000} s after the last step.`,
+        protocol.ifStopped
+          ? `Whoever stops early is judged by the time held: ${printTime(protocol.ifStopped.atLeastMs)} meets it.`
+          : 'Whoever stops early did not finish.',
       ]
     case 'bodyMeasures':
       return [

@@ -64,8 +64,9 @@ export const readArchive = (plain: unknown, knownKeys: readonly string[] = []): 
     ...sealFindings(archive),
   ]
   // what is not even what it was is not judged
-  const again = standard.ok ? judgedAgain(archive, standard.value) : { findings: standard.findings, differences: [] }
-  if (findings.every(({ place }) => place.startsWith('signOff') || place === 'seal')) findings.push(...again.findings)
+  const isAsItWas = findings.every(({ place }) => place.startsWith('signOff') || place === 'seal')
+  const again = isAsItWas && standard.ok ? judgedAgain(archive, standard.value) : NOT_JUDGED
+  if (isAsItWas) findings.push(...(standard.ok ? again.findings : standard.findings))
   return findings.length > 0
     ? { ok: false, findings }
     : { ok: true, archive, proof: provenBy(archive, knownKeys), differences: again.differences }
@@ -155,6 +156,8 @@ interface JudgedAgain {
   readonly findings: readonly Finding[]
   readonly differences: readonly string[]
 }
+
+const NOT_JUDGED: JudgedAgain = { findings: [], differences: [] }
 
 /**
  * The verdicts once more, from the captures: a file whose hashes were all made anew after a change does not get through. Where an

@@ -1,4 +1,5 @@
 /** Everything found about a candidate in an event before the measure is looked at. */
+import type { Measure } from '../capture/measure.ts'
 import type { TimeBounds } from '../capture/timeBounds.ts'
 import { eventsThatCanBeMissed } from '../standard/canBeMissed.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
@@ -8,6 +9,7 @@ import type { Cut } from './cut.ts'
 import type { PersonsBattery } from './decide.ts'
 import { cutIn, findBand, type FoundBand } from './findCut.ts'
 import type { Candidate } from './mark.ts'
+import { judgedBy } from './timeHeld.ts'
 
 /** What marks are judged by: the standard, and the date its age rule counts from. */
 export interface JudgedOn {
@@ -31,8 +33,11 @@ export interface Ground {
   readonly minimum: number | null
 }
 
-export const groundFor = (on: JudgedOn, event: StandardEvent, candidate: Candidate): Ground => {
-  const chosen = chosenEvent(on.standard, event, candidate)
+/** @param measure where there is one: a step test that was stopped may be judged by another rule than one that was done */
+export const groundFor = (on: JudgedOn, event: StandardEvent, candidate: Candidate, measure?: Measure): Ground => {
+  const byChoice = chosenEvent(on.standard, event, candidate)
+  const done = measure ? judgedBy(byChoice.event, measure) : byChoice.event
+  const chosen = done === byChoice.event ? byChoice : { ...byChoice, event: done, scoring: done.scoring }
   const compiled = compileScoring(chosen.event, chosen.scoring)
   const found: Ground['found'] = chosen.notOffered
     ? { ok: false, reason: 'choiceNotOffered' }

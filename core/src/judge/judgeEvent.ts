@@ -32,7 +32,7 @@ type Complete = Extract<Measure, { kind: 'complete' }>
  * @param event of the battery; an alternate in its place is found here
  */
 export const judgeEvent = (on: JudgedOn, event: StandardEvent, candidate: Candidate, measure: Measure): Mark => {
-  const ground = groundFor(on, event, candidate)
+  const ground = groundFor(on, event, candidate, measure)
   const { chosen, cut } = ground
   const { unit } = factsOf(chosen.event.protocol)
   const { alternateId, variantId } = chosen
@@ -158,7 +158,7 @@ export const judgePlainly = (on: JudgedOn, event: StandardEvent, candidate: Cand
         ? { kind: 'open', reason: 'stoppedForSafety', margin: null }
         : { kind: 'ended', reason: measure.reason, margin: null }
     case 'complete': {
-      const ground = groundFor(on, event, candidate)
+      const ground = groundFor(on, event, candidate, measure)
       if (!ground.found.ok) return { kind: 'open', reason: ground.found.reason, margin: null }
       const { worth, nearTheCut } = assess(ground, ground.found.row, measure)
       const { centipoints, margin } = worth

@@ -89,6 +89,11 @@ export const readingStepWords = (step: ReadingStep, unit: Unit): Words => {
         title: `${step.correctionMs / 1000} s added for hand timing`,
         sentence: 'The correction the standard publishes.',
       }
+    case 'stoppedEarly':
+      return {
+        title: `Stopped after ${printTime(step.heldMs)} of ${printTime(step.ofMs)}`,
+        sentence: 'Judged by the time held, as the protocol asks.',
+      }
     case 'pulse':
       return {
         title: `${step.beats} beats in ${step.windowMs / 1000} s`,

@@ -1,9 +1,15 @@
-import { Choice, NestedList, Optional, Slug, TextList, Whole } from '../document/rules.ts'
+import { Choice, Nested, NestedList, Optional, Slug, TextList, Whole } from '../document/rules.ts'
 import { ProtocolBase } from './protocolBase.ts'
 
 export class StepHeight {
   @Slug() category!: string
   @Whole(50, 1_000) heightMm!: number
+}
+
+/** What becomes of somebody who stops before the time is over, where a standard judges them by how long they went on. */
+export class TimeHeld {
+  /** So long meets it. */
+  @Whole(1_000, 3_600_000) atLeastMs!: number
 }
 
 /** Up and down a step to a beat, then a pulse count. */
@@ -20,6 +26,8 @@ export class StepTest extends ProtocolBase {
   /** From the last step to the start of the pulse count. */
   @Whole(0, 600_000) pulseAfterMs!: number
   @Choice([15_000, 30_000, 60_000]) pulseWindowMs!: 15_000 | 30_000 | 60_000
+  /** Left out, whoever stops early did not finish. */
+  @Optional() @Nested(() => TimeHeld) ifStopped?: TimeHeld
 }
 
 /** The step for one scoring category: its own height where the protocol lists one. */
