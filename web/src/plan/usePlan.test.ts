@@ -40,6 +40,18 @@ test('with nothing changed here, what somebody else saves is shown', async () =>
   expect(draft.meanwhile.value).toBeNull()
   expect(draft.plan.value.events[1]?.place).toBe('Track')
 })
+test('what somebody else saves while mine is being put away is shown as soon as it is', async () => {
+  const { draft, server, day } = await open()
+  draft.changeEvent('run', { stations: 2 })
+  server.answer('PUT', '/plan', async () => {
+    day.value = { ...day.value, plan: stored(day.value, 3, place('run', 'Track')) }
+    await nextTick()
+    return json({ revision: 2 })
+  })
+  await draft.save()
+  expect(draft.plan.value.events[1]?.place).toBe('Track')
+  expect(draft.changes.value).toEqual([])
+})
 test('with changes here, theirs are told, and mine go on top or are dropped', async () => {
   const { draft, day } = await open()
   draft.changeEvent('press-ups', { place: 'Hall' })

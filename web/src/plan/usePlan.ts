@@ -54,14 +54,12 @@ export const usePlan = (day: () => Day) => {
     meanwhile.value = null
   }
   /** Somebody else has saved: with nothing changed here theirs is shown, otherwise both are laid side by side. */
-  watch(
-    () => day().plan?.revision ?? 0,
-    (now) => {
-      if (now === revision.value || saving.value) return
-      if (changes.value.length === 0) takeTheirs()
-      else tellMeanwhile()
-    },
-  )
+  const noticeTheirs = (): void => {
+    if ((day().plan?.revision ?? 0) <= revision.value || saving.value) return
+    if (changes.value.length === 0) takeTheirs()
+    else tellMeanwhile()
+  }
+  watch(() => day().plan?.revision, noticeTheirs)
   const tellMeanwhile = (): void => {
     const theirs = stored()
     const { clashes } = mergePlans(base.value, plan.value, theirs)
@@ -101,6 +99,8 @@ export const usePlan = (day: () => Day) => {
       } else problem.value = inWords(error)
     } finally {
       saving.value = false
+      // somebody may have saved right after, while this was still being put away
+      noticeTheirs()
     }
   }
 
