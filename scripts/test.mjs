@@ -75,27 +75,31 @@ await run(async () => {
     report: vitestReport,
     count: ({ numPassedTests, numFailedTests }) => ({ passed: numPassedTests, failed: numFailedTests }),
   })
-  const others = await inTurn([
-    { name: 'Build', command: process.execPath, args: [path.join('scripts', 'build.mjs')] },
-    // what is written for one platform is checked in one go, so that what all share is read once
-    node('Types: core, server, cli', 'typescript/bin/tsc', '-p', 'tsconfig.node.json'),
-    node('Types: bench, e2e', 'typescript/bin/tsc', '-p', 'tsconfig.driven.json'),
-    node('Types: web', 'vue-tsc/bin/vue-tsc.js', '-p', 'web'),
-    node(
-      'Import rules',
-      'dependency-cruiser/bin/dependency-cruise.mjs',
-      '--config',
-      '.dependency-cruiser.cjs',
-      'core/src',
-      'server/src',
-      'cli/src',
-      'web/src',
-    ),
-    node('Lint', 'eslint/bin/eslint.js', '.', '--max-warnings', '0'),
-    node('Format', 'prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.'),
-  ])
+  const built = quietCheck({ name: 'Build', command: process.execPath, args: [path.join('scripts', 'build.mjs')] })
+  const others = built.then(() =>
+    inTurn([
+      // what is written for one platform is checked in one go, so that what all share is read once
+      node('Types: core, server, cli', 'typescript/bin/tsc', '-p', 'tsconfig.node.json'),
+      node('Types: bench, e2e', 'typescript/bin/tsc', '-p', 'tsconfig.driven.json'),
+      node('Types: web', 'vue-tsc/bin/vue-tsc.js', '-p', 'web'),
+      node(
+        'Import rules',
+        'dependency-cruiser/bin/dependency-cruise.mjs',
+        '--config',
+        '.dependency-cruiser.cjs',
+        'core/src',
+        'server/src',
+        'cli/src',
+        'web/src',
+      ),
+      node('Lint', 'eslint/bin/eslint.js', '.', '--max-warnings', '0'),
+      node('Format', 'prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.'),
+    ]),
+  )
   // what measures its own turns is not to be hurried by a browser beside it
   await unit
+  // the last of the others may still run
+  await built
   const browser = await quietCheck({
     ...node('Browser tests', '@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts'),
     env: { ...LENGTH, ABLE_GAUGE_REPORT: browserReport },
@@ -105,7 +109,7 @@ await run(async () => {
       return { passed: stats.expected + stats.flaky, failed: stats.unexpected + stats.skipped }
     },
   })
-  const results = [await unit, ...others, browser]
+  const results = [await unit, await built, ...(await others), browser]
   const total = (key) => results.reduce((sum, result) => sum + result[key], 0)
   const [passed, failed] = [total('passed'), total('failed')]
   console.log(`\n${passed} passed, ${failed} failed`)
