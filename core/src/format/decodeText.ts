@@ -2,7 +2,7 @@
 export type Encoding = 'utf-8' | 'utf-16le' | 'utf-16be' | 'windows-1252'
 
 /** Bytes at the beginning of a file that are looked at for a sign of two-byte text. */
-export const ENCODING_SAMPLE = 4_096
+const ENCODING_SAMPLE = 4_096
 
 /**
  * What the first bytes of a file say: a byte order mark, or zeros between the letters of two-byte text.

@@ -48,7 +48,7 @@ export const groundFor = (on: JudgedOn, event: StandardEvent, candidate: Candida
 }
 
 /** The most points an event as it was chosen can earn a candidate, in hundredths; 0 for events without points. */
-export const fullPointsOf = (on: JudgedOn, event: StandardEvent, candidate: Candidate): number => {
+const fullPointsOf = (on: JudgedOn, event: StandardEvent, candidate: Candidate): number => {
   const { compiled, found } = groundFor(on, event, candidate)
   return compiled.scoreKind === 'centipoints' && found.ok ? compiled.best(found.row) : 0
 }
