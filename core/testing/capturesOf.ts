@@ -1,6 +1,6 @@
 import type { Capture, Observation } from '../src/capture/capture.ts'
 import { captureId } from '../src/capture/captureId.ts'
-import { seededRandom } from '../src/rehearsal/random.ts'
+import { seededRandom } from '../src/random/random.ts'
 import type { HandWorkedCase, Seen } from './handWorkedCases.ts'
 
 /** 24 November 2026, 09:00 in the Tarn Isles. */

@@ -1,6 +1,6 @@
 /** Every event kind with every scoring school that fits it, worked by hand. Values are in base units. */
-import type { EventKind } from '../src/protocol/protocol.ts'
-import type { Readings } from '../src/capture/slots.ts'
+import type { EventKind } from '../src/kinds/kinds.ts'
+import type { Readings } from '../src/kinds/slot.ts'
 
 type Pair = readonly [value: number, centipoints: number]
 

@@ -3,9 +3,9 @@
  * what it has to come to; the same cases go through core, through results files and through HTTP.
  */
 import type { Mark } from '../src/judge/mark.ts'
-import type { Readings } from '../src/capture/slots.ts'
-import { protocolTemplate } from '../src/protocol/protocolTemplates.ts'
-import type { EventKind } from '../src/protocol/protocol.ts'
+import type { Readings } from '../src/kinds/slot.ts'
+import { protocolTemplate } from '../src/kinds/protocolTemplates.ts'
+import type { EventKind } from '../src/kinds/kinds.ts'
 import type { Unit } from '../src/quantity/unit.ts'
 
 export interface RuleCase {

@@ -1,5 +1,5 @@
 /** Documents made from the classes that describe them: valid ones, and the same with one thing wrong. */
-import type { Random } from '../src/rehearsal/random.ts'
+import type { Random } from '../src/random/random.ts'
 import { descriptionsOf, type Class } from '../src/document/described.ts'
 
 /** Values by the name of a property, where a made-up one would name nothing that is there. */

@@ -1,7 +1,7 @@
 /** Captures of one candidate in one event, written as moments and observations. */
 import type { Capture, Observation } from '../src/capture/capture.ts'
 import { captureId } from '../src/capture/captureId.ts'
-import { seededRandom } from '../src/rehearsal/random.ts'
+import { seededRandom } from '../src/random/random.ts'
 
 export const ENTRY = '00000000-0000-4000-8000-000000000001'
 export const START_MS = 1_795_467_600_000

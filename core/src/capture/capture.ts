@@ -1,6 +1,5 @@
 /** What is observed at one moment by one person or device. Captures are only ever added; a correction is another capture. */
 import { Choice, Flag, OneOf, Optional, Slug, Text, Uuid, UuidList, Whole } from '../document/rules.ts'
-import type { EventKind } from '../protocol/protocol.ts'
 
 /** Nothing more than that it happened. */
 export class Bare {}
@@ -163,29 +162,6 @@ export const PAYLOADS = {
 } as const
 
 export type CaptureKind = keyof typeof PAYLOADS
-
-/** Kinds that belong to every event: figures from a card, ends, corrections, decisions. */
-const EVERYWHERE = ['read', 'sensed', 'stopped', 'voided', 'moved', 'replaced', 'decided'] as const
-const REPETITIONS = ['started', 'counted', 'refused', 'cautioned', 'restarted', 'paused', 'resumed'] as const
-
-/** Kinds that belong to each event kind. */
-export const CAPTURE_KINDS: Readonly<Record<EventKind, readonly CaptureKind[]>> = {
-  repetitionsInTime: [...REPETITIONS, ...EVERYWHERE],
-  repetitionsToFailure: [...REPETITIONS, ...EVERYWHERE],
-  repetitionsToCadence: [...REPETITIONS, 'missed', ...EVERYWHERE],
-  heldPosition: ['started', 'cautioned', 'crossed', ...EVERYWHERE],
-  timedDistance: ['waveStarted', 'crossed', 'placed', 'assigned', ...EVERYWHERE],
-  distanceInTime: ['waveStarted', 'crossed', 'markedAt', 'assigned', ...EVERYWHERE],
-  progressiveShuttle: ['waveStarted', 'missed', ...EVERYWHERE],
-  sprint: ['started', 'crossed', ...EVERYWHERE],
-  attempts: EVERYWHERE,
-  heaviestLift: ['lifted', ...EVERYWHERE],
-  stationCourse: ['started', 'passed', 'faulted', ...EVERYWHERE],
-  workChain: ['started', 'counted', 'passed', ...EVERYWHERE],
-  untimedTask: ['started', ...EVERYWHERE],
-  stepTest: ['started', 'counted', ...EVERYWHERE],
-  bodyMeasures: EVERYWHERE,
-}
 
 /** Kinds about one candidate, who has to be named at once. */
 export const NEEDS_CANDIDATE: ReadonlySet<CaptureKind> = new Set([

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { seededRandom } from '../rehearsal/random.ts'
+import { seededRandom } from '../random/random.ts'
 import { agree } from './agreement.ts'
 
 test('without a round trip there is no agreement', () => {

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { seededRandom, type Random } from '../rehearsal/random.ts'
+import { seededRandom, type Random } from '../random/random.ts'
 import { alignLogs, type LoggedFinisher, type LoggedTime } from './alignLogs.ts'
 
 const time = (id: string, atMs: number, bib: number | null = null): LoggedTime => ({ id, atMs, bib })

@@ -1,4 +1,4 @@
-import type { WatchRule } from '../protocol/protocolBase.ts'
+import type { WatchRule } from '../kinds/protocolBase.ts'
 import { meanOf, type Exact } from '../quantity/fraction.ts'
 
 export interface CombinedWatches {

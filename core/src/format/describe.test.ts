@@ -1,6 +1,6 @@
 import { standardNamed } from '../../testing/index.ts'
 import { expect, test } from 'vitest'
-import { rulesOf } from './describeProtocol.ts'
+import { rulesOf } from '../words/describeProtocol.ts'
 import { askedIn } from './describeScoring.ts'
 
 const [pressUps, run] = standardNamed('v3').events

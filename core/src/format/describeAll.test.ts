@@ -3,9 +3,9 @@ import path from 'node:path'
 import { expect, test } from 'vitest'
 import { KIND_CASES, plainEvent, plainStandard, soundStandard } from '../../testing/index.ts'
 import { formFieldsOf } from '../document/formFields.ts'
-import { PROTOCOLS, EVENT_KINDS } from '../protocol/protocol.ts'
+import { PROTOCOLS, EVENT_KINDS } from '../kinds/kinds.ts'
 import { Standard } from '../standard/standard.ts'
-import { conductOf, rulesOf } from './describeProtocol.ts'
+import { conductOf, rulesOf } from '../words/describeProtocol.ts'
 import { cutsOf, scoringTable } from './describeScoring.ts'
 
 const demo = (file: string) =>

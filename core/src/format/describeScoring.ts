@@ -1,12 +1,12 @@
 /** What a scoring asks, as a line and as the table it is printed in. */
-import { factsOf } from '../protocol/eventKind.ts'
+import { factsOf } from '../kinds/facts.ts'
 import { printDecimal } from '../quantity/digits.ts'
 import { printMass } from '../quantity/mass.ts'
 import { printPoints, printQuantity } from '../quantity/unit.ts'
 import type { Band } from '../standard/band.ts'
 import { SCORING_NAMES, type Scoring } from '../standard/scoring.ts'
 import type { ScoringCategory, StandardEvent } from '../standard/standard.ts'
-import { conductOf } from './describeProtocol.ts'
+import { conductOf } from '../words/describeProtocol.ts'
 import { printAges } from './printAges.ts'
 
 /** "As many as possible in 1:30, at least 24" */

@@ -1,5 +1,5 @@
 /** One row of a results file -> a past result, for comparing two versions. */
-import { exactOf, measuredAs, type Measure } from '../capture/measure.ts'
+import { exactOf, measuredAs, type Measure } from '../kinds/measure.ts'
 import type { PastMeasure, PastResult } from '../insight/versionImpact.ts'
 import type { Standard } from '../standard/standard.ts'
 import type { RowFinding } from './peopleCsv.ts'

@@ -1,8 +1,8 @@
 /** The cells of one event: the plain column is one raw reading, and what a spreadsheet makes of a figure is not guessed at. */
 import { expect, test } from 'vitest'
 import { plainStandard, soundStandard } from '../../testing/index.ts'
-import { protocolTemplate } from '../protocol/protocolTemplates.ts'
-import type { EventKind } from '../protocol/protocol.ts'
+import { protocolTemplate } from '../kinds/protocolTemplates.ts'
+import type { EventKind } from '../kinds/kinds.ts'
 import { readEventCells } from './readEventCells.ts'
 
 const read = (kind: EventKind, protocol: object, cells: Readonly<Record<string, string>>, more: object = {}) => {

@@ -1,12 +1,13 @@
 /** The cells of one event in a results file -> measure. */
-import type { EndReason, Measure } from '../capture/measure.ts'
-import { measureReadings } from '../capture/measureReadings.ts'
-import { isTry, mainSlotOf, slotsOf, slotsOfEvent, type Readings, type Slot } from '../capture/slots.ts'
-import { factsOf } from '../protocol/eventKind.ts'
-import type { Protocol } from '../protocol/protocol.ts'
+import type { EndReason, Measure } from '../kinds/measure.ts'
+import { measureReadings } from '../kinds/measureReadings.ts'
+import { isTry, type Readings, type Slot } from '../kinds/slot.ts'
+import { mainSlotOf, slotsOf, slotsOfEvent } from '../kinds/slots.ts'
+import { factsOf } from '../kinds/facts.ts'
+import type { Protocol } from '../kinds/kinds.ts'
 import { exampleOf, parseField, type FieldForm } from '../quantity/field.ts'
 import { refused, type Parsed } from '../quantity/parsed.ts'
-import { sensibleRange } from '../standard/sensibleRange.ts'
+import { sensibleRange } from '../kinds/sensibleRange.ts'
 import type { StandardEvent } from '../standard/standard.ts'
 
 export interface WrongCell {

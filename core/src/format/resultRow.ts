@@ -1,6 +1,6 @@
 /** One row of a results file: a person and what was measured -> verdict. The columns are described in docs/formats/results.md. */
-import type { Measure } from '../capture/measure.ts'
-import { slotsOf } from '../capture/slots.ts'
+import type { Measure } from '../kinds/measure.ts'
+import { slotsOf } from '../kinds/slots.ts'
 import { isCalendarDate } from '../document/rules.ts'
 import { ageOn, ageReferenceDate } from '../judge/ageOn.ts'
 import { alternatesFor, chosenEvent } from '../judge/chosenEvent.ts'

@@ -1,5 +1,5 @@
 /** The table of a results file: its heading, and each row as cells by column. Nothing in it is passed over in silence. */
-import { slotsOf } from '../capture/slots.ts'
+import { slotsOf } from '../kinds/slots.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
 import type { RowFinding } from './peopleCsv.ts'
 import { slotColumn } from './readEventCells.ts'

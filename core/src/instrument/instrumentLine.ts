@@ -3,9 +3,7 @@
  * when by the server's time if the instrument knows that.
  */
 import { Choice, Optional, Text, Whole } from '../document/rules.ts'
-import type { Sensed, SensedQuantity } from '../capture/capture.ts'
-import type { Protocol } from '../protocol/protocol.ts'
-import { slotsOf } from '../capture/slots.ts'
+import type { SensedQuantity } from '../capture/capture.ts'
 
 export const INSTRUMENT_KINDS = ['gate', 'jumpBoard', 'dynamometer', 'heartRateStrap', 'bibReader'] as const
 export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number]
@@ -39,37 +37,4 @@ export const lineFault = ({ kind, value, resolution, bib }: InstrumentLine): str
   if (kind === 'bibReader') return bib === undefined ? 'a bib, because it is from a bib reader' : null
   if (value === undefined) return `a value, because it is from a ${kind}`
   return resolution === undefined ? 'a resolution, the smallest step the instrument tells' : null
-}
-
-const MINUTE_MS = 60_000
-
-/**
- * The next empty slot of a protocol that takes a sensed figure, with the figure in the slot's unit.
- * @param filled slots that have a reading already
- * @returns null when the protocol has no use for it
- * @example readingFrom(stepTest, { quantity: 'pulse', value: 122, … }, new Set()) // 30 s window: { slot: 'pulse', value: 61 }
- */
-export const readingFrom = (
-  protocol: Protocol,
-  { quantity, value }: Sensed,
-  filled: ReadonlySet<string>,
-): { readonly slot: string; readonly value: number } | null => {
-  const slot = slotsOf(protocol).find(({ id, unit }) => !filled.has(id) && takes(protocol, unit, quantity))
-  if (!slot) return null
-  // a strap tells beats a minute, the protocol asks for beats in its window
-  const beats = protocol.kind === 'stepTest' ? Math.round((value * protocol.pulseWindowMs) / MINUTE_MS) : value
-  return { slot: slot.id, value: quantity === 'pulse' ? beats : value }
-}
-
-const takes = (protocol: Protocol, unit: string, quantity: SensedQuantity): boolean => {
-  switch (quantity) {
-    case 'time':
-      return unit === 'ms' && protocol.kind === 'sprint'
-    case 'height':
-      return unit === 'mm' && protocol.kind === 'attempts'
-    case 'force':
-      return unit === 'g' && protocol.kind === 'attempts'
-    case 'pulse':
-      return unit === 'count' && protocol.kind === 'stepTest'
-  }
 }

@@ -1,5 +1,5 @@
 /** What an officer changes after the signature, with a reason and a signature of its own: the mark, then the verdict anew. */
-import { factsOf } from '../protocol/eventKind.ts'
+import { factsOf } from '../kinds/facts.ts'
 import { combinePerson } from './combinePerson.ts'
 import { chosenEvent } from './chosenEvent.ts'
 import { decidedMark } from './decision.ts'

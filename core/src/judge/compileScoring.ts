@@ -2,8 +2,9 @@
  * A scoring prepared once, so that judging a value is a look-up. The judge that explains itself and the comparison of
  * a hundred thousand results both go through what is made here; there is no other place where a value is scored.
  */
-import { factsOf, type Sense } from '../protocol/eventKind.ts'
-import { shuttleScale } from '../protocol/shuttleScale.ts'
+import { factsOf } from '../kinds/facts.ts'
+import type { Sense } from '../kinds/kind.ts'
+import { kindOf } from '../kinds/kinds.ts'
 import { roundTo } from '../quantity/rounding.ts'
 import type { Unit } from '../quantity/unit.ts'
 import { centipointsBeyond } from '../standard/pointsByRule.ts'
@@ -81,11 +82,11 @@ const compile = (event: StandardEvent, scoring: Scoring): CompiledScoring => {
 }
 
 const scaled = (event: StandardEvent, scoring: Scoring, scorer: (what: Scoring, step?: number) => Scorer): Scored => {
-  if (event.protocol.kind === 'progressiveShuttle' && event.protocol.counts === 'lastShuttle') {
-    const { shuttlesAt, reachedAfter } = shuttleScale(event.protocol)
+  const scale = kindOf(event.protocol).scale?.(event.protocol)
+  if (scale) {
     return {
-      ...onScale(scorer(mapped(scoring, shuttlesAt)), shuttlesAt, reachedAfter),
-      distance: (from, to) => shuttlesAt(to) - shuttlesAt(from),
+      ...onScale(scorer(mapped(scoring, scale.to)), scale.to, scale.from),
+      distance: (from, to) => scale.to(to) - scale.to(from),
     }
   }
   const own = ownUnitOf(event)

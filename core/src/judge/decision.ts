@@ -1,7 +1,7 @@
 /** An open mark and the officer's decision about it -> a decided mark, or the mark of the measure the officer states. */
 import type { Capture } from '../capture/capture.ts'
-import type { Measure } from '../capture/measure.ts'
-import { factsOf } from '../protocol/eventKind.ts'
+import type { Measure } from '../kinds/measure.ts'
+import { factsOf } from '../kinds/facts.ts'
 import type { StandardEvent } from '../standard/standard.ts'
 import { chosenEvent } from './chosenEvent.ts'
 import type { JudgedOn } from './ground.ts'

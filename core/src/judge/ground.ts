@@ -1,5 +1,5 @@
 /** Everything found about a candidate in an event before the measure is looked at. */
-import type { Measure } from '../capture/measure.ts'
+import type { Measure } from '../kinds/measure.ts'
 import type { TimeBounds } from '../capture/timeBounds.ts'
 import { eventsThatCanBeMissed } from '../standard/canBeMissed.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
@@ -9,7 +9,7 @@ import type { Cut } from './cut.ts'
 import type { PersonsBattery } from './decide.ts'
 import { cutIn, findBand, type FoundBand } from './findCut.ts'
 import type { Candidate } from './mark.ts'
-import { judgedBy } from './timeHeld.ts'
+import { judgedBy } from './judgedBy.ts'
 
 /** What marks are judged by: the standard, and the date its age rule counts from. */
 export interface JudgedOn {

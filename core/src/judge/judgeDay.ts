@@ -1,8 +1,8 @@
 /** The whole pipeline in one place: captures -> measures -> marks -> verdict. */
 import type { Capture } from '../capture/capture.ts'
-import { measureEvent } from '../capture/measureEntry.ts'
+import { measureEvent } from '../kinds/measureEntry.ts'
 import { settle } from '../capture/settle.ts'
-import { factsOf } from '../protocol/eventKind.ts'
+import { factsOf } from '../kinds/facts.ts'
 import type { StandardEvent } from '../standard/standard.ts'
 import { chosenEvent } from './chosenEvent.ts'
 import { applyDecision, decisionsIn } from './decision.ts'

@@ -1,6 +1,6 @@
 /** Measure -> mark: the event that holds, rounding, age and band, score, uncertainty, in that order, each a step of the trace. */
-import { exactOf, type Measure } from '../capture/measure.ts'
-import { factsOf } from '../protocol/eventKind.ts'
+import { exactOf, type Measure } from '../kinds/measure.ts'
+import { factsOf } from '../kinds/facts.ts'
 import type { Exemption, Standard, StandardEvent } from '../standard/standard.ts'
 import type { BareMark } from './decide.ts'
 import { groundFor, type Ground, type JudgedOn } from './ground.ts'

@@ -1,5 +1,5 @@
 /** A measure judged against the standard, and a person's marks judged together. */
-import type { EndReason } from '../capture/measure.ts'
+import type { EndReason } from '../kinds/measure.ts'
 import type { Fraction } from '../quantity/fraction.ts'
 import type { Unit } from '../quantity/unit.ts'
 import type { Cut } from './cut.ts'

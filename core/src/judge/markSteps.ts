@@ -1,10 +1,10 @@
 /** The steps of a mark's trace: what was chosen, what was read, what the standard makes of it. */
-import type { Measure, Reading } from '../capture/measure.ts'
+import type { Measure, Reading } from '../kinds/measure.ts'
 import { combineWatches } from '../clock/combineWatches.ts'
-import type { WatchRule } from '../protocol/protocolBase.ts'
-import { factsOf } from '../protocol/eventKind.ts'
+import type { WatchRule } from '../kinds/protocolBase.ts'
+import { factsOf } from '../kinds/facts.ts'
+import { kindOf } from '../kinds/kinds.ts'
 import { nearestWhole, type Exact } from '../quantity/fraction.ts'
-import { lapsOf } from '../protocol/timedDistance.ts'
 import { isWholeAlready } from '../quantity/unit.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
 import type { ChosenEvent } from './chosenEvent.ts'
@@ -123,44 +123,23 @@ export const readingSteps = (event: StandardEvent, { reading, unit }: Complete):
 const ruleOf = ({ protocol }: StandardEvent): WatchRule | undefined =>
   'watchRule' in protocol ? protocol.watchRule : undefined
 
-const observedStep = (event: StandardEvent, reading: Exclude<Reading, { kind: 'readings' }>): Step => {
-  const { protocol } = event
+const observedStep = ({ id, protocol }: StandardEvent, reading: Exclude<Reading, { kind: 'readings' }>): Step => {
   if (reading.kind === 'repetitions' && 'refusals' in protocol) {
-    const refusalLabels = Object.fromEntries(protocol.refusals.map(({ id, label }) => [id, label]))
-    const durationMs = protocol.kind === 'repetitionsInTime' ? protocol.durationMs : null
+    const refusalLabels = Object.fromEntries(protocol.refusals.map((refusal) => [refusal.id, refusal.label]))
+    const durationMs = 'durationMs' in protocol ? protocol.durationMs : null
     return { code: 'repetitions', reading, refusalLabels, durationMs }
   }
-  if (reading.kind === 'crossings' && protocol.kind === 'timedDistance') {
+  if (reading.kind === 'crossings' && 'lapLengthMm' in protocol && 'distanceMm' in protocol) {
     return { code: 'crossings', reading, distanceMm: protocol.distanceMm }
   }
   throw new Error(
-    `A reading of "${reading.kind}" cannot belong to event "${event.id}" of kind "${protocol.kind}". Measure it with its own protocol.`,
+    `A reading of "${reading.kind}" cannot belong to event "${id}" of kind "${protocol.kind}". Measure it with its own protocol.`,
   )
 }
 
 export const runningStep = ({ protocol }: StandardEvent, soFar: number): Step => {
-  switch (protocol.kind) {
-    case 'timedDistance':
-      return { code: 'running', soFar, of: lapsOf(protocol), what: 'laps' }
-    case 'repetitionsInTime':
-    case 'repetitionsToFailure':
-    case 'repetitionsToCadence':
-      return { code: 'running', soFar, of: null, what: 'repetitions' }
-    case 'distanceInTime':
-      return { code: 'running', soFar, of: null, what: 'laps' }
-    case 'stationCourse':
-      return { code: 'running', soFar, of: protocol.stations.length, what: 'stations' }
-    case 'workChain':
-      return { code: 'running', soFar, of: protocol.segments.length, what: 'segments' }
-    case 'heaviestLift':
-      return { code: 'running', soFar, of: null, what: 'lifts' }
-    case 'heldPosition':
-    case 'progressiveShuttle':
-    case 'untimedTask':
-      return { code: 'underWay' }
-    default:
-      return { code: 'running', soFar, of: null, what: 'readings' }
-  }
+  const progress = kindOf(protocol).progress?.(protocol)
+  return progress ? { code: 'running', soFar, of: progress.of, what: progress.what } : { code: 'underWay' }
 }
 
 export const ageStep = ({ testDate }: JudgedOn, { ageYears, ageCountedOn }: Candidate): Step => ({

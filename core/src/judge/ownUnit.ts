@@ -1,5 +1,5 @@
 /** An event whose figures are published in feet, yards, miles or pounds is rounded and scored in that unit. */
-import { factsOf } from '../protocol/eventKind.ts'
+import { factsOf } from '../kinds/facts.ts'
 import { nearestWhole, roundExact, type Exact } from '../quantity/fraction.ts'
 import { ownUnit, type OwnUnit, type PublishedUnit } from '../quantity/imperial.ts'
 import { roundTo } from '../quantity/rounding.ts'

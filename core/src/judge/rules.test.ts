@@ -1,8 +1,8 @@
 /** The hand-worked rules, through core and through a results file. */
 import { expect, test } from 'vitest'
 import { plainStandard, RULE_CASES, saidOf, soundStandard, type RuleCase } from '../../testing/index.ts'
-import { measureReadings } from '../capture/measureReadings.ts'
-import { slotsOfEvent } from '../capture/slots.ts'
+import { measureReadings } from '../kinds/measureReadings.ts'
+import { slotsOfEvent } from '../kinds/slots.ts'
 import { slotColumn } from '../format/readEventCells.ts'
 import { judgeResultRow } from '../format/resultRow.ts'
 import { printField } from '../quantity/field.ts'

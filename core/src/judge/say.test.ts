@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import type { ReadingStep } from '../capture/measure.ts'
+import type { ReadingStep } from '../kinds/measure.ts'
 import { printReading, readingsWords, readingStepWords } from './sayReading.ts'
 import { combinedWords } from './sayVerdict.ts'
 import { say } from './say.ts'

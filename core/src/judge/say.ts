@@ -1,5 +1,5 @@
 /** Words for trace steps. All sentences of the judge are made here, from the data of the step alone. */
-import type { Note } from '../capture/measure.ts'
+import type { Note } from '../kinds/measure.ts'
 import { printAges } from '../format/printAges.ts'
 import { printDate } from '../format/printDate.ts'
 import { printDecimal } from '../quantity/digits.ts'

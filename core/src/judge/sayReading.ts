@@ -1,5 +1,5 @@
 /** Words for what was read and what was done with the figures. */
-import type { ReadingStep, TakenReading } from '../capture/measure.ts'
+import type { ReadingStep, TakenReading } from '../kinds/measure.ts'
 import { printField, suffixOf } from '../quantity/field.ts'
 import { printLength } from '../quantity/length.ts'
 import { printMass } from '../quantity/mass.ts'

@@ -1,9 +1,9 @@
 /** Measure -> what it is worth, without words: rounding, row, score. The judge adds the trace; counting many people does not. */
 import { plus, type Exact } from '../quantity/fraction.ts'
 import type { StandardEvent, UncertaintyPolicy } from '../standard/standard.ts'
-import type { Measure } from '../capture/measure.ts'
-import { factsOf } from '../protocol/eventKind.ts'
-import type { Protocol } from '../protocol/protocol.ts'
+import type { Measure } from '../kinds/measure.ts'
+import { factsOf } from '../kinds/facts.ts'
+import { kindOf, type Protocol } from '../kinds/kinds.ts'
 import type { Unit } from '../quantity/unit.ts'
 import { lowestOf, type CompiledScoring } from './compileScoring.ts'
 import type { Cut } from './cut.ts'
@@ -88,15 +88,15 @@ const isTimedByGate = (protocol: Protocol, reading: Taken['reading']): boolean =
       reading.kind === 'readings' &&
       reading.taken.some(({ slot, value }) => slot === 'electronic' && value === 1)))
 
-const byMethod = (policy: UncertaintyPolicy, { kind }: Protocol, unit: Unit): number => {
+const byMethod = (policy: UncertaintyPolicy, protocol: Protocol, unit: Unit): number => {
+  if (kindOf(protocol).isExact) return 0
   switch (unit) {
     case 'ms':
       return policy.handTimingMs
     case 'mm':
       return policy.lengthMm ?? 0
     case 'g':
-      // plates are counted, not read
-      return kind === 'heaviestLift' ? 0 : (policy.massG ?? 0)
+      return policy.massG ?? 0
     case 'bpm':
       return policy.pulseBpm ?? 0
     default:

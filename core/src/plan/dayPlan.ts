@@ -1,12 +1,10 @@
 /** How a day is planned: when it begins, and where, how and by whom each event is worked. */
 import { Choice, FreeText, Matching, Nested, NestedList, Optional, Slug, UuidList, Whole } from '../document/rules.ts'
-import type { EventKind, Protocol } from '../protocol/protocol.ts'
+import { GROUND_SHAPES, type GroundShape } from '../kinds/ground.ts'
+import { kindOf, type Protocol } from '../kinds/kinds.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
 
 export const PLAN_FORMAT = 'able-gauge/plan/1'
-
-export const GROUND_SHAPES = ['loop', 'outAndBack', 'shuttle', 'straight', 'step'] as const
-export type GroundShape = (typeof GROUND_SHAPES)[number]
 
 /** The ground as it was measured for one event. */
 export class MeasuredGround {
@@ -63,9 +61,6 @@ export class DayPlan {
   @NestedList(() => Pin, 0, 1_000) pins!: Pin[]
 }
 
-/** Events in which everybody on the line starts together. */
-const IN_WAVES: readonly EventKind[] = ['timedDistance', 'distanceInTime', 'progressiveShuttle']
-
 /**
  * A plan to begin with: one station for each event, slots as the protocol's notes say, everything on the test date.
  * @param standard whose battery is worked
@@ -79,7 +74,7 @@ export const firstPlan = ({ events }: Pick<Standard, 'events'>): DayPlan => ({
 
 const firstEventPlan = ({ id, protocol }: StandardEvent): EventPlan => {
   const { peopleAtOnce = 1, secondsEach = 180 } = protocol.notes ?? {}
-  const slotSeconds = IN_WAVES.includes(protocol.kind) ? peopleAtOnce * secondsEach : secondsEach
+  const slotSeconds = kindOf(protocol).startsTogether ? peopleAtOnce * secondsEach : secondsEach
   const ground = firstGround(protocol)
   return {
     eventId: id,
@@ -95,21 +90,8 @@ const firstEventPlan = ({ id, protocol }: StandardEvent): EventPlan => {
 
 /** The ground the protocol asks for, to be corrected once it is measured; null where nothing is laid out. */
 const firstGround = (protocol: Protocol): MeasuredGround | null => {
-  switch (protocol.kind) {
-    case 'timedDistance':
-    case 'distanceInTime':
-      return { shape: 'loop', lengthMm: protocol.lapLengthMm, surface: '' }
-    case 'progressiveShuttle':
-      return { shape: 'shuttle', lengthMm: protocol.lineDistanceMm, surface: '' }
-    case 'sprint':
-      return protocol.legs > 1
-        ? { shape: 'shuttle', lengthMm: Math.round(protocol.distanceMm / protocol.legs), surface: '' }
-        : { shape: 'straight', lengthMm: protocol.distanceMm, surface: '' }
-    case 'stepTest':
-      return { shape: 'step', lengthMm: protocol.heightMm, surface: '' }
-    default:
-      return null
-  }
+  const asked = kindOf(protocol).ground?.(protocol)
+  return asked ? { shape: asked.shape, lengthMm: asked.lengthMm, surface: '' } : null
 }
 
 /** A plan brought in line with the battery it is for: events that are missing are added, unknown ones left out. */

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { KIND_CASES, plainEvent, plainStandard, soundStandard, standardNamed } from '../../testing/index.ts'
-import { evenSplits, planChain } from './pacing.ts'
+import { evenSplits } from '../kinds/timedDistance/evenSplits.ts'
+import { planChain } from '../kinds/workChain/planChain.ts'
 import { whatToReach } from './whatToReach.ts'
 
 const TRACK = { distanceMm: 2_000_000, lapLengthMm: 400_000 }

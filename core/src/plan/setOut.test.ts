@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { demoStandard } from '../../testing/demoStandard.ts'
-import type { Protocol } from '../protocol/protocol.ts'
-import { protocolTemplate } from '../protocol/protocolTemplates.ts'
+import type { Protocol } from '../kinds/kinds.ts'
+import { protocolTemplate } from '../kinds/protocolTemplates.ts'
 import type { MeasuredGround } from './dayPlan.ts'
 import { saySetOut, setOut } from './setOut.ts'
 

@@ -1,5 +1,5 @@
 /** How a course is laid out on the ground as it was measured, so that the distance is exact. */
-import type { Protocol, ProtocolOf } from '../protocol/protocol.ts'
+import { kindOf, type Protocol } from '../kinds/kinds.ts'
 import { printLength } from '../quantity/length.ts'
 import type { MeasuredGround } from './dayPlan.ts'
 
@@ -25,23 +25,20 @@ export interface SetOut {
 
 /** @returns null where the protocol lays nothing out */
 export const setOut = (protocol: Protocol, ground: MeasuredGround): SetOut | null => {
-  switch (protocol.kind) {
-    case 'timedDistance':
-      return laps(ground, protocol.distanceMm, protocol.lapLengthMm)
-    case 'sprint':
-      return ground.shape === 'straight'
-        ? fixed(ground, protocol.distanceMm, 1)
-        : fixed(ground, protocol.distanceMm, protocol.legs)
-    case 'progressiveShuttle':
-      return { ...fixed(ground, protocol.lineDistanceMm, 1), distanceMm: null }
-    case 'distanceInTime':
-      return { ...open(ground, protocol.lapLengthMm), marksEveryMm: protocol.markEveryMm }
-    case 'stepTest':
-      return { ...fixed(ground, nearestHeight(protocol, ground.lengthMm), 1), distanceMm: null }
-    default:
-      return null
+  const asked = kindOf(protocol).ground?.(protocol)
+  if (!asked) return null
+  const { distanceMm, lengths, lengthMm, othersMm = [], marksEveryMm } = asked
+  if (lengths !== null) {
+    const askedMm = distanceMm ?? nearest([lengthMm, ...othersMm], ground.lengthMm)
+    return { ...fixed(ground, askedMm, ground.shape === 'straight' ? 1 : lengths), distanceMm }
   }
+  if (distanceMm !== null) return laps(ground, distanceMm, lengthMm)
+  return { ...open(ground, lengthMm), marksEveryMm: marksEveryMm ?? null }
 }
+
+/** Steps of several heights may stand side by side: a measured one is held against the one it is meant to be. */
+const nearest = (askedMm: readonly number[], measuredMm: number): number =>
+  askedMm.reduce((best, one) => (Math.abs(one - measuredMm) < Math.abs(best - measuredMm) ? one : best))
 
 const laps = (ground: MeasuredGround, distanceMm: number, publishedMm: number): SetOut => {
   if (ground.shape === 'straight') return fixed(ground, distanceMm, 1)
@@ -64,12 +61,6 @@ const laps = (ground: MeasuredGround, distanceMm: number, publishedMm: number): 
 }
 
 /** A distance between fixed lines: it is right or it is not. */
-/** Steps of several heights stand at a step test: a measured one is held against the one it is meant to be. */
-const nearestHeight = ({ heightMm, heights = [] }: ProtocolOf<'stepTest'>, measuredMm: number): number =>
-  [heightMm, ...heights.map((one) => one.heightMm)].reduce((nearest, one) =>
-    Math.abs(one - measuredMm) < Math.abs(nearest - measuredMm) ? one : nearest,
-  )
-
 const fixed = (ground: MeasuredGround, distanceMm: number, lengths: number): SetOut => ({
   ground,
   distanceMm,

@@ -5,10 +5,11 @@ import { compileScoring } from '../judge/compileScoring.ts'
 import type { Cut } from '../judge/cut.ts'
 import { minimumOf } from '../judge/ground.ts'
 import type { Candidate } from '../judge/mark.ts'
-import { factsOf } from '../protocol/eventKind.ts'
+import { factsOf } from '../kinds/facts.ts'
 import { printPoints, type Unit } from '../quantity/unit.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
-import { evenSplits, type EvenSplit } from './pacing.ts'
+import type { EvenSplit } from '../kinds/kind.ts'
+import { kindOf } from '../kinds/kinds.ts'
 
 export interface Reach {
   readonly event: StandardEvent
@@ -45,7 +46,7 @@ export const whatToReach = (standard: Standard, candidate: Candidate): Reach[] =
       cut,
       missing: found.ok ? null : found.reason,
       steps: stepsAbove(chosen.event, chosen.scoring, candidate, minimum ?? 0),
-      splits: protocol.kind === 'timedDistance' && cut ? evenSplits(protocol, cut.value) : [],
+      splits: cut ? (kindOf(protocol).evenSplits?.(protocol, cut.value) ?? []) : [],
     }
   })
 

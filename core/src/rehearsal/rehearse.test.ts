@@ -1,10 +1,11 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { DAY_START_MS, standardNamed } from '../../testing/index.ts'
-import { measureEntry } from '../capture/measureEntry.ts'
+import { measureEntry } from '../kinds/measureEntry.ts'
 import { settle } from '../capture/settle.ts'
-import { seededRandom } from './random.ts'
-import { rehearseRepetitions, rehearseWave } from './rehearse.ts'
+import { seededRandom } from '../random/random.ts'
+import { rehearseRepetitions } from '../kinds/repetitionsInTime/rehearse.ts'
+import { rehearseWave } from '../kinds/timedDistance/rehearse.ts'
 
 const [pressUps, run] = standardNamed('v3').events
 if (pressUps?.protocol.kind !== 'repetitionsInTime' || run?.protocol.kind !== 'timedDistance')

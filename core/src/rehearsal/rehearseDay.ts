@@ -2,13 +2,10 @@
 import type { Capture } from '../capture/capture.ts'
 import { findCut } from '../judge/findCut.ts'
 import { minimumOf } from '../judge/ground.ts'
-import { factsOf } from '../protocol/eventKind.ts'
-import type { Protocol } from '../protocol/protocol.ts'
-import { scheduleOf } from '../protocol/shuttleSchedule.ts'
+import { factsOf } from '../kinds/facts.ts'
+import { kindOf } from '../kinds/kinds.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
-import { seededRandom, type Random } from './random.ts'
-import { rehearseKind } from './rehearseKind.ts'
-import { rehearseWaveKind, type WaveProtocol } from './rehearseWaveKind.ts'
+import { seededRandom, type Random } from '../random/random.ts'
 
 export interface RehearsedPerson {
   readonly entryId: string
@@ -68,12 +65,13 @@ const eventOf = (
   const { protocol } = event
   const stage = { eventId: event.id, deviceId: `simulated-${event.id}`, random }
   const readyAt = (entryId: string): number => freeAtMs.get(entryId) ?? 0
-  if (isWaveKind(protocol)) {
+  const kind = kindOf(protocol)
+  if (kind.startsTogether) {
     let courseFreeMs = 0
     return wavesIn(people).flatMap(({ wave, members }) => {
       const startAtMs = Math.max(courseFreeMs, ...members.map(({ entryId }) => readyAt(entryId)))
       const runners = members.map(({ entryId }) => ({ entryId, target: targets.get(entryId) ?? 0 }))
-      const captures = rehearseWaveKind(stage, protocol, wave, startAtMs, runners)
+      const captures = kind.rehearseWave?.(stage, protocol, wave, startAtMs, runners) ?? []
       courseFreeMs = Math.max(...captures.map(({ atMs }) => atMs)) + CHANGE_OVER_MS
       return captures
     })
@@ -83,18 +81,12 @@ const eventOf = (
     const station = stationFreeMs.indexOf(Math.min(...stationFreeMs))
     const startAtMs = Math.max(stationFreeMs[station] ?? 0, readyAt(entryId))
     const target = targets.get(entryId) ?? 0
-    const captures = rehearseKind({ ...stage, deviceId: `${stage.deviceId}-${station + 1}` }, protocol, {
-      entryId,
-      startAtMs,
-      target,
-    })
+    const atStation = { ...stage, deviceId: `${stage.deviceId}-${station + 1}` }
+    const captures = kind.rehearse?.(atStation, protocol, { entryId, startAtMs, target }) ?? []
     stationFreeMs[station] = Math.max(startAtMs, ...captures.map(({ atMs }) => atMs)) + CHANGE_OVER_MS
     return captures
   })
 }
-
-const WAVE_KINDS: ReadonlySet<Protocol['kind']> = new Set(['timedDistance', 'distanceInTime', 'progressiveShuttle'])
-const isWaveKind = (protocol: Protocol): protocol is WaveProtocol => WAVE_KINDS.has(protocol.kind)
 
 const wavesIn = (people: readonly RehearsedPerson[]): { wave: number; members: RehearsedPerson[] }[] =>
   [...new Set(people.map(({ wave }) => wave))]
@@ -119,55 +111,14 @@ const targetFor = (
 ): number => {
   const found = findCut(event, { ageYears, category }, minimumOf(standard, event))
   const { sense, unit } = factsOf(event.protocol)
-  const usual = (found.ok ? found.cut?.value : undefined) ?? usualFor(event.protocol)
+  const kind = kindOf(event.protocol)
+  const usual = (found.ok ? found.cut?.value : undefined) ?? kind.usual(event.protocol)
+  const own = kind.rehearsedTarget?.(event.protocol, usual, form) ?? null
+  if (own !== null) return own
   const better = sense === 'atLeast' ? 1 : -1
   const reached = usual * (1 + better * (0.06 + form * 0.11))
-  if (unit === 'levelShuttle') return shuttleTarget(event.protocol, usual, form)
   // a stopwatch or scale is finer than the cut
   return Math.max(1, Math.round(reached) + (unit === 'ms' ? random.whole(-400, 400) : 0))
-}
-
-const shuttleTarget = (protocol: Protocol, cut: number, form: number): number => {
-  if (protocol.kind !== 'progressiveShuttle') return cut
-  const schedule = scheduleOf(protocol)
-  const level = Math.min(schedule.length, Math.max(1, Math.floor(cut / 100) + Math.round(0.6 + form * 1.4)))
-  const { shuttles } = schedule[level - 1] ?? { shuttles: 1 }
-  return level * 100 + Math.max(1, Math.round(shuttles / 2))
-}
-
-const usualFor = (protocol: Protocol): number => {
-  switch (protocol.kind) {
-    case 'repetitionsInTime':
-    case 'repetitionsToFailure':
-    case 'repetitionsToCadence':
-      return 25
-    case 'heldPosition':
-      return 80_000
-    case 'timedDistance':
-      // five minutes a kilometre
-      return Math.round(protocol.distanceMm * 0.3)
-    case 'distanceInTime':
-      // twelve kilometres an hour
-      return Math.round((protocol.durationMs * 10) / 3)
-    case 'progressiveShuttle':
-      return protocol.counts === 'lastShuttle' ? 604 : 6
-    case 'sprint':
-      return Math.round(protocol.distanceMm * 0.25)
-    case 'attempts':
-      return protocol.unit === 'g' ? 40_000 : protocol.unit === 'mm' ? 350 : 10
-    case 'heaviestLift':
-      return protocol.startLoadG + 3 * protocol.incrementG
-    case 'stationCourse':
-      return protocol.limitMs ?? 500_000
-    case 'workChain':
-      return protocol.limitMs ?? 600_000
-    case 'untimedTask':
-      return 1
-    case 'stepTest':
-      return 118
-    case 'bodyMeasures':
-      return 75_000
-  }
 }
 
 /** About a standard normal value: the sum of twelve even ones less six. */

@@ -1,6 +1,6 @@
 /** Lines a simulated instrument would send, from a seed: to practise, to demonstrate and to test without the instrument. */
 import { QUANTITY_OF, type InstrumentKind, type InstrumentLine } from '../instrument/instrumentLine.ts'
-import { seededRandom } from './random.ts'
+import { seededRandom } from '../random/random.ts'
 
 /** Range and step of what each instrument tells, in its unit. */
 const RANGES: Readonly<Record<keyof typeof QUANTITY_OF, { least: number; most: number; resolution: number }>> = {

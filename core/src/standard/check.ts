@@ -1,7 +1,6 @@
 /** Checks a standard for what its form alone cannot show: holes between bands, cuts no one can mean, totals out of reach. */
 import { checkAlternates } from './checkAlternates.ts'
 import { checkBands } from './checkBands.ts'
-import { checkCadence } from './checkCadence.ts'
 import { checkClasses } from './checkClasses.ts'
 import { checkCombination } from './checkCombination.ts'
 import { checkCuts } from './checkCuts.ts'
@@ -10,8 +9,9 @@ import { checkPoints } from './checkPoints.ts'
 import { checkRest } from './checkRest.ts'
 import { checkRounding } from './checkRounding.ts'
 import { checkSchedule } from './checkSchedule.ts'
-import { placedEvents, placedScorings } from './placed.ts'
-import type { Remark } from './remark.ts'
+import { kindOf } from '../kinds/kinds.ts'
+import { placedEvents, placedScorings, type PlacedEvent } from './placed.ts'
+import type { Remark } from '../document/remark.ts'
 import type { Standard } from './standard.ts'
 
 /**
@@ -22,7 +22,7 @@ import type { Standard } from './standard.ts'
 export const checkStandard = (standard: Standard, others: readonly Standard[] = []): Remark[] => [
   ...checkDates(standard, others),
   ...checkRest(standard),
-  ...placedEvents(standard).flatMap((placed) => [...checkRounding(placed), ...checkCadence(placed)]),
+  ...placedEvents(standard).flatMap((placed) => [...checkRounding(placed), ...remarksOfKind(placed)]),
   ...placedScorings(standard).flatMap((placed) => [
     ...checkCuts(placed),
     ...checkBands(standard, placed),
@@ -37,3 +37,7 @@ export const checkStandard = (standard: Standard, others: readonly Standard[] = 
 /** Whether a standard may be published. */
 export const isPublishable = (remarks: readonly Remark[]): boolean =>
   !remarks.some(({ severity }) => severity === 'error')
+
+/** What the event's own kind finds odd in its protocol. */
+const remarksOfKind = ({ event: { protocol }, place }: PlacedEvent): Remark[] =>
+  kindOf(protocol).remarks?.(protocol, `${place}.protocol`) ?? []

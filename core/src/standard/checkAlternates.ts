@@ -1,4 +1,4 @@
-import type { Remark } from './remark.ts'
+import type { Remark } from '../document/remark.ts'
 import type { Standard } from './standard.ts'
 
 /** Alternates that point nowhere, and events nothing points to. */

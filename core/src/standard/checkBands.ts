@@ -1,10 +1,11 @@
 /** Checks banded scorings: every person of a valid age has exactly one band, and age does not make a cut harder. */
 import { printAges } from '../format/printAges.ts'
-import { factsOf } from '../protocol/eventKind.ts'
+import { factsOf } from '../kinds/facts.ts'
+import { kindOf } from '../kinds/kinds.ts'
 import { printQuantity } from '../quantity/unit.ts'
 import type { Band } from './band.ts'
 import type { PlacedScoring } from './placed.ts'
-import type { Remark } from './remark.ts'
+import type { Remark } from '../document/remark.ts'
 import { bandListName, bandsOf, type Scoring } from './scoring.ts'
 import type { ScoringCategory, Standard, StandardEvent } from './standard.ts'
 
@@ -134,8 +135,7 @@ const overlaps = (event: StandardEvent, { name }: ScoringCategory, own: readonly
 
 const harderWithAge = (event: StandardEvent, { name }: ScoringCategory, own: readonly PlacedRow[]): Remark[] => {
   const { sense, unit } = factsOf(event.protocol)
-  // heavier or lighter bodies are not better or worse with age
-  if (event.protocol.kind === 'bodyMeasures') return []
+  if (kindOf(event.protocol).isAgeless) return []
   return own.flatMap(({ row, asked }, index) => {
     const younger = own[index - 1]?.asked
     if (!younger || !asked) return []

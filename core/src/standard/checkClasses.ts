@@ -1,8 +1,8 @@
-import { factsOf } from '../protocol/eventKind.ts'
+import { factsOf } from '../kinds/facts.ts'
 import { printQuantity } from '../quantity/unit.ts'
 import type { PlacedScoring } from './placed.ts'
 import { whoIn } from './placedValues.ts'
-import type { Remark } from './remark.ts'
+import type { Remark } from '../document/remark.ts'
 
 /** Norm classes: each begins at a better value than the one below it. */
 export const checkClasses = ({ event, scoring, scoringPlace }: PlacedScoring): Remark[] => {

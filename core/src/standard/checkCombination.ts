@@ -2,7 +2,7 @@
 import { printPoints } from '../quantity/unit.ts'
 import { eventsThatCanBeMissed } from './canBeMissed.ts'
 import type { PointsTotal } from './combination.ts'
-import type { Remark } from './remark.ts'
+import type { Remark } from '../document/remark.ts'
 import type { Scoring } from './scoring.ts'
 import type { Standard } from './standard.ts'
 

@@ -1,11 +1,12 @@
 /** Looks at every value a scoring compares with: can it be meant, and can a result be equal to it. */
-import { factsOf } from '../protocol/eventKind.ts'
+import { factsOf } from '../kinds/facts.ts'
 import { printQuantity, type Unit } from '../quantity/unit.ts'
 import { COARSEST } from './checkRounding.ts'
 import type { PlacedScoring } from './placed.ts'
 import { placedValues, type PlacedValue } from './placedValues.ts'
-import type { Remark } from './remark.ts'
-import { sensibleRange, UNIT_SLIPS, type Range } from './sensibleRange.ts'
+import type { Remark } from '../document/remark.ts'
+import type { Range } from '../kinds/kind.ts'
+import { sensibleRange, UNIT_SLIPS } from '../kinds/sensibleRange.ts'
 import type { StandardEvent } from './standard.ts'
 
 export const checkCuts = ({ event, scoring, scoringPlace }: PlacedScoring): Remark[] => {

@@ -1,5 +1,5 @@
 import { printDate } from '../format/printDate.ts'
-import type { Remark } from './remark.ts'
+import type { Remark } from '../document/remark.ts'
 import type { Standard } from './standard.ts'
 
 const NO_END = '9999-12-31'

@@ -1,10 +1,10 @@
 /** Checks points tables and rules: rows in order, a better value never worth fewer points, points that can be had. */
-import { factsOf } from '../protocol/eventKind.ts'
+import { factsOf } from '../kinds/facts.ts'
 import { printPoints, printQuantity } from '../quantity/unit.ts'
 import type { PlacedScoring } from './placed.ts'
 import { whoIn } from './placedValues.ts'
 import { centipointsBeyond } from './pointsByRule.ts'
-import type { Remark } from './remark.ts'
+import type { Remark } from '../document/remark.ts'
 import type { PointsBand } from './scoring.ts'
 import type { Standard } from './standard.ts'
 

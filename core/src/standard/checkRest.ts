@@ -1,4 +1,4 @@
-import type { Remark } from './remark.ts'
+import type { Remark } from '../document/remark.ts'
 import type { Standard } from './standard.ts'
 
 export const checkRest = ({ events }: Standard): Remark[] =>

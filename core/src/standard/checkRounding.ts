@@ -1,7 +1,8 @@
-import { factsOf } from '../protocol/eventKind.ts'
+import { factsOf } from '../kinds/facts.ts'
+import { kindOf } from '../kinds/kinds.ts'
 import { printQuantity, type Unit } from '../quantity/unit.ts'
 import type { PlacedEvent } from './placed.ts'
-import type { Remark } from './remark.ts'
+import type { Remark } from '../document/remark.ts'
 import type { StandardEvent } from './standard.ts'
 
 /** No watch on a field tells more than hundredths. */
@@ -60,15 +61,8 @@ export const checkRounding = ({ event, place }: PlacedEvent): Remark[] => {
 
 const finestOf = ({ protocol }: StandardEvent): number => {
   if (factsOf(protocol).unit === 'ms') return FINEST_TIME_MS
-  if (protocol.kind === 'attempts') return protocol.select === 'mean' ? 1 : protocol.resolution
-  if (protocol.kind === 'distanceInTime') return protocol.markEveryMm
-  return 1
+  return kindOf(protocol).finestStep?.(protocol) ?? 1
 }
 
-/** A jump or a reach is lost in steps that a run over kilometres does not notice. */
-const coarsestOf = ({ protocol }: StandardEvent): number => {
-  const { unit } = factsOf(protocol)
-  if (protocol.kind === 'attempts' && unit === 'mm') return Math.max(1_000, protocol.resolution)
-  if (protocol.kind === 'bodyMeasures' && unit === 'mm') return 50
-  return COARSEST[unit]
-}
+const coarsestOf = ({ protocol }: StandardEvent): number =>
+  kindOf(protocol).coarsestStep?.(protocol) ?? COARSEST[factsOf(protocol).unit]

@@ -1,17 +1,15 @@
-import { factsOf } from '../protocol/eventKind.ts'
-import { scheduleOf } from '../protocol/shuttleSchedule.ts'
+import { formOf } from '../kinds/facts.ts'
 import { fitsForm } from '../quantity/field.ts'
 import { printQuantity } from '../quantity/unit.ts'
 import type { PlacedScoring } from './placed.ts'
 import { placedValues } from './placedValues.ts'
-import type { Remark } from './remark.ts'
+import type { Remark } from '../document/remark.ts'
 
 /** A shuttle its level does not have can be reached by nobody: 7.99 is a slip, not nearly level 8. */
 export const checkSchedule = ({ event, scoring, scoringPlace }: PlacedScoring): Remark[] => {
   const { protocol } = event
-  const { unit } = factsOf(protocol)
-  if (protocol.kind !== 'progressiveShuttle') return []
-  const shuttles = scheduleOf(protocol).map((level) => level.shuttles)
+  const { unit, shuttles } = formOf(protocol)
+  if (!shuttles) return []
   return placedValues(event, scoring, scoringPlace)
     .filter(({ value }) => !fitsForm(value, { unit, shuttles }))
     .map(({ value, place, who }): Remark => {

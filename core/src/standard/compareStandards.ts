@@ -1,6 +1,8 @@
 /** Two versions of a standard side by side: what changed in words, and what is asked of whom. */
 import { printAges } from '../format/printAges.ts'
-import { factsOf, KIND_NAMES, type Sense } from '../protocol/eventKind.ts'
+import { factsOf } from '../kinds/facts.ts'
+import type { Sense } from '../kinds/kind.ts'
+import { KIND_NAMES } from '../kinds/kinds.ts'
 import { printDate } from '../format/printDate.ts'
 import { COMBINATION_NAMES } from './combination.ts'
 import { differences } from './differences.ts'

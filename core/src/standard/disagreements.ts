@@ -1,8 +1,8 @@
 /** What has to agree between the parts of a standard before it means anything at all. */
 import type { Finding } from '../document/finding.ts'
-import { factsOf } from '../protocol/eventKind.ts'
+import { factsOf } from '../kinds/facts.ts'
 import { isRead, suits } from '../quantity/unit.ts'
-import { finding, repeatedIds } from './disagreementFinding.ts'
+import { finding, repeatedIds } from '../document/disagreement.ts'
 import { protocolDisagreements } from './protocolDisagreements.ts'
 import { placedEvents, placedScorings, type PlacedEvent, type PlacedScoring } from './placed.ts'
 import { placedValues } from './placedValues.ts'

@@ -1,6 +1,6 @@
 /** Every value a scoring compares with, and where it stands. */
 import { printAges } from '../format/printAges.ts'
-import { factsOf } from '../protocol/eventKind.ts'
+import { factsOf } from '../kinds/facts.ts'
 import type { Band } from './band.ts'
 import type { Scoring } from './scoring.ts'
 import type { StandardEvent } from './standard.ts'

@@ -12,7 +12,7 @@ import {
   TextList,
   Whole,
 } from '../document/rules.ts'
-import { PROTOCOLS, type Protocol } from '../protocol/protocol.ts'
+import { PROTOCOLS, type Protocol } from '../kinds/kinds.ts'
 import { PUBLISHED_UNITS, type PublishedUnit } from '../quantity/imperial.ts'
 import { Band } from './band.ts'
 import { COMBINATIONS, type Combination } from './combination.ts'

@@ -1,12 +1,11 @@
 /** Documents to begin with: a standard with one event, an event of a kind, a scoring of a school. */
-import { factsOf } from '../protocol/eventKind.ts'
-import { protocolTemplate } from '../protocol/protocolTemplates.ts'
-import type { EventKind, Protocol } from '../protocol/protocol.ts'
+import { factsOf } from '../kinds/facts.ts'
+import { protocolTemplate } from '../kinds/protocolTemplates.ts'
+import { FIRST_KIND, kindOf, type EventKind, type Protocol } from '../kinds/kinds.ts'
 import type { Unit } from '../quantity/unit.ts'
 import { schoolsFor } from './schools.ts'
 import type { ScoringKind } from './scoring.ts'
-import { shuttleScale } from '../protocol/shuttleScale.ts'
-import { sensibleRange } from './sensibleRange.ts'
+import { sensibleRange } from '../kinds/sensibleRange.ts'
 import { STANDARD_FORMAT } from './standard.ts'
 
 /** @param today YYYY-MM-DD, from which the draft is in force until somebody says otherwise */
@@ -20,7 +19,7 @@ export const standardTemplate = (id: string, name: string, version: number, toda
   source: 'Where the standard is published.',
   ageRule: { countedOn: 'testDate', leapDayBirthday: '1 March' },
   categories: [{ id: 'open', name: 'Open' }],
-  events: [eventTemplate('repetitionsInTime', 'event-1')],
+  events: [eventTemplate(FIRST_KIND, 'event-1')],
   combination: { kind: 'everyEventMet' },
   retest: { earliestAfterDays: 14 },
   uncertainty: { handTimingMs: 200, nearTheCut: 'decide' },
@@ -33,12 +32,7 @@ export const eventTemplate = (kind: EventKind, id: string): object => {
   const protocol = protocolTemplate(kind) as Protocol // templates are written as protocols and tested to be
   const facts = factsOf(protocol)
   const [school = 'effort'] = schoolsFor(protocol, facts)
-  const step =
-    protocol.kind === 'attempts'
-      ? protocol.resolution
-      : protocol.kind === 'distanceInTime'
-        ? protocol.markEveryMm
-        : (STEPS[facts.unit] ?? 1)
+  const step = STEPS[facts.unit] ?? kindOf(protocol).finestStep?.(protocol) ?? 1
   const mode = facts.sense === 'atMost' && facts.unit === 'ms' ? 'up' : 'truncate'
   return { id, name: 'New event', protocol, rounding: { mode, step }, scoring: scoringTemplate(school, protocol, step) }
 }
@@ -50,11 +44,9 @@ export const eventTemplate = (kind: EventKind, id: string): object => {
 export const scoringTemplate = (school: ScoringKind, protocol: Protocol, step: number): object => {
   const { unit, sense } = factsOf(protocol)
   const { least, most } = sensibleRange(protocol)
-  const scale = unit === 'levelShuttle' && protocol.kind === 'progressiveShuttle' ? shuttleScale(protocol) : null
+  const scale = kindOf(protocol).scale?.(protocol) ?? null
   const at = (share: number): number =>
-    scale
-      ? scale.reachedAfter(Math.round(scale.shuttlesAt(most) * share))
-      : Math.round((least + (most - least) * share) / step) * step
+    scale ? scale.from(Math.round(scale.to(most) * share)) : Math.round((least + (most - least) * share) / step) * step
   // the easier end of the range comes first
   const along = (share: number): number => at(sense === 'atLeast' ? share : 1 - share)
   switch (school) {

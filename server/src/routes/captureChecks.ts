@@ -1,6 +1,7 @@
 /** Whether a capture fits the day it is sent to: its event, its candidate, and what its payload names. */
 import {
-  CAPTURE_KINDS,
+  captureKindsOf,
+  kindOf,
   NEEDS_CANDIDATE,
   fitsForm,
   slotsOf,
@@ -43,7 +44,7 @@ const kindFindings = (
   event: StandardEvent,
   protocols: readonly Protocol[],
 ): Finding[] => {
-  const kinds = new Set(protocols.flatMap(({ kind }) => CAPTURE_KINDS[kind]))
+  const kinds = new Set(protocols.flatMap(captureKindsOf))
   if (kinds.has(document.kind)) return []
   const expected = `one of ${[...kinds].join(', ')} in ${event.name}`
   return [{ place: `${place}.kind`, code: 'kindOfEvent', found: document.kind, expected }]
@@ -127,7 +128,4 @@ const payloadFindings = ({ document, entryIds, place }: SentCapture, protocols: 
   return []
 }
 
-const partsOf = (protocol: Protocol): string[] => {
-  if (protocol.kind === 'stationCourse') return protocol.stations.map(({ id }) => id)
-  return protocol.kind === 'workChain' ? protocol.segments.map(({ id }) => id) : []
-}
+const partsOf = (protocol: Protocol): readonly string[] => kindOf(protocol).parts?.(protocol) ?? []

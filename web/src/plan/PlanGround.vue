@@ -2,12 +2,14 @@
 /** The ground as it was measured, event by event: laps, start line, tolerance, surface, drawn to scale. */
 import {
   GROUND_SHAPES,
+  kindOf,
   parseField,
   printField,
   saySetOut,
   setOut,
   type GroundShape,
   type MeasuredGround,
+  type Protocol,
 } from '@able-gauge/core'
 import { computed, ref } from 'vue'
 import type { Day } from '../day/day.ts'
@@ -34,12 +36,13 @@ const LENGTH_OF: Readonly<Record<GroundShape, string>> = {
   straight: 'Length of the straight',
   step: 'Height of the step',
 }
-const shapesFor = (kind: string): readonly GroundShape[] =>
-  kind === 'stepTest'
-    ? ['step']
-    : kind === 'progressiveShuttle'
-      ? ['shuttle']
-      : GROUND_SHAPES.filter((shape) => shape !== 'step')
+/** Where laps are run or a distance is covered there is a choice; a step, or two lines, is what it is. */
+const shapesFor = (protocol: Protocol): readonly GroundShape[] => {
+  const asked = kindOf(protocol).ground?.(protocol)
+  return asked && asked.lengths !== null && asked.distanceMm === null
+    ? [asked.shape]
+    : GROUND_SHAPES.filter((shape) => shape !== 'step')
+}
 
 const laidOut = computed(() =>
   props.day.standard.events.flatMap((event) => {
@@ -93,7 +96,7 @@ const lengthText = (ground: MeasuredGround): string => printField(ground.lengthM
             :disabled="!mayEdit"
             @change="put(event.id, ground, { shape: textOf($event) as GroundShape })"
           >
-            <option v-for="shape in shapesFor(event.protocol.kind)" :key="shape" :value="shape">
+            <option v-for="shape in shapesFor(event.protocol)" :key="shape" :value="shape">
               {{ SHAPES[shape] }}
             </option>
           </select></label

@@ -26,8 +26,8 @@ const showCurrent = async (): Promise<void> => {
 onMounted(showCurrent)
 watch(() => props.current, showCurrent)
 const ways = computed(() => {
-  const kind = props.day.standard.events.find(({ id }) => id === props.current)?.protocol.kind
-  return kind === undefined ? [] : waysFor(kind)
+  const event = props.day.standard.events.find(({ id }) => id === props.current)
+  return event ? waysFor(event.protocol) : []
 })
 const events = computed(() =>
   props.day.standard.events.map(({ id, name }) => ({

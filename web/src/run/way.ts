@@ -1,16 +1,14 @@
 /** Ways an event can be worked: as it happens, several lanes by one grader, or figures typed from a card. */
-import type { EventKind } from '@able-gauge/core'
+import { kindOf, type Protocol } from '@able-gauge/core'
 
 export const WAYS = ['live', 'lanes', 'typed'] as const
 export type Way = (typeof WAYS)[number]
 
-/** Kinds whose figures are read rather than stamped: typing them is the way. */
-const READ: ReadonlySet<EventKind> = new Set(['attempts', 'bodyMeasures'])
-/** Kinds one grader can watch in several lanes. */
-export const LANED: ReadonlySet<EventKind> = new Set(['repetitionsInTime', 'repetitionsToFailure'])
-
-export const waysFor = (kind: EventKind): readonly Way[] =>
-  READ.has(kind) ? ['live'] : LANED.has(kind) ? WAYS : ['live', 'typed']
+export const waysFor = (protocol: Protocol): readonly Way[] => {
+  const { inLanes, isRead } = kindOf(protocol)
+  if (isRead?.(protocol)) return ['live']
+  return inLanes ? WAYS : ['live', 'typed']
+}
 
 /** @param query of the page's address */
 export const wayIn = (query: unknown): Way => WAYS.find((way) => way === query) ?? 'live'

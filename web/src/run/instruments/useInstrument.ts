@@ -45,7 +45,7 @@ export const useInstrument = (event: StandardEvent, work: Work) => {
     )
     const { protocol } = event
     // a time from a gate gets no correction for hand timing
-    if (protocol.kind === 'sprint' && protocol.timing === 'either' && !filled.value.has('electronic')) {
+    if ('timing' in protocol && protocol.timing === 'either' && !filled.value.has('electronic')) {
       await work.observe({ kind: 'read', payload: { slot: 'electronic', value: 1 } })
     }
   }

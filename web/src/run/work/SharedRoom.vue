@@ -7,7 +7,7 @@ import SoundSwitch from '../../sound/SoundSwitch.vue'
 import KeyHelp from '../../ui/KeyHelp.vue'
 import { useSession } from '../../session/sessionStore.ts'
 import EventStrip from '../EventStrip.vue'
-import LapStopDialog from '../laps/LapStopDialog.vue'
+import LapStopDialog from '../kinds/laps/LapStopDialog.vue'
 import { useKeys } from '../useKeys.ts'
 import type { SharedWork } from './useSharedWork.ts'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Ends of an attempt that are not its ordinary end, with the protocol's own reasons to fail at one touch. */
-import type { StandardEvent, StopReason } from '@able-gauge/core'
+import { kindOf, type StandardEvent, type StopReason } from '@able-gauge/core'
 import { BModal } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useSession } from '../../session/sessionStore.ts'
@@ -25,8 +25,7 @@ const ENDS: readonly { readonly reason: StopReason; readonly label: string; read
 const ends = computed(() => ENDS.filter(({ officer }) => !officer || session.can('capture.asOfficer')))
 const failures = computed(() => {
   const { protocol } = props.event
-  if (protocol.kind === 'untimedTask') return protocol.failsWhen
-  return protocol.kind === 'stationCourse' ? protocol.stations.flatMap(({ failsAtOnce = [] }) => failsAtOnce) : []
+  return kindOf(protocol).failsWhen?.(protocol) ?? []
 })
 
 const end = (reason: StopReason, why = note.value): void => {

@@ -5,6 +5,7 @@ import {
   COMBINATIONS,
   EVENT_KINDS,
   eventTemplate,
+  FIRST_KIND,
   formFieldsOf,
   KIND_NAMES,
   rules,
@@ -60,7 +61,7 @@ const errorsIn = (place: string): number =>
   remarks.value.filter((remark) => remark.severity === 'error' && remark.place.startsWith(place)).length
 const PLACES_OF_JUDGING = ['combination', 'exemptions', 'retest', 'uncertainty'] as const
 
-const adding = ref<EventKind>('repetitionsInTime')
+const adding = ref<EventKind>(FIRST_KIND)
 const addEvent = (list: 'events' | 'alternateEvents'): void => {
   const taken = new Set([...events.value, ...alternates.value].map(({ id }) => id))
   let number = taken.size + 1

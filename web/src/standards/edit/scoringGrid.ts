@@ -1,5 +1,5 @@
 /** A banded scoring as lines of text, and back. The lines are what is typed; the document follows from them. */
-import { factsOf, type FieldForm, type Protocol, type PublishedUnit } from '@able-gauge/core'
+import { factsOf, formOf, type FieldForm, type Protocol, type PublishedUnit } from '@able-gauge/core'
 import { textOf, valueFrom, type NumberForm } from './typedValue.ts'
 import type { Plain } from './useDraft.ts'
 
@@ -21,9 +21,8 @@ export const bandColumns = (hasRoles: boolean): readonly GridColumn[] => [
 
 /** How a value of the event is typed into its tables. */
 export const valueForm = (protocol: Protocol, publishedIn?: PublishedUnit): FieldForm => {
-  const { unit } = factsOf(protocol)
-  if (publishedIn) return { unit, shownIn: publishedIn }
-  return unit === 'mm' ? { unit, shownIn: protocol.kind === 'attempts' ? 'cm' : 'm' } : { unit }
+  const form = formOf(protocol)
+  return publishedIn ? { ...form, shownIn: publishedIn } : form
 }
 
 /** The columns a school has beside the band; none where its values do not stand one to a line. */

@@ -74,7 +74,7 @@ const bound = (sense: Reach['sense']): string => (sense === 'atLeast' ? 'at leas
         </div>
       </template>
       <TryChain
-        v-if="one.event.protocol.kind === 'workChain' && one.cut"
+        v-if="'segments' in one.event.protocol && one.cut"
         :protocol="one.event.protocol"
         :limit-ms="one.cut.value"
       />

@@ -1,0 +1,11 @@
+import type { CaptureKind } from '../capture/capture.ts'
+import { kindOf, type Protocol } from './kinds.ts'
+
+/** Kinds that belong to every event: figures from a card, ends, corrections, decisions. */
+const EVERYWHERE: readonly CaptureKind[] = ['read', 'sensed', 'stopped', 'voided', 'moved', 'replaced', 'decided']
+
+/** The captures that belong to an event. */
+export const captureKindsOf = (protocol: Protocol): readonly CaptureKind[] => [
+  ...kindOf(protocol).captures,
+  ...EVERYWHERE,
+]

@@ -1,0 +1,53 @@
+/** What the records of the three kinds of counted repetitions have in common. */
+import type { Capture, CaptureKind } from '../../capture/capture.ts'
+import { repeatedIds } from '../../document/disagreement.ts'
+import type { Finding } from '../../document/finding.ts'
+import type { Progress, Worked } from '../kind.ts'
+import { NOTHING_LIVE, type LiveWork } from '../liveFigures.ts'
+import type { Measure } from '../measure.ts'
+import { needed, type Readings, type Slot } from '../slot.ts'
+import { bare, ended, type Make } from '../stage.ts'
+import { plain } from '../worked.ts'
+import type { CountedRepetitions } from './protocol.ts'
+import { reduceRepetitions, type CountedProtocol } from './reduceRepetitions.ts'
+
+const CAPTURES: readonly CaptureKind[] = [
+  'started',
+  'counted',
+  'refused',
+  'cautioned',
+  'restarted',
+  'paused',
+  'resumed',
+]
+
+export const COUNTED_TEMPLATE = {
+  startCommands: ['Get ready', 'Set', 'Go'],
+  countsWhen: 'Describe the point of the movement at which it counts.',
+  restAllowed: 'nowhere',
+  refusals: [{ id: 'depth', label: 'Not low enough' }],
+  cautionsAllowed: 1,
+}
+
+export const countedRecord = {
+  captures: CAPTURES,
+  form: () => ({ unit: 'count' as const }),
+  sense: () => 'atLeast' as const,
+  slots: (): readonly Slot[] => [needed('count', 'Repetitions', { unit: 'count' })],
+  measure: (_: object, readings: Readings): Worked => plain(readings['count']),
+  work: (): LiveWork => NOTHING_LIVE,
+  /** A figure from a card takes the place of what was counted. */
+  measureCaptures: (protocol: CountedProtocol, captures: readonly Capture[]): Measure | null =>
+    captures.some(({ kind }) => kind === 'read') ? null : reduceRepetitions(protocol, captures),
+  progress: (): Progress => ({ what: 'repetitions', of: null }),
+  disagreements: ({ refusals }: Pick<CountedRepetitions, 'refusals'>, place: string): Finding[] =>
+    repeatedIds(refusals, (index) => `${place}.refusals[${index}]`),
+  usual: () => 25,
+}
+
+/** Made-up repetitions, evenly one after the other. */
+export const countTo = (make: Make, count: number, everyMs: number): Capture[] => [
+  make(0, bare('started')),
+  ...Array.from({ length: count }, (_, index) => make((index + 1) * everyMs, bare('counted'))),
+  make((count + 2) * everyMs, ended),
+]

@@ -1,0 +1,33 @@
+/** A position held for as long as possible. */
+import { defineKind } from '../kind.ts'
+import { HOUR_MS } from '../ranges.ts'
+import { watchSlots } from '../slot.ts'
+import { bare, ended, makerFor } from '../stage.ts'
+import { capped, watched } from '../worked.ts'
+import { holdWork } from './followHold.ts'
+import { HeldPosition } from './protocol.ts'
+import { words } from './words.ts'
+
+export const heldPosition = defineKind<HeldPosition>({
+  name: 'Held position',
+  protocol: HeldPosition,
+  template: {
+    startCommands: ['Into position', 'Begin'],
+    position: 'Describe the position.',
+    cautionsAllowed: 1,
+    endsWhen: ['Position lost'],
+  },
+  captures: ['started', 'cautioned', 'crossed'],
+  form: () => ({ unit: 'ms' }),
+  sense: () => 'atLeast',
+  slots: ({ watchRule }) => watchSlots('time', 'Time', watchRule?.watches ?? 1),
+  measure: ({ watchRule, capMs }, readings) => capped(watched('time', readings, watchRule), capMs),
+  work: holdWork,
+  sensibleRange: ({ capMs }) => ({ least: 1_000, most: capMs ?? HOUR_MS }),
+  words,
+  usual: () => 80_000,
+  rehearse: (stage, { capMs = Infinity }, turn) => {
+    const make = makerFor(stage, turn)
+    return [make(0, bare('started')), make(Math.min(turn.target, capMs), ended)]
+  },
+})

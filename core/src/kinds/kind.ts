@@ -1,0 +1,165 @@
+/** What an event kind has to offer. One folder holds it all; the table in kinds.ts closes the types away. */
+import type { Capture, CaptureKind, Sensed } from '../capture/capture.ts'
+import type { Finding } from '../document/finding.ts'
+import type { Remark } from '../document/remark.ts'
+import type { Estimate } from '../estimate/estimate.ts'
+import type { FieldForm } from '../quantity/field.ts'
+import type { Exact } from '../quantity/fraction.ts'
+import type { PublishedUnit } from '../quantity/imperial.ts'
+import type { Unit } from '../quantity/unit.ts'
+import type { AskedGround } from './ground.ts'
+import type { LiveWork } from './liveFigures.ts'
+import type { EndReason, Measure, Reading, ReadingStep } from './measure.ts'
+import type { ProtocolBase } from './protocolBase.ts'
+import type { Readings, Slot } from './slot.ts'
+import type { Stage, Turn, WaveRunner } from './stage.ts'
+import type { WaveStart } from './waveStart.ts'
+
+/** `atLeast`: more is better and the cut is reached from below. `atMost`: less is better. */
+export type Sense = 'atLeast' | 'atMost'
+
+/** Values between which a figure can be meant seriously, both included. */
+export interface Range {
+  readonly least: number
+  readonly most: number
+}
+
+/** What the figures of one person amount to. */
+export interface Worked {
+  readonly value: Exact
+  /** Where it is another than the event's. */
+  readonly unit?: Unit
+  readonly steps: readonly ReadingStep[]
+}
+
+/** The figures themselves end the event. */
+export interface EndedByFigures {
+  readonly reason: EndReason
+  readonly note: string
+}
+
+export interface EstimatedPerson {
+  readonly ageYears: number
+  /** Scoring category; formulas made for women or men are both shown unless it is one of "female" and "male". */
+  readonly category: string
+  readonly bodyMassG?: number
+}
+
+/** What an event is made of, while it is worked. */
+export interface Progress {
+  readonly what: 'repetitions' | 'laps' | 'readings' | 'stations' | 'segments' | 'lifts'
+  /** How many there are to be done, where that is known. */
+  readonly of: number | null
+}
+
+export interface EvenSplit {
+  readonly lap: number
+  readonly distanceMm: number
+  /** From the start; never later than an even pace, so that keeping them keeps the limit. */
+  readonly atMs: number
+  /** For this lap alone. */
+  readonly splitMs: number
+}
+
+/** An event judged in place of another: with a measure in another unit, by a cut of its own. */
+export interface JudgedInstead<P> {
+  readonly protocol: P
+  readonly rounding: { readonly mode: 'truncate'; readonly step: number }
+  readonly atLeast: number
+}
+
+/** How staff are told what is done. @see words of the single kinds */
+export interface KindWords<P> {
+  /** One line: what is done. @param publishedIn the unit distances are published in, when not metric */
+  conduct(protocol: P, publishedIn?: PublishedUnit): string
+  /** The rules of this kind, each a sentence or two. */
+  rules(protocol: P, publishedIn?: PublishedUnit): string[]
+}
+
+/**
+ * One event kind. Its functions are written as methods, so that the table can hold all kinds side by side: whoever asks a kind hands it
+ * its own protocol, which `kindOf` sees to.
+ */
+export interface EventKindRecord<P extends ProtocolBase> {
+  readonly name: string
+  readonly protocol: new () => P
+  /** A protocol to begin a new event with, but for its kind; every figure is there to be changed. */
+  readonly template: object
+  /** Captures that belong to it, besides those that belong to every event. */
+  readonly captures: readonly CaptureKind[]
+  /** Everybody on the line starts together. */
+  readonly startsTogether?: true
+  /** One grader can watch several people at it side by side. */
+  readonly inLanes?: true
+  /** Its figures are counted from parts of known size, as plates are, and not read off: the method leaves no doubt. */
+  readonly isExact?: true
+  /** Its figures are neither better nor worse with age. */
+  readonly isAgeless?: true
+  /** It ends when all work is done, so that completion can be asked for. */
+  readonly endsWithWork?: true
+
+  /** How the measure is read and written; its unit is the unit of the event. */
+  form(protocol: P): FieldForm
+  sense(protocol: P): Sense
+  /** What has to be read of one person, in the order it is read. The first one alone is enough where the measure is one figure. */
+  slots(protocol: P): readonly Slot[]
+  /** The slot whose one raw reading stands for the event; the first where it is not said, null where there is none. */
+  mainSlot?(protocol: P): string | null
+  /** Whether these figures are enough although slots are empty. */
+  isEnough?(protocol: P, readings: Readings): boolean
+  /** Figures -> value, exact; for captures, cards, files and columns alike. */
+  measure(protocol: P, readings: Readings): Worked | EndedByFigures
+  /** What stamps amount to. @param captures settled captures of one candidate, in order */
+  work(protocol: P, captures: readonly Capture[], start: WaveStart | undefined): LiveWork
+  /** Where captures are measured by more than their figures. @returns null to measure by figures */
+  measureCaptures?(protocol: P, captures: readonly Capture[], start: WaveStart | undefined): Measure | null
+  /** Whether its figures are read, from a card or an instrument, and nothing is stamped. */
+  isRead?(protocol: P): boolean
+  /** What it is made of while it runs; left out, it is only under way. */
+  progress?(protocol: P): Progress
+  /** Ids of its parts, which captures can name. */
+  parts?(protocol: P): readonly string[]
+  /** What fails it at once, in the protocol's own words. */
+  failsWhen?(protocol: P): readonly string[]
+
+  /** Wide on purpose: it finds wrong units and slipped digits, no opinions. */
+  sensibleRange(protocol: P): Range
+  /** The finest step a reading tells, in the event's unit; 1 where it is not said. */
+  finestStep?(protocol: P): number
+  /** Beyond this step a rounding swallows what was measured; null for the usual one of the unit. */
+  coarsestStep?(protocol: P): number | null
+  /** Figures by which the values are compared, where they are no plain numbers: shuttles by the schedule. Null where they are. */
+  scale?(protocol: P): ValueScale | null
+  /** The event a measure in another unit is judged by. */
+  judgedInstead?(protocol: P, unit: Unit): JudgedInstead<P> | null
+  /** What has to agree inside the protocol. @param categories ids of the standard's categories */
+  disagreements?(protocol: P, place: string, categories: readonly string[]): Finding[]
+  /** What looks like a slip. @param place of the protocol */
+  remarks?(protocol: P, place: string): Remark[]
+
+  estimates?(protocol: P, value: number, reading: Reading, person: EstimatedPerson): readonly Estimate[]
+  /** What has to be laid out for it; left out or null where nothing is. */
+  ground?(protocol: P): AskedGround | null
+  /** Even parts that meet a limit. */
+  evenSplits?(protocol: P, limitMs: number): EvenSplit[]
+  /** The figure of an instrument in the unit of the slots that take it; null where it has no use for it. */
+  sensed?(protocol: P, sensed: Sensed): { readonly unit: Unit; readonly value: number } | null
+
+  readonly words: KindWords<P>
+  /** What such people usually reach, in the unit of the event; for rehearsals of events without a cut. */
+  usual(protocol: P): number
+  /** A made-up target about a cut, where adding a share to it does not do. @param form about a standard normal value */
+  rehearsedTarget?(protocol: P, cut: number, form: number): number | null
+  /** Made-up captures of one person, in the order they happen; for kinds that are worked person by person. */
+  rehearse?(stage: Stage, protocol: P, turn: Turn): Capture[]
+  /** Made-up captures of a wave, each runner's in order; for kinds that start together. */
+  rehearseWave?(stage: Stage, protocol: P, wave: number, startAtMs: number, runners: readonly WaveRunner[]): Capture[]
+}
+
+export interface ValueScale {
+  readonly to: (value: number) => number
+  readonly from: (onScale: number) => number
+}
+
+/** States that a record keeps the whole contract; the table in kinds.ts needs its own type. */
+export const defineKind = <P extends ProtocolBase>(record: EventKindRecord<P>): EventKindRecord<P> => record

@@ -1,0 +1,74 @@
+/** Shuttles between two lines to signals that come faster and faster. */
+import { capacityFromShuttle } from '../../estimate/aerobicCapacity.ts'
+import { finding } from '../../document/disagreement.ts'
+import type { FieldForm } from '../../quantity/field.ts'
+import { defineKind } from '../kind.ts'
+import { readingStep } from '../measure.ts'
+import { needed, optional } from '../slot.ts'
+import { waveStart } from '../stage.ts'
+import { shuttleWork } from './followShuttle.ts'
+import { measureShuttle } from './measure.ts'
+import { ProgressiveShuttle } from './protocol.ts'
+import { rehearsedTarget, rehearseRunner } from './rehearse.ts'
+import { shuttleScale } from './shuttleScale.ts'
+import { scheduleOf } from './shuttleSchedule.ts'
+import { words } from './words.ts'
+
+const byShuttle = ({ counts }: ProgressiveShuttle): boolean => counts === 'lastShuttle'
+
+const levelForm = (protocol: ProgressiveShuttle): FieldForm => ({
+  unit: 'levelShuttle',
+  shuttles: scheduleOf(protocol).map(({ shuttles }) => shuttles),
+})
+
+export const progressiveShuttle = defineKind<ProgressiveShuttle>({
+  name: 'Progressive shuttle',
+  protocol: ProgressiveShuttle,
+  template: {
+    startCommands: ['Get ready', 'Set', 'Go'],
+    lineDistanceMm: 20_000,
+    speeds: { firstMetresPerHour: 8_500, secondMetresPerHour: 9_000, stepMetresPerHour: 500 },
+    zoneMm: 1_000,
+    missesAllowed: 1,
+    counts: 'lastShuttle',
+  },
+  captures: ['waveStarted', 'missed'],
+  startsTogether: true,
+  form: (protocol) => (byShuttle(protocol) ? levelForm(protocol) : { ...levelForm(protocol), unit: 'level' }),
+  sense: () => 'atLeast',
+  slots: (protocol) => [
+    needed('reached', 'Last shuttle completed', levelForm(protocol)),
+    optional('first-miss', 'First shuttle missed', levelForm(protocol)),
+  ],
+  measure: measureShuttle,
+  work: shuttleWork,
+  sensibleRange: (protocol) => {
+    const levels = scheduleOf(protocol)
+    const last = levels.at(-1)
+    return byShuttle(protocol)
+      ? { least: 101, most: (last?.level ?? 0) * 100 + (last?.shuttles ?? 0) }
+      : { least: 1, most: levels.length }
+  },
+  scale: (protocol) => {
+    if (!byShuttle(protocol)) return null
+    const { shuttlesAt, reachedAfter } = shuttleScale(protocol)
+    return { to: shuttlesAt, from: reachedAfter }
+  },
+  disagreements: ({ speeds, levels }, place) =>
+    (speeds === undefined) === (levels === undefined)
+      ? [finding(`${place}.speeds`, 'schedule', speeds, 'either speeds or levels')]
+      : [],
+  estimates: (protocol, _, reading, { ageYears }) => {
+    const completed = readingStep(reading, 'shuttle')?.completedLevels ?? 0
+    const level = scheduleOf(protocol)[completed - 1]
+    return level ? [capacityFromShuttle(level.metresPerHour, ageYears)] : []
+  },
+  ground: ({ lineDistanceMm }) => ({ shape: 'shuttle', lengthMm: lineDistanceMm, distanceMm: null, lengths: 1 }),
+  words,
+  usual: (protocol) => (byShuttle(protocol) ? 604 : 6),
+  rehearsedTarget,
+  rehearseWave: (stage, protocol, wave, startAtMs, runners) => [
+    waveStart(stage, wave, startAtMs, runners),
+    ...runners.flatMap((runner) => rehearseRunner(stage, protocol, startAtMs, runner)),
+  ],
+})

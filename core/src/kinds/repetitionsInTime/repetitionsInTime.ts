@@ -1,0 +1,25 @@
+/** As many repetitions as the candidate manages in a fixed time. */
+import { COUNTED_TEMPLATE, countedRecord } from '../countedRepetitions/countedRepetitions.ts'
+import { defineKind } from '../kind.ts'
+import { QUICKEST_REPETITION_MS } from '../ranges.ts'
+import { RepetitionsInTime } from './protocol.ts'
+import { rehearseRepetitions } from './rehearse.ts'
+import { words } from './words.ts'
+
+export const repetitionsInTime = defineKind<RepetitionsInTime>({
+  ...countedRecord,
+  name: 'Repetitions in a time',
+  inLanes: true,
+  protocol: RepetitionsInTime,
+  template: { ...COUNTED_TEMPLATE, durationMs: 60_000 },
+  sensibleRange: ({ durationMs }) => ({ least: 1, most: Math.floor(durationMs / QUICKEST_REPETITION_MS) }),
+  words,
+  rehearse: (stage, protocol, { entryId, startAtMs, target }) =>
+    rehearseRepetitions(stage, protocol, {
+      entryId,
+      startAtMs,
+      counted: target,
+      refused: protocol.refusals.filter(() => stage.random.next() < 0.4).map(({ id }) => id),
+      cautions: stage.random.next() < 0.2 ? Math.min(1, protocol.cautionsAllowed) : 0,
+    }),
+})

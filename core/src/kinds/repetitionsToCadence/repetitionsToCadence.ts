@@ -1,0 +1,21 @@
+/** Repetitions to a beat, until the candidate can no longer keep it. */
+import { COUNTED_TEMPLATE, countedRecord, countTo } from '../countedRepetitions/countedRepetitions.ts'
+import { defineKind } from '../kind.ts'
+import { MINUTE_MS, MOST_REPETITIONS } from '../ranges.ts'
+import { makerFor } from '../stage.ts'
+import { capped, plain } from '../worked.ts'
+import { RepetitionsToCadence } from './protocol.ts'
+import { words } from './words.ts'
+
+export const repetitionsToCadence = defineKind<RepetitionsToCadence>({
+  ...countedRecord,
+  name: 'Repetitions to a cadence',
+  protocol: RepetitionsToCadence,
+  template: { ...COUNTED_TEMPLATE, beatsPerMinute: 40, beatsPerRepetition: 2, missedBeatsAllowed: 1 },
+  captures: [...countedRecord.captures, 'missed'],
+  measure: ({ capRepetitions }, readings) => capped(plain(readings['count']), capRepetitions),
+  sensibleRange: ({ capRepetitions }) => ({ least: 1, most: capRepetitions ?? MOST_REPETITIONS }),
+  words,
+  rehearse: (stage, { beatsPerMinute, beatsPerRepetition }, turn) =>
+    countTo(makerFor(stage, turn), turn.target, (MINUTE_MS * beatsPerRepetition) / beatsPerMinute),
+})

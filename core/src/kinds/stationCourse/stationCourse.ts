@@ -1,0 +1,34 @@
+/** Stations in order under one running clock that never stops between them. */
+import { repeatedIds } from '../../document/disagreement.ts'
+import { defineKind } from '../kind.ts'
+import { HOUR_MS } from '../ranges.ts'
+import { courseWork } from './followCourse.ts'
+import { courseSlots, measureCourse } from './measure.ts'
+import { StationCourse } from './protocol.ts'
+import { rehearseCourse } from './rehearse.ts'
+import { words } from './words.ts'
+
+export const stationCourse = defineKind<StationCourse>({
+  name: 'Station course',
+  protocol: StationCourse,
+  template: {
+    startCommands: ['Get ready', 'Set', 'Go'],
+    stations: [{ id: 'station-1', name: 'Station 1', task: 'Describe the task.' }],
+    clockStopsWhen: 'Describe the exact moment.',
+  },
+  captures: ['started', 'passed', 'faulted'],
+  endsWithWork: true,
+  form: () => ({ unit: 'ms' }),
+  sense: () => 'atMost',
+  slots: courseSlots,
+  measure: measureCourse,
+  work: courseWork,
+  progress: ({ stations }) => ({ what: 'stations', of: stations.length }),
+  parts: ({ stations }) => stations.map(({ id }) => id),
+  failsWhen: ({ stations }) => stations.flatMap(({ failsAtOnce = [] }) => failsAtOnce),
+  sensibleRange: ({ stations, limitMs }) => ({ least: stations.length * 1_000, most: limitMs ?? 2 * HOUR_MS }),
+  disagreements: ({ stations }, place) => repeatedIds(stations, (index) => `${place}.stations[${index}]`),
+  words,
+  usual: ({ limitMs }) => limitMs ?? 500_000,
+  rehearse: rehearseCourse,
+})

@@ -1,0 +1,53 @@
+/** A fixed distance in laps of a course, against the clock of a wave that starts together. */
+import { capacityFromMileAndAHalf, MILE_AND_A_HALF_MM } from '../../estimate/aerobicCapacity.ts'
+import { defineKind } from '../kind.ts'
+import { overDistance, SLOWEST_AIDED_MS_PER_M, SLOWEST_MS_PER_M } from '../ranges.ts'
+import { watchSlots } from '../slot.ts'
+import { watched } from '../worked.ts'
+import { evenSplits } from './evenSplits.ts'
+import { lapsOf, TimedDistance } from './protocol.ts'
+import { runWork, reduceTimedDistance } from './reduceTimedDistance.ts'
+import { rehearseWave, withMistakes } from './rehearse.ts'
+import { words } from './words.ts'
+
+/** How far from the published distance a formula is still used. */
+const NEARLY_MM = 20_000
+
+const isRun = ({ by }: TimedDistance): boolean => by === undefined || by === 'run'
+
+export const timedDistance = defineKind<TimedDistance>({
+  name: 'Timed distance',
+  protocol: TimedDistance,
+  template: {
+    by: 'run',
+    distanceMm: 2_000_000,
+    lapLengthMm: 400_000,
+    startCommands: ['Get ready', 'Set', 'Go'],
+  },
+  captures: ['waveStarted', 'crossed', 'placed', 'assigned'],
+  startsTogether: true,
+  endsWithWork: true,
+  form: () => ({ unit: 'ms' }),
+  sense: () => 'atMost',
+  slots: ({ watchRule }) => watchSlots('time', 'Time', watchRule?.watches ?? 1),
+  measure: ({ watchRule }, readings) => watched('time', readings, watchRule),
+  work: runWork,
+  measureCaptures: (protocol, captures, start) =>
+    captures.some(({ kind }) => kind === 'read') ? null : reduceTimedDistance(protocol, start, captures),
+  progress: (protocol) => ({ what: 'laps', of: lapsOf(protocol) }),
+  sensibleRange: (protocol) =>
+    overDistance(protocol.distanceMm, isRun(protocol) ? SLOWEST_MS_PER_M : SLOWEST_AIDED_MS_PER_M),
+  estimates: (protocol, valueMs) =>
+    isRun(protocol) && Math.abs(protocol.distanceMm - MILE_AND_A_HALF_MM) <= NEARLY_MM
+      ? [capacityFromMileAndAHalf(valueMs)]
+      : [],
+  ground: ({ distanceMm, lapLengthMm }) => ({ shape: 'loop', lengthMm: lapLengthMm, distanceMm, lengths: null }),
+  evenSplits,
+  words,
+  // five minutes a kilometre
+  usual: ({ distanceMm }) => Math.round(distanceMm * 0.3),
+  rehearseWave: (stage, protocol, wave, startAtMs, runners) => {
+    const scripts = runners.map(({ entryId, target }) => ({ entryId, finishMs: target }))
+    return withMistakes(stage, lapsOf(protocol), rehearseWave(stage, protocol, wave, startAtMs, scripts))
+  },
+})

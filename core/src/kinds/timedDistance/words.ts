@@ -1,0 +1,30 @@
+import type { PublishedUnit } from '../../quantity/imperial.ts'
+import { printMass } from '../../quantity/mass.ts'
+import { printTime } from '../../quantity/time.ts'
+import { printQuantity } from '../../quantity/unit.ts'
+import type { KindWords } from '../kind.ts'
+import { distanceAtCrossing, lapsOf, type TimedDistance } from './protocol.ts'
+
+const rules = (protocol: TimedDistance, publishedIn?: PublishedUnit): string[] => {
+  const length = (mm: number): string => printQuantity(mm, 'mm', publishedIn)
+  const first = distanceAtCrossing(protocol, 1)
+  const allowed = [
+    ...(protocol.walkingAllowed === undefined ? [] : [protocol.walkingAllowed ? 'Walking is allowed.' : 'No walking.']),
+    ...(protocol.aidAllowed === false ? ['Nobody may pace or help.'] : []),
+    ...(protocol.loadG === undefined ? [] : [`Carried: ${printMass(protocol.loadG)}.`]),
+    ...(protocol.limitMs === undefined ? [] : [`Stopped at ${printTime(protocol.limitMs)}.`]),
+  ]
+  return [
+    `${length(protocol.distanceMm)} on laps of ${length(protocol.lapLengthMm)}: ${lapsOf(protocol)} crossings of the finish line.`,
+    first === protocol.lapLengthMm
+      ? 'Start and finish are on the same line.'
+      : `The start line stands ${length(first)} before the finish line, so that the part lap comes first.`,
+    ...(allowed.length > 0 ? [allowed.join(' ')] : []),
+  ]
+}
+
+export const words: KindWords<TimedDistance> = {
+  conduct: ({ distanceMm, lapLengthMm }, publishedIn) =>
+    `${printQuantity(distanceMm, 'mm', publishedIn)} in laps of ${printQuantity(lapLengthMm, 'mm', publishedIn)}`,
+  rules,
+}

@@ -1,0 +1,128 @@
+<script setup lang="ts">
+/** A work chain under one clock: the open segment alone can be worked; repetitions in sets, splits, the pace that meets the limit. */
+import { followChain, printClock, printTime, type ProtocolOf, type StandardEvent } from '@able-gauge/core'
+import { computed } from 'vue'
+import type { Day, Entry } from '../../../day/day.ts'
+import Gauge from '../../../ui/Gauge.vue'
+import { useTick } from '../../../ui/useTick.ts'
+import BigTime from '../../work/BigTime.vue'
+import { useWork } from '../../work/useWork.ts'
+import WorkFrame from '../../work/WorkFrame.vue'
+
+const props = defineProps<{
+  day: Day
+  event: StandardEvent & { readonly protocol: ProtocolOf<'workChain'> }
+  entry: Entry
+  /** Who comes after. */
+  following: Entry | undefined
+}>()
+const emit = defineEmits<{ next: []; back: [] }>()
+
+const { protocol } = props.event
+const work = useWork(
+  () => props.day,
+  props.event,
+  () => props.entry,
+)
+const { own, ready, mark } = work
+const nowMs = useTick(0)
+
+const chain = computed(() => followChain(protocol, own.value))
+const part = computed(() => chain.value.parts[chain.value.open])
+const elapsedMs = computed(() => {
+  const { started, finish } = chain.value
+  return started ? Math.max(0, (finish?.atMs ?? nowMs.value) - started.atMs) : 0
+})
+const isRunning = computed(() => chain.value.started !== null && chain.value.finish === null)
+const isOver = computed(() => protocol.limitMs !== undefined && elapsedMs.value > protocol.limitMs)
+
+/** One touch does what the open segment is made of: a repetition, or its end. */
+const advance = (): void => {
+  const segment = part.value?.segment
+  if (!segment || !isRunning.value) return
+  void work.observe(
+    segment.repetitions === undefined
+      ? { kind: 'passed', payload: { part: segment.id } }
+      : { kind: 'counted', payload: {} },
+    undefined,
+    () => part.value?.segment.id !== segment.id,
+  )
+}
+</script>
+
+<template>
+  <WorkFrame
+    :day="day"
+    :event="event"
+    :entry="entry"
+    :following="following"
+    :work="work"
+    :may-start="chain.started === null"
+    :share="protocol.limitMs ? Math.min(1, elapsedMs / protocol.limitMs) : 0"
+    :keys="{ ' ': advance }"
+    :strong-keys="isRunning ? [' '] : []"
+    :help="[['Space', 'count a repetition, or close a distance']]"
+    @go="(moment) => work.observe({ kind: 'started', payload: {} }, moment)"
+    @next="emit('next')"
+    @back="emit('back')"
+  >
+    <template #figures>
+      <BigTime
+        :elapsed-ms="elapsedMs"
+        :words="protocol.limitMs ? `${isOver ? 'over the limit of' : 'limit'} ${printTime(protocol.limitMs)}` : ''"
+      />
+      <Gauge v-if="mark?.cut" :cut="mark.cut" :value="Math.floor(elapsedMs / 250) * 250" size="large" />
+      <ol class="parts">
+        <li
+          v-for="({ segment, repetitions, sets, completeAfterMs }, index) in chain.parts"
+          :key="segment.id"
+          class="sheet"
+          :class="{ open: isRunning && index === chain.open, done: completeAfterMs !== null }"
+        >
+          <strong>{{ segment.name }}</strong>
+          <span v-if="segment.repetitions" class="figures">{{ repetitions }} of {{ segment.repetitions }}</span>
+          <span v-else>{{ (segment.distanceMm ?? 0) / 1000 }} m</span>
+          <small v-if="sets.length > 1" class="quiet">sets {{ sets.join(', ') }}</small>
+          <small class="figures">{{ completeAfterMs === null ? '' : printClock(completeAfterMs, 1) }}</small>
+        </li>
+      </ol>
+    </template>
+    <button class="pad" :disabled="!ready || !isRunning" @pointerdown.prevent="advance">
+      <template v-if="part?.segment.repetitions">
+        <strong class="figures count" data-testid="counted">{{ part.repetitions }}</strong>
+        <span>{{ part.segment.name }}: {{ part.segment.repetitions - part.repetitions }} to go. Tap or space</span>
+      </template>
+      <template v-else-if="part">
+        <strong>{{ part.segment.name }} complete</strong><span>tap anywhere here, or space</span>
+      </template>
+    </button>
+  </WorkFrame>
+</template>
+
+<style scoped lang="scss">
+@use '../../work/workPad';
+.parts {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(130px, 1fr));
+  gap: 8px;
+}
+.parts li {
+  display: flex;
+  flex-direction: column;
+  padding: 8px 12px;
+  border-width: 2px;
+}
+.parts .open {
+  border-color: var(--ink);
+  box-shadow: 0 0 0 3px var(--vest);
+}
+.parts .done {
+  background: var(--tint);
+}
+.pad .count {
+  font-size: 6rem;
+}
+</style>

@@ -1,0 +1,370 @@
+<script setup lang="ts">
+/** A station course: one candidate after another, several on the course at once, stations in order, faults, what fails at once. */
+import {
+  beatsBetween,
+  followCourse,
+  printClock,
+  printTime,
+  type BeatStretch,
+  type ProtocolOf,
+  type Station,
+  type StandardEvent,
+} from '@able-gauge/core'
+import { computed, ref, watch } from 'vue'
+import { fullName, shortName, type Day } from '../../../day/day.ts'
+import BeatLight from '../../../sound/BeatLight.vue'
+import { useSignals } from '../../../sound/useSignals.ts'
+import type { AgreedMoment } from '../../../sync/agreedClock.ts'
+import { useTick } from '../../../ui/useTick.ts'
+import { wordFor } from '../../../ui/verdictWords.ts'
+import CandidateQueue from '../../CandidateQueue.vue'
+import StartCommands from '../../StartCommands.vue'
+import { useQueue } from '../../useQueue.ts'
+import BigTime from '../../work/BigTime.vue'
+import SharedRoom from '../../work/SharedRoom.vue'
+import { useSharedWork } from '../../work/useSharedWork.ts'
+
+const props = defineProps<{
+  day: Day
+  event: StandardEvent & { readonly protocol: ProtocolOf<'stationCourse'> }
+}>()
+
+const { protocol } = props.event
+const { stations } = protocol
+const nowMs = useTick(0)
+const work = useSharedWork(() => props.day, props.event)
+const { ready } = work
+const { queue } = useQueue(() => props.day, props.event.id)
+const starting = ref(false)
+/** The candidate the keys work. */
+const chosenId = ref('')
+
+const isUnder = (id: string): boolean => work.markOf(id)?.kind === 'running'
+const runners = computed(() =>
+  queue.value
+    .filter(({ id }) => isUnder(id))
+    .map((entry) => ({ entry, course: followCourse(protocol, work.ownOf(entry.id)) })),
+)
+// never somebody else by itself: a touch meant for one candidate must not stamp another who is on the course too
+const chosen = computed(() => runners.value.find(({ entry }) => entry.id === chosenId.value))
+/** Who was chosen stays to be seen when the course is done. */
+const last = computed(() => queue.value.find(({ id }) => id === chosenId.value))
+const course = computed(
+  () => chosen.value?.course ?? (last.value ? followCourse(protocol, work.ownOf(last.value.id)) : undefined),
+)
+const shown = computed(() => chosen.value?.entry ?? last.value)
+const shownMark = computed(() => (shown.value ? work.markOf(shown.value.id) : undefined))
+const next = computed(() =>
+  queue.value.find((entry) => work.markOf(entry.id)?.kind === 'waiting' && entry.attendance === 'present'),
+)
+const candidate = ref('')
+const toStart = computed(
+  () => queue.value.find(({ id }) => id === candidate.value && work.markOf(id)?.kind === 'waiting') ?? next.value,
+)
+
+const elapsedOf = (startedAtMs: number | undefined, endMs?: number): number =>
+  startedAtMs === undefined ? 0 : Math.max(0, (endMs ?? nowMs.value) - startedAtMs)
+const elapsedMs = computed(() => elapsedOf(course.value?.started?.atMs, course.value?.finish?.atMs))
+const isRunning = computed(() => chosen.value !== undefined && chosen.value.entry.id === shown.value?.id)
+
+const beginStart = (): void => {
+  if (toStart.value && work.mayStart(toStart.value)) starting.value = true
+}
+const onGo = (moment: AgreedMoment): void => {
+  starting.value = false
+  const entry = toStart.value
+  if (!entry) return
+  chosenId.value = entry.id
+  candidate.value = ''
+  void work.observe(entry.id, { kind: 'started', payload: {} }, moment)
+}
+const pass = (): void => {
+  const [entry, station] = [chosen.value?.entry, chosen.value?.course.current]
+  if (!entry || !station) return
+  void work.observe(entry.id, { kind: 'passed', payload: { part: station.id } }, undefined, () => {
+    const now = followCourse(protocol, work.ownOf(entry.id))
+    return now.current?.id !== station.id
+  })
+}
+/** Faults belong to the station the candidate is on. */
+const fault = (): void => {
+  const [entry, station] = [chosen.value?.entry, chosen.value?.course.current]
+  if (!entry || station?.faultsAllowed === undefined) return
+  void work.observe(entry.id, { kind: 'faulted', payload: { part: station.id } })
+}
+const fail = (why: string): void => {
+  if (chosen.value) void work.stop(chosen.value.entry.id, 'failed', why)
+}
+const choose = (step: number): void => {
+  const at = runners.value.findIndex(({ entry }) => entry.id === chosenId.value)
+  const count = Math.max(1, runners.value.length)
+  const other = runners.value[at < 0 ? 0 : (at + step + count) % count]
+  if (other) chosenId.value = other.entry.id
+}
+// with one alone on the course there is nobody to mistake
+watch(
+  () => runners.value.map(({ entry }) => entry.id),
+  (ids) => {
+    const [only, another] = ids
+    if (only !== undefined && another === undefined && chosenId.value === '') chosenId.value = only
+  },
+  { immediate: true },
+)
+
+const beatsOf = ({ rate }: Station): readonly BeatStretch[] =>
+  rate === undefined
+    ? []
+    : [
+        ...(rate.warmUpMs !== undefined && rate.warmUpStepsPerMinute !== undefined
+          ? [{ beatsPerMinute: rate.warmUpStepsPerMinute, durationMs: rate.warmUpMs }]
+          : []),
+        { beatsPerMinute: rate.stepsPerMinute, durationMs: rate.durationMs },
+      ]
+const plan = computed(() => (isRunning.value && course.value?.current ? beatsOf(course.value.current) : []))
+const beatFromMs = computed(() => {
+  const started = course.value?.started
+  if (plan.value.length === 0 || !started) return null
+  return started.atMs + (course.value?.splits.at(-1)?.elapsedMs ?? 0)
+})
+useSignals(
+  () => beatFromMs.value,
+  (fromMs, toMs) => beatsBetween(plan.value, fromMs, toMs).map(({ atMs }) => ({ atMs, tone: 'beat' })),
+)
+const stageLeftMs = computed(() => {
+  const totalMs = plan.value.reduce((sum, { durationMs }) => sum + durationMs, 0)
+  return beatFromMs.value === null ? 0 : totalMs - (nowMs.value - beatFromMs.value)
+})
+const faultsAt = (id: string): number => course.value?.faults[id] ?? 0
+const splitAt = (index: number): string => {
+  const split = course.value?.splits[index]
+  const before = course.value?.splits[index - 1]?.elapsedMs ?? 0
+  return split ? printClock(split.elapsedMs - before, 1) : ''
+}
+const KEYS: Readonly<Record<string, () => void>> = {
+  ' ': pass,
+  t: fault,
+  s: beginStart,
+  ArrowDown: () => choose(1),
+  ArrowUp: () => choose(-1),
+  f: () => chosen.value && void work.stop(chosen.value.entry.id, 'safety'),
+  Escape: () => (starting.value = false),
+}
+const failKeys = computed(() =>
+  Object.fromEntries(
+    (course.value?.current?.failsAtOnce ?? []).map((why, index) => [String(index + 1), () => fail(why)]),
+  ),
+)
+</script>
+
+<template>
+  <SharedRoom
+    :day="day"
+    :event="event"
+    :work="work"
+    :under="runners.map(({ entry }) => entry)"
+    :keys="{ ...KEYS, ...failKeys }"
+    :strong-keys="isRunning ? [' '] : []"
+    sounds
+    :help="[
+      ['S', 'start commands for the next candidate'],
+      ['Space', 'the station is complete'],
+      ['T', 'a fault on this station'],
+      ['1–9', 'what fails at once on this station'],
+      ['↑ ↓', 'another candidate on the course'],
+      ['F', 'stop the candidate for safety'],
+    ]"
+  >
+    <template #side>
+      <section v-if="runners.length > 0" class="sheet on">
+        <h2>On the course</h2>
+        <button
+          v-for="{ entry, course: own } in runners"
+          :key="entry.id"
+          :class="{ chosen: entry.id === shown?.id }"
+          :aria-pressed="entry.id === shown?.id"
+          @click="chosenId = entry.id"
+        >
+          <strong class="figures">{{ entry.bib ?? '–' }}</strong>
+          <span
+            >{{ shortName(entry) }}<small class="quiet">{{ own.current?.name }}</small></span
+          >
+          <span class="figures">{{ printClock(elapsedOf(own.started?.atMs)) }}</span>
+        </button>
+      </section>
+      <CandidateQueue
+        :event="event"
+        :queue="queue"
+        :current="toStart?.id ?? ''"
+        @choose="(id) => (isUnder(id) ? (chosenId = id) : (candidate = id))"
+      />
+    </template>
+
+    <StartCommands v-if="starting" :commands="protocol.startCommands" @go="onGo" @cancel="starting = false" />
+    <template v-else>
+      <template v-if="shown && course?.started">
+        <div class="who">
+          <h1>
+            <span class="figures">{{ shown.bib ?? '–' }}</span> {{ fullName(shown) }}
+          </h1>
+          <strong v-if="!isRunning && shownMark">{{ wordFor(shownMark) }}</strong>
+        </div>
+        <BigTime
+          :elapsed-ms="elapsedMs"
+          :words="
+            protocol.limitMs
+              ? `limit ${printTime(protocol.limitMs)}. Stops when: ${protocol.clockStopsWhen}`
+              : `Stops when: ${protocol.clockStopsWhen}`
+          "
+        />
+        <ol class="stations">
+          <li
+            v-for="(station, index) in stations"
+            :key="station.id"
+            :class="{ current: isRunning && station.id === course.current?.id, done: index < course.splits.length }"
+          >
+            <strong>{{ station.name }}</strong>
+            <span v-if="station.faultsAllowed !== undefined" class="figures"
+              >{{ faultsAt(station.id) }} of {{ station.faultsAllowed }} faults</span
+            >
+            <span class="figures">{{ splitAt(index) }}</span>
+          </li>
+        </ol>
+        <template v-if="isRunning && course.current">
+          <div v-if="plan.length > 0" class="stage">
+            <BeatLight :plan="plan" :started-at-ms="beatFromMs" :per-cycle="1" />
+            <strong class="figures">{{
+              stageLeftMs > 0 ? `${printClock(stageLeftMs + 999)} left` : 'stage over'
+            }}</strong>
+          </div>
+          <p class="task">{{ course.current.task }}</p>
+          <button class="pad" :disabled="!ready" @pointerdown.prevent="pass">
+            <strong>{{ course.current.name }} complete</strong><span>tap, or space</span>
+          </button>
+          <div class="keys-row">
+            <button v-if="course.current.faultsAllowed !== undefined" class="caution" :disabled="!ready" @click="fault">
+              Fault <kbd>T</kbd><small>{{ course.current.fault ?? 'on this station' }}</small>
+            </button>
+            <button
+              v-for="(why, index) in course.current.failsAtOnce"
+              :key="why"
+              class="refuse"
+              :disabled="!ready"
+              @click="fail(why)"
+            >
+              {{ why }} <kbd>{{ index + 1 }}</kbd><small>ends it</small>
+            </button>
+          </div>
+        </template>
+      </template>
+      <section v-if="toStart" class="sheet next">
+        <div>
+          <strong>{{ runners.length === 0 ? 'Next' : 'May follow' }}: {{ toStart.bib }} {{ fullName(toStart) }}</strong>
+          <p v-if="runners.length === 0" class="quiet">
+            {{ stations.length }} stations{{ protocol.gear ? `. On: ${protocol.gear.join(', ').toLowerCase()}` : '' }}.
+            <template v-for="text in event.cautions" :key="text">{{ text }} </template>
+          </p>
+        </div>
+        <button
+          v-if="work.mayCapture.value"
+          class="btn btn-lg"
+          :class="runners.length === 0 ? 'btn-primary' : 'btn-quiet'"
+          :disabled="!work.mayStart(toStart)"
+          @click="beginStart"
+        >
+          Start commands <kbd>S</kbd>
+        </button>
+      </section>
+      <p v-else-if="runners.length === 0" class="sheet next">Nobody is waiting.</p>
+    </template>
+  </SharedRoom>
+</template>
+
+<style scoped lang="scss">
+@use '../../work/workPad';
+.on {
+  padding: 10px 0;
+  flex: none;
+}
+.on h2 {
+  padding: 0 14px 6px;
+}
+.on button {
+  width: 100%;
+  min-height: 52px;
+  display: grid;
+  grid-template-columns: 48px 1fr auto;
+  align-items: center;
+  text-align: left;
+  border: 0;
+  border-left: 4px solid transparent;
+  border-top: 1px solid var(--line);
+  background: none;
+  color: inherit;
+  padding: 4px 14px 4px 10px;
+}
+.on .chosen {
+  border-left-color: var(--ink);
+  background: var(--tint);
+}
+.on strong {
+  font-size: 1.25rem;
+}
+.on small {
+  display: block;
+}
+.who {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+}
+.stations {
+  list-style: none;
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(120px, 1fr));
+  gap: 6px;
+  margin: 0;
+  padding: 0;
+}
+.stations li {
+  display: flex;
+  flex-direction: column;
+  padding: 6px 10px;
+  border: 2px solid var(--line);
+  border-radius: 6px;
+  background: var(--sheet);
+  font-size: 0.8125rem;
+}
+.stations strong {
+  font-size: 0.9375rem;
+  line-height: 1.2;
+}
+.stations .done {
+  background: var(--tint);
+}
+.stations .current {
+  border-color: var(--ink);
+  box-shadow: 0 0 0 3px var(--vest);
+}
+.stage {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+}
+.stage strong {
+  font-size: 1.5rem;
+}
+.task {
+  margin: 0;
+}
+.next {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 16px;
+  padding: 12px 16px;
+  margin: 0;
+}
+.next p {
+  margin: 2px 0 0;
+}
+</style>

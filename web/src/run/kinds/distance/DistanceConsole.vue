@@ -1,0 +1,304 @@
+<script setup lang="ts">
+/** Distance in a time: laps stamped as they are run, and where each runner stood when the time ran out. */
+import {
+  followDistance,
+  parseField,
+  printClock,
+  printLength,
+  printTime,
+  type ProtocolOf,
+  type StandardEvent,
+} from '@able-gauge/core'
+import { computed, reactive, ref, useTemplateRef } from 'vue'
+import { shortName, type Day, type Entry } from '../../../day/day.ts'
+import { useSignals } from '../../../sound/useSignals.ts'
+import type { AgreedMoment } from '../../../sync/agreedClock.ts'
+import { useTick } from '../../../ui/useTick.ts'
+import StartCommands from '../../StartCommands.vue'
+import BibField from '../../work/BibField.vue'
+import BigTime from '../../work/BigTime.vue'
+import SharedRoom from '../../work/SharedRoom.vue'
+import { useAnnouncements } from '../../work/useAnnouncements.ts'
+import { useSharedWork } from '../../work/useSharedWork.ts'
+import { useWave } from '../../work/useWave.ts'
+import WaveChoice from '../../work/WaveChoice.vue'
+
+const props = defineProps<{
+  day: Day
+  event: StandardEvent & { readonly protocol: ProtocolOf<'distanceInTime'> }
+}>()
+
+const { protocol } = props.event
+const nowMs = useTick(100)
+const work = useSharedWork(() => props.day, props.event)
+const { ready } = work
+const group = useWave(() => props.day, props.event, work)
+const { waves, wave, runners, started, nextWave, isOver, typed, typedName } = group
+const starting = ref(false)
+const bib = useTemplateRef('bib')
+
+const elapsedMs = computed(() => (started.value ? Math.max(0, nowMs.value - started.value.atMs) : 0))
+const leftMs = computed(() => protocol.durationMs - elapsedMs.value)
+const isRunning = computed(() => started.value !== null && leftMs.value > 0)
+const timeIsUp = computed(() => started.value !== null && leftMs.value <= 0)
+useSignals(
+  () => (isRunning.value ? (started.value?.atMs ?? null) : null),
+  (fromMs, toMs) =>
+    protocol.durationMs >= fromMs && protocol.durationMs < toMs ? [{ atMs: protocol.durationMs, tone: 'level' }] : [],
+)
+const { announced } = useAnnouncements(
+  () => protocol.announcements,
+  () => (isRunning.value ? elapsedMs.value : null),
+)
+
+const tiles = computed(() =>
+  runners.value.map((entry) => {
+    const run = followDistance(protocol, work.ownOf(entry.id), group.startFor(entry))
+    const lastMs = work.ownOf(entry.id).findLast(({ kind }) => kind === 'crossed')?.atMs
+    return { entry, run, out: isOver(entry), lastMs }
+  }),
+)
+const toMark = computed(() => tiles.value.filter(({ run, out }) => run.beyondLineMm === null && !out))
+const stillOut = computed(() => tiles.value.filter(({ out }) => !out).map(({ entry }) => entry))
+
+const cross = (entry: Entry): Promise<void> =>
+  work.observe(entry.id, { kind: 'crossed', payload: {} }, undefined, () => isOver(entry) || started.value === null)
+const enter = (): void => {
+  const entry = group.takeTyped()
+  if (entry && isRunning.value) void cross(entry)
+}
+const marks = reactive<Record<string, string>>({})
+const problems = reactive<Record<string, string>>({})
+const mark = (entry: Entry): void => {
+  const text = marks[entry.id] ?? ''
+  const read = parseField(text, { unit: 'mm', shownIn: 'm' })
+  const fits = read.ok && read.value < protocol.lapLengthMm
+  problems[entry.id] = fits ? '' : `"${text}" is not a distance below one lap of ${printLength(protocol.lapLengthMm)}.`
+  if (!fits) return
+  // the mark passed is read, not the metre between two marks
+  const beyondLineMm = Math.floor(read.value / protocol.markEveryMm) * protocol.markEveryMm
+  void work.observe(entry.id, { kind: 'markedAt', payload: { beyondLineMm } })
+}
+const focusNext = (event: KeyboardEvent, entry: Entry): void => {
+  mark(entry)
+  if (problems[entry.id]) return
+  // the field is one of a list of such fields
+  const fields = [...document.querySelectorAll<HTMLInputElement>('.marks input')]
+  fields[fields.indexOf(event.target as HTMLInputElement) + 1]?.focus()
+}
+const beginStart = (): void => {
+  if (ready.value && started.value === null && runners.value.length > 0) starting.value = true
+}
+const onGo = (moment: AgreedMoment): void => {
+  starting.value = false
+  void group.start(moment)
+}
+const KEYS: Readonly<Record<string, () => void>> = {
+  Enter: enter,
+  s: beginStart,
+  Backspace: () => (typed.value = typed.value.slice(0, -1)),
+  Escape: () => {
+    typed.value = ''
+    starting.value = false
+  },
+}
+</script>
+
+<template>
+  <SharedRoom
+    :day="day"
+    :event="event"
+    :work="work"
+    :under="started ? stillOut : []"
+    :keys="KEYS"
+    :strong-keys="typed === '' ? [] : ['Enter']"
+    :on-digit="group.type"
+    :own-field="() => bib?.field ?? null"
+    sounds
+    :help="[
+      ['S', 'start commands for the wave'],
+      ['0–9, Enter', 'stamp a bib as it crosses the line'],
+      ['Tab, Enter', 'when the time is up: from field to field'],
+    ]"
+  >
+    <template #side>
+      <section class="sheet panel">
+        <WaveChoice v-model="wave" :waves="waves" />
+        <h2>{{ printTime(protocol.durationMs) }}, laps of {{ printLength(protocol.lapLengthMm) }}</h2>
+        <p>
+          Everybody is measured where they are when the time runs out, at the last mark passed. Marks every
+          {{ printLength(protocol.markEveryMm) }}.
+        </p>
+        <p v-for="text in event.cautions" :key="text">{{ text }}</p>
+      </section>
+    </template>
+    <StartCommands v-if="starting" :commands="protocol.startCommands" @go="onGo" @cancel="starting = false" />
+    <section v-else-if="!started" class="sheet ready">
+      <h1>Wave {{ wave }}: {{ runners.length }} on the line</h1>
+      <p class="quiet">Check the bibs below against the people on the line.</p>
+      <button
+        v-if="work.mayCapture.value"
+        class="btn btn-primary btn-lg"
+        :disabled="!ready || runners.length === 0"
+        @click="beginStart"
+      >
+        Start commands <kbd>S</kbd>
+      </button>
+    </section>
+    <BigTime
+      v-else
+      :elapsed-ms="isRunning ? leftMs : 0"
+      :words="
+        isRunning
+          ? `left, started with ${tiles.length}`
+          : toMark.length > 0
+            ? 'Time is up: everybody stands where they are'
+            : 'All are measured'
+      "
+    />
+    <p v-if="announced" class="announced" role="status">{{ announced }}</p>
+    <section v-if="timeIsUp && toMark.length > 0" class="sheet marks">
+      <h2>Metres beyond the line</h2>
+      <div v-for="{ entry, run } in toMark" :key="entry.id" class="mark">
+        <label :for="`mark-${entry.id}`"
+          ><strong class="figures">{{ entry.bib }}</strong> {{ shortName(entry) }}, {{ run.laps }}
+          {{ run.laps === 1 ? 'lap' : 'laps' }}</label
+        >
+        <input
+          :id="`mark-${entry.id}`"
+          v-model="marks[entry.id]"
+          class="form-control figures"
+          inputmode="decimal"
+          autocomplete="off"
+          :disabled="!ready"
+          @keydown.enter.prevent="focusNext($event, entry)"
+        />
+        <button class="btn btn-quiet" :disabled="!ready" @click="mark(entry)">Enter</button>
+        <p v-if="problems[entry.id]" class="problem">{{ problems[entry.id] }}</p>
+      </div>
+    </section>
+    <ol class="tiles">
+      <li v-for="{ entry, run, out, lastMs } in tiles" :key="entry.id">
+        <button
+          class="tile"
+          :class="{ out }"
+          :data-bib="entry.bib"
+          :disabled="!ready || !isRunning || out"
+          tabindex="-1"
+          @click="cross(entry)"
+        >
+          <strong class="figures">{{ entry.bib }}</strong>
+          <span>{{ shortName(entry) }}</span>
+          <small>
+            {{
+              run.beyondLineMm === null
+                ? `${run.laps} ${run.laps === 1 ? 'lap' : 'laps'}`
+                : printLength(run.laps * protocol.lapLengthMm + run.beyondLineMm)
+            }}<template v-if="isRunning && lastMs && started"
+              >, last at {{ printClock(lastMs - started.atMs) }}</template
+            >
+          </small>
+        </button>
+      </li>
+    </ol>
+    <section v-if="timeIsUp && toMark.length === 0" class="sheet done">
+      <p>
+        <strong>Wave {{ wave }} is measured.</strong> Keep them walking, watch them, offer water.
+      </p>
+      <button v-if="nextWave" class="btn btn-primary" @click="wave = nextWave">Go to wave {{ nextWave }}</button>
+      <RouterLink v-else class="btn btn-primary" :to="{ name: 'run' }">Back to the events</RouterLink>
+    </section>
+    <template #foot>
+      <BibField
+        ref="bib"
+        v-model="typed"
+        :typed-name="typedName"
+        action="Cross"
+        :disabled="!isRunning"
+        @enter="enter"
+      />
+    </template>
+  </SharedRoom>
+</template>
+
+<style scoped>
+.panel,
+.ready,
+.marks {
+  padding: 12px 16px;
+}
+.panel p {
+  margin: 4px 0;
+}
+.announced {
+  margin: 0;
+  padding: 8px 14px;
+  background: var(--vest);
+  color: var(--vest-ink);
+  border-radius: 6px;
+  font-size: 1.25rem;
+  font-weight: 700;
+}
+.mark {
+  display: grid;
+  grid-template-columns: 1fr 130px auto;
+  gap: 10px;
+  align-items: center;
+  padding: 6px 0;
+  border-top: 1px solid var(--line);
+}
+.mark strong {
+  font-size: 1.25rem;
+  margin-right: 8px;
+}
+.mark input {
+  font-size: 1.25rem;
+}
+.problem {
+  grid-column: 1 / -1;
+  margin: 0;
+}
+.tiles {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  gap: 9px;
+}
+.tile {
+  width: 100%;
+  min-height: 96px;
+  padding: 8px 12px;
+  display: flex;
+  flex-direction: column;
+  text-align: left;
+  background: var(--sheet);
+  color: var(--ink);
+  border: 1px solid var(--line-2);
+  border-radius: 8px;
+  touch-action: manipulation;
+  contain: layout paint;
+}
+.tile strong {
+  font-size: 2.1rem;
+  line-height: 1;
+}
+.tile small {
+  margin-top: auto;
+  font-size: 0.8125rem;
+  color: var(--ink-2);
+}
+.out {
+  background: var(--sheet-2);
+}
+.done {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  padding: 14px 16px;
+}
+.done p {
+  margin: 0;
+}
+</style>

@@ -1,0 +1,265 @@
+<script setup lang="ts">
+/** Held positions: several people started together, each stopped with one touch, cautions counted, the cap watched. */
+import { followHold, printClock, printTime, type ProtocolOf, type StandardEvent } from '@able-gauge/core'
+import { computed, ref, watch } from 'vue'
+import { shortName, type Day, type Entry } from '../../../day/day.ts'
+import { useAgreedClock, type AgreedMoment } from '../../../sync/agreedClock.ts'
+import Gauge from '../../../ui/Gauge.vue'
+import { useTick } from '../../../ui/useTick.ts'
+import { wordFor } from '../../../ui/verdictWords.ts'
+import StartCommands from '../../StartCommands.vue'
+import GroupList from '../../work/GroupList.vue'
+import SharedRoom from '../../work/SharedRoom.vue'
+import { useGroup } from '../../work/useGroup.ts'
+import { useSharedWork } from '../../work/useSharedWork.ts'
+import WatchChoice from '../../work/WatchChoice.vue'
+
+const props = defineProps<{
+  day: Day
+  event: StandardEvent & { readonly protocol: ProtocolOf<'heldPosition'> }
+}>()
+
+/** Keys are digits, so nine at most. */
+const MOST = 9
+const { protocol } = props.event
+const clock = useAgreedClock()
+const nowMs = useTick(0)
+const work = useSharedWork(() => props.day, props.event)
+const { ready } = work
+const { queue, entries, chosenIds, toggle, takeNext, waiting, most } = useGroup(
+  () => props.day,
+  props.event,
+  Math.min(MOST, protocol.notes?.peopleAtOnce ?? MOST),
+)
+const starting = ref(false)
+const watchNumber = ref(1)
+/** A digit after C cautions, after F stops for safety. */
+const armed = ref<'caution' | 'safety' | null>(null)
+
+const tiles = computed(() =>
+  entries.value.map((entry) => {
+    const hold = followHold(protocol, work.ownOf(entry.id))
+    const mark = work.markOf(entry.id)
+    const isOver = mark !== undefined && mark.kind !== 'waiting' && mark.kind !== 'running'
+    const capAtMs = hold.started && protocol.capMs !== undefined ? hold.started.atMs + protocol.capMs : Infinity
+    const untilMs = hold.end?.atMs ?? Math.min(nowMs.value, capAtMs)
+    return {
+      entry,
+      mark,
+      isOver,
+      isRunning: hold.started !== null && !isOver,
+      capAtMs,
+      elapsedMs: hold.started ? Math.max(0, untilMs - hold.started.atMs) : 0,
+      cautionsLeft: protocol.cautionsAllowed - hold.cautions,
+      hasBackup: Object.keys(hold.backupsMs).includes(`time-watch-${watchNumber.value}`),
+    }
+  }),
+)
+const anyRunning = computed(() => tiles.value.some(({ isRunning }) => isRunning))
+const toStart = computed(() =>
+  tiles.value.filter(({ mark, entry }) => mark?.kind === 'waiting' && work.mayStart(entry)),
+)
+const allOver = computed(() => tiles.value.length > 0 && tiles.value.every(({ isOver }) => isOver))
+
+// at the cap the time is recorded at its moment, however late this device noticed
+watch(nowMs, (now) => {
+  for (const { entry, isRunning, capAtMs } of tiles.value) {
+    const moment = clock.moment()
+    if (!isRunning || now < capAtMs || !moment) continue
+    void work.observe(
+      entry.id,
+      { kind: 'stopped', payload: { reason: 'time' } },
+      { ...moment, atMs: capAtMs },
+      () => followHold(protocol, work.ownOf(entry.id)).end !== null,
+    )
+  }
+})
+
+const beginStart = (): void => {
+  if (ready.value && toStart.value.length > 0 && !anyRunning.value) starting.value = true
+}
+const onGo = (moment: AgreedMoment): void => {
+  starting.value = false
+  for (const { entry } of toStart.value) void work.observe(entry.id, { kind: 'started', payload: {} }, moment)
+}
+const lost = ({ id }: Entry): void => {
+  const moment = clock.moment()
+  const hasEnded = (): boolean => followHold(protocol, work.ownOf(id)).end !== null
+  if (watchNumber.value === 1) {
+    void work.observe(id, { kind: 'stopped', payload: { reason: 'ended' } }, moment, hasEnded)
+  } else void work.observe(id, { kind: 'crossed', payload: { watch: watchNumber.value } }, moment)
+}
+const caution = ({ id }: Entry): void =>
+  void work.observe(
+    id,
+    { kind: 'cautioned', payload: {} },
+    undefined,
+    () => followHold(protocol, work.ownOf(id)).end !== null,
+  )
+const onDigit = (digit: string): void => {
+  const tile = tiles.value[Number(digit) - 1]
+  const what = armed.value
+  armed.value = null
+  if (!tile?.isRunning && !(tile && watchNumber.value > 1 && !tile.hasBackup)) return
+  if (what === 'caution') caution(tile.entry)
+  else if (what === 'safety') void work.stop(tile.entry.id, 'safety')
+  else lost(tile.entry)
+}
+const KEYS = {
+  s: beginStart,
+  c: () => (armed.value = 'caution'),
+  f: () => (armed.value = 'safety'),
+  n: () => !anyRunning.value && takeNext(),
+  Escape: () => {
+    starting.value = false
+    armed.value = null
+  },
+}
+</script>
+
+<template>
+  <SharedRoom
+    :day="day"
+    :event="event"
+    :work="work"
+    :under="tiles.filter(({ isRunning }) => isRunning).map(({ entry }) => entry)"
+    :keys="KEYS"
+    :on-digit="onDigit"
+    :help="[
+      ['S', 'start commands for all on the console'],
+      ['1–9', 'that person has lost the position'],
+      ['C, 1–9', 'caution for that person'],
+      ['F, 1–9', 'stop that person for safety'],
+      ['N', 'the next who wait'],
+    ]"
+  >
+    <template #side>
+      <GroupList
+        :event="event"
+        :queue="queue"
+        :chosen-ids="chosenIds"
+        :may-change="!anyRunning"
+        :most="most"
+        @toggle="toggle"
+      />
+    </template>
+    <StartCommands v-if="starting" :commands="protocol.startCommands" @go="onGo" @cancel="starting = false" />
+    <template v-else>
+      <section v-if="!anyRunning && !allOver" class="sheet rules">
+        <h1>{{ toStart.length === 0 ? 'Nobody is on the console' : `${toStart.length} start together` }}</h1>
+        <p>{{ protocol.position }}</p>
+        <p class="quiet">
+          Ends when: {{ protocol.endsWhen.join(', ').toLowerCase()
+          }}<template v-if="protocol.capMs">. Stopped at {{ printTime(protocol.capMs) }}</template
+          >.
+        </p>
+        <button
+          v-if="work.mayCapture.value"
+          class="btn btn-primary btn-lg"
+          :disabled="toStart.length === 0 || !ready"
+          @click="beginStart"
+        >
+          Start commands <kbd>S</kbd>
+        </button>
+      </section>
+      <p v-if="armed" class="armed" role="status">
+        {{ armed === 'caution' ? 'Caution' : 'Stop for safety' }}: press the number of the person, or Esc
+      </p>
+      <ol class="tiles">
+        <li v-for="(tile, index) in tiles" :key="tile.entry.id" class="sheet" :class="{ over: tile.isOver }">
+          <header>
+            <kbd>{{ index + 1 }}</kbd>
+            <strong class="figures bib">{{ tile.entry.bib ?? '–' }}</strong>
+            <span>{{ shortName(tile.entry) }}</span>
+          </header>
+          <div class="figures time" :data-bib="tile.entry.bib">{{ printClock(tile.elapsedMs, 1) }}</div>
+          <Gauge v-if="tile.mark?.cut" :cut="tile.mark.cut" :value="Math.floor(tile.elapsedMs / 100) * 100" />
+          <p v-if="tile.isOver && tile.mark" class="word">{{ wordFor(tile.mark) }}</p>
+          <div v-if="tile.isRunning || (watchNumber > 1 && tile.isOver && !tile.hasBackup)" class="keys-row">
+            <button class="lost" :disabled="!ready" @pointerdown.prevent="lost(tile.entry)">Position lost</button>
+            <button v-if="tile.isRunning" class="caution" :disabled="!ready" @click="caution(tile.entry)">
+              Caution<small>{{ tile.cautionsLeft > 0 ? `${tile.cautionsLeft} left` : 'the next ends it' }}</small>
+            </button>
+          </div>
+        </li>
+      </ol>
+      <section v-if="allOver" class="sheet done">
+        <strong>All are down.</strong>
+        <button v-if="waiting.length > 0" class="btn btn-primary btn-lg" @click="takeNext">
+          The next {{ Math.min(most, waiting.length) }} <kbd>N</kbd>
+        </button>
+        <RouterLink v-else class="btn btn-primary btn-lg" :to="{ name: 'run' }">Back to the events</RouterLink>
+      </section>
+    </template>
+    <template #foot><WatchChoice v-model="watchNumber" /></template>
+  </SharedRoom>
+</template>
+
+<style scoped lang="scss">
+@use '../../work/workPad';
+.rules {
+  padding: 16px 20px;
+}
+.rules p {
+  margin: 6px 0;
+}
+.armed {
+  margin: 0;
+  padding: 8px 14px;
+  background: var(--vest);
+  color: var(--vest-ink);
+  border-radius: 6px;
+  font-weight: 700;
+}
+.tiles {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(260px, 1fr));
+  gap: 10px;
+}
+.tiles li {
+  padding: 12px 14px;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.tiles header {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+}
+.bib {
+  font-size: 1.5rem;
+}
+.time {
+  font-size: 3.4rem;
+  line-height: 1;
+  font-weight: 700;
+}
+.over {
+  background: var(--sheet-2);
+}
+.word {
+  margin: 0;
+  font-weight: 700;
+}
+.keys-row {
+  grid-template-columns: 2fr 1fr;
+  grid-auto-flow: row;
+}
+.keys-row .lost {
+  background: var(--pad);
+  color: var(--pad-ink);
+  border: 0;
+  min-height: 72px;
+  font-size: 1.125rem;
+}
+.done {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  padding: 14px 16px;
+}
+</style>

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+/** Crossings of the wave, newest first; a time without a bib asks for one. */
+import { printTime, type LapCrossing } from '@able-gauge/core'
+import type { Entry } from '../../../day/day.ts'
+
+defineProps<{
+  crossings: readonly LapCrossing[]
+  /** How many older ones are not shown. */
+  more: number
+  entryOf: (entryId: string | null) => Entry | undefined
+  /** The crossing whose bib is being typed. */
+  assigning: string | null
+  mayAssign: boolean
+}>()
+
+const emit = defineEmits<{ assign: [captureId: string] }>()
+
+/** Shown to the tenth as a watch shows it; judged to the millisecond. */
+const tenths = (elapsedMs: number | null): string => printTime(Math.floor((elapsedMs ?? 0) / 100) * 100, 1)
+</script>
+
+<template>
+  <section class="sheet crossings">
+    <header>
+      <strong>Crossings</strong>
+      <span class="quiet">newest first</span>
+    </header>
+    <p v-if="crossings.length === 0" class="quiet">
+      None yet. Type a bib and press Enter as the runner crosses, or touch the tile.
+    </p>
+    <ol>
+      <li v-for="crossing in crossings" :key="crossing.captureId" :class="{ unknown: crossing.entryId === null }">
+        <template v-if="crossing.entryId === null">
+          <button v-if="mayAssign" class="btn btn-sm btn-quiet" @click="emit('assign', crossing.captureId)">
+            {{ assigning === crossing.captureId ? 'Type the bib' : 'Put a bib' }}
+          </button>
+          <span v-else>no bib</span>
+        </template>
+        <template v-else>
+          <strong class="figures">{{ entryOf(crossing.entryId)?.bib }}</strong>
+          <span>{{ crossing.home ? 'home' : `lap ${crossing.lap}` }}</span>
+        </template>
+        <span class="figures time">{{ tenths(crossing.elapsedMs) }}</span>
+      </li>
+    </ol>
+    <p v-if="more > 0" class="quiet">{{ more }} earlier crossings are on record.</p>
+  </section>
+</template>
+
+<style scoped>
+.crossings {
+  contain: strict;
+  padding: 12px 14px;
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+}
+ol {
+  list-style: none;
+  margin: 6px 0 0;
+  padding: 0;
+  overflow-y: auto;
+}
+li {
+  display: grid;
+  grid-template-columns: 44px 1fr auto;
+  align-items: center;
+  padding: 5px 0;
+  border-bottom: 1px solid var(--line);
+}
+.unknown {
+  grid-template-columns: 1fr auto;
+  background: var(--decide-tint);
+  margin: 0 -8px;
+  padding: 5px 8px;
+}
+.unknown .btn {
+  justify-self: start;
+}
+.time {
+  font-size: 1rem;
+}
+@media (max-width: 900px) {
+  .crossings {
+    contain: none;
+  }
+}
+</style>

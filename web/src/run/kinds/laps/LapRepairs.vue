@@ -1,0 +1,80 @@
+<script setup lang="ts">
+/** Stamps that were probably missed or doubled, each with the repair that is offered. */
+import { printTime, type LapFault } from '@able-gauge/core'
+import type { Entry } from '../../../day/day.ts'
+
+const props = defineProps<{
+  faults: readonly LapFault[]
+  startedAtMs: number
+  entryOf: (entryId: string | null) => Entry | undefined
+  mayRepair: boolean
+}>()
+const emit = defineEmits<{ repair: [fault: LapFault]; dismiss: [fault: LapFault] }>()
+
+const tenths = (atMs: number): string => printTime(Math.round((atMs - props.startedAtMs) / 100) * 100, 1)
+const wordsFor = (fault: LapFault): string => {
+  if (fault.kind === 'doubled') return `lap ${fault.lap} was probably touched twice`
+  return fault.atMs === null ? 'the finish was probably missed' : `lap ${fault.lap} was probably missed`
+}
+const offerFor = (fault: LapFault): string =>
+  fault.kind === 'doubled' ? 'Take the second off' : fault.atMs === null ? '' : `Put it in at ${tenths(fault.atMs)}`
+</script>
+
+<template>
+  <section class="sheet repairs" aria-label="Probable mistakes">
+    <strong>{{ faults.length }} {{ faults.length === 1 ? 'stamp' : 'stamps' }} to look at</strong>
+    <ul>
+      <li v-for="fault in faults" :key="`${fault.entryId} ${fault.kind} ${fault.lap}`">
+        <span
+          ><strong class="figures">{{ entryOf(fault.entryId)?.bib }}</strong> {{ wordsFor(fault) }}</span
+        >
+        <p v-if="fault.kind === 'missed' && fault.atMs === null">
+          A finish is never estimated. Put a time without a bib to it, or type it from the backup watch.
+        </p>
+        <div v-if="mayRepair" class="offers">
+          <button v-if="offerFor(fault)" class="btn btn-sm btn-quiet" @click="emit('repair', fault)">
+            {{ offerFor(fault) }}
+          </button>
+          <button class="btn btn-sm btn-quiet" @click="emit('dismiss', fault)">Leave it</button>
+        </div>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.repairs {
+  background: var(--decide-tint);
+  border-color: var(--decide-edge);
+  padding: 12px 14px;
+  overflow-y: auto;
+  max-height: 45%;
+  flex: none;
+}
+ul {
+  list-style: none;
+  margin: 6px 0 0;
+  padding: 0;
+}
+li {
+  padding: 6px 0;
+  border-top: 1px solid var(--decide-edge);
+}
+p {
+  margin: 2px 0;
+  font-size: 0.8125rem;
+}
+.offers {
+  display: flex;
+  gap: 6px;
+  margin-top: 4px;
+}
+.offers .btn {
+  min-height: 40px;
+}
+@media (max-width: 900px) {
+  .repairs {
+    max-height: none;
+  }
+}
+</style>

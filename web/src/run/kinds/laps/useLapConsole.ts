@@ -1,0 +1,256 @@
+/** State and actions of the lap console. What is shown follows from captures; every action is a capture. */
+import {
+  byTimeThenId,
+  findCut,
+  minimumOf,
+  lapBoard,
+  printClock,
+  voidedIds,
+  type Capture,
+  type Cut,
+  type LapBoard,
+  type LapMemory,
+  type StandardEvent,
+  type StopReason,
+  type TimedDistance,
+} from '@able-gauge/core'
+import { computed, ref, shallowRef, type ComputedRef } from 'vue'
+import { byBib, shortName, wavesOf, type Day, type Entry } from '../../../day/day.ts'
+import { useDay } from '../../../day/dayStore.ts'
+import { useSession } from '../../../session/sessionStore.ts'
+import { useAgreedClock, type AgreedMoment } from '../../../sync/agreedClock.ts'
+import { inTurns } from '../../../sync/inTurns.ts'
+import { deviceId } from '../../../sync/outbox.ts'
+
+export type RunEvent = StandardEvent & { readonly protocol: TimedDistance }
+
+/** A pace to expect runners at where the standard asks for none: five minutes a kilometre. */
+const EASY_MS_PER_MM = 0.3
+
+export const useLapConsole = (day: () => Day, event: RunEvent) => {
+  const store = useDay()
+  const session = useSession()
+  const clock = useAgreedClock()
+
+  const settled = store.settledIn(event.id)
+  const waves = computed(() => wavesOf(day()))
+  const chosenWave = ref<number | null>(null)
+  const inTurn = inTurns()
+  /** 1: the timer. 2 and 3: backup watches, which keep a log beside it. 0: the order of the finish. */
+  const role = ref(1)
+  const message = shallowRef<{ readonly text: string; readonly kind: 'done' | 'look' } | null>(null)
+
+  const inWave = (wave: number): Entry[] =>
+    day()
+      .entries.filter(
+        (entry) =>
+          entry.wave === wave && entry.bib !== null && (entry.attendance === 'present' || stamped.value.has(entry.id)),
+      )
+      .sort(byBib)
+  const stamped = computed(() => new Set(settled.value.map(({ entryId }) => entryId)))
+
+  const boardOf = (wave: number): LapBoard => {
+    const runners = inWave(wave)
+    return lapBoard(
+      event.protocol,
+      wave,
+      runners.map(({ id }) => ({ entryId: id, wave })),
+      settled.value,
+      paceMs(runners),
+      memoryOf(wave),
+    )
+  }
+  const memories = new Map<number, LapMemory>()
+  const memoryOf = (wave: number): LapMemory => {
+    const memory = memories.get(wave) ?? new Map()
+    memories.set(wave, memory)
+    return memory
+  }
+  /** The most generous cut among the runners: nobody is expected before it is reasonable. */
+  const paceMs = (runners: readonly Entry[]): number =>
+    Math.max(...runners.map((entry) => cutFor(entry)?.value ?? 0)) || event.protocol.distanceMm * EASY_MS_PER_MM
+  const cuts = new Map<string, Cut | null>()
+  const cutFor = ({ ageYears, category }: Entry): Cut | null => {
+    const key = `${ageYears} ${category}`
+    const known = cuts.get(key)
+    if (known !== undefined) return known
+    const found = findCut(event, { ageYears, category }, minimumOf(day().standard, event))
+    const cut = found.ok ? found.cut : null
+    cuts.set(key, cut)
+    return cut
+  }
+
+  /** The wave that is on the course, else the first that has not run, else the last. */
+  const suggestedWave = computed(() => {
+    const boards = waves.value.map((wave) => ({ wave, board: boardOf(wave) }))
+    const isOut = ({ board }: { board: LapBoard }) =>
+      board.startedAtMs !== null && board.runners.some(({ state }) => state === 'running')
+    return (boards.find(isOut) ?? boards.find(({ board }) => board.startedAtMs === null) ?? boards.at(-1))?.wave ?? 1
+  })
+  const wave = computed({
+    get: () => chosenWave.value ?? suggestedWave.value,
+    set: (value) => (chosenWave.value = value),
+  })
+  const board: ComputedRef<LapBoard> = computed(() => boardOf(wave.value))
+  const runners = computed(() => inWave(wave.value))
+  const next = computed(() => {
+    const first = board.value.runners[0]
+    return first?.state === 'running' ? first : undefined
+  })
+  const unassigned = computed(() => board.value.crossings.filter(({ entryId }) => entryId === null))
+  const stillOut = computed(() => board.value.runners.filter(({ state }) => state === 'running').length)
+
+  const mayCapture = computed(() => session.can('capture') && !day().occasion.signedOff)
+  const ready = computed(() => mayCapture.value && clock.agreement !== null)
+
+  const say = (text: string, kind: 'done' | 'look' = 'done'): void => {
+    message.value = { text, kind }
+  }
+
+  const start = async (moment: AgreedMoment): Promise<void> => {
+    const entryIds = runners.value.map(({ id }) => id)
+    chosenWave.value = wave.value
+    await store.capture(event.id, null, { kind: 'waveStarted', payload: { wave: wave.value, entryIds } }, moment)
+    say(`Wave ${wave.value} started with ${entryIds.length} runners.`)
+  }
+
+  /** The moment is that of the press; whom it belongs to is settled once earlier presses are. */
+  const crossEntry = (entryId: string, moment = clock.moment()): Promise<void> =>
+    inTurn(() => stampEntry(entryId, moment))
+
+  const crossNext = (moment = clock.moment()): Promise<void> =>
+    inTurn(async () => {
+      if (next.value) await stampEntry(next.value.entryId, moment)
+    })
+
+  /** A backup's stamp, or a bib in the order of the finish: beside the laps, and never refused for them. */
+  const logEntry = async (entry: Entry, moment: AgreedMoment): Promise<void> => {
+    const bib = entry.bib ?? ''
+    if (role.value === 0) {
+      await store.capture(event.id, entry.id, { kind: 'placed', payload: {} }, moment)
+      const place = settled.value.filter(({ kind }) => kind === 'placed').length
+      say(`${bib} ${shortName(entry)}: written down, number ${place} in the order.`)
+      return
+    }
+    await store.capture(event.id, entry.id, { kind: 'crossed', payload: { watch: role.value } }, moment)
+    say(
+      `${bib} ${shortName(entry)}: ${printClock(moment.atMs - (board.value.startedAtMs ?? 0), 1)} on watch ${role.value}`,
+    )
+  }
+
+  const stampEntry = async (entryId: string, moment: AgreedMoment | null): Promise<void> => {
+    const runner = board.value.runners.find((one) => one.entryId === entryId)
+    const entry = store.entry(entryId)
+    if (!entry || board.value.startedAtMs === null) return
+    if (!moment) {
+      say('Nothing was stamped: this device has no agreed time yet. Wait for the clock in the bar.', 'look')
+      return
+    }
+    if (role.value !== 1) return logEntry(entry, moment)
+    if (runner?.state !== 'running') {
+      await stampUnknown(`Bib ${entry.bib ?? ''} is not on the course any more.`, moment)
+      return
+    }
+    const lap = runner.lapsDone + 1
+    await store.capture(event.id, entryId, { kind: 'crossed', payload: {} }, moment)
+    const elapsed = printClock(moment.atMs - board.value.startedAtMs, 1)
+    say(`${entry.bib ?? ''} ${shortName(entry)}: ${lap === board.value.laps ? 'home' : `lap ${lap}`} at ${elapsed}`)
+  }
+
+  const crossBib = (bib: number, moment = clock.moment()): Promise<void> =>
+    inTurn(async () => {
+      const entry = runners.value.find((one) => one.bib === bib)
+      if (entry) await stampEntry(entry.id, moment)
+      else await stampUnknown(`Bib ${bib} is not entered in wave ${wave.value}.`, moment)
+    })
+
+  /** Time first: the stamp is kept, the bib is put to it later. */
+  const crossUnknown = (moment = clock.moment()): Promise<void> => inTurn(() => stampUnknown('', moment))
+
+  const stampUnknown = async (why: string, moment: AgreedMoment | null): Promise<void> => {
+    const { startedAtMs } = board.value
+    if (!moment || startedAtMs === null) return
+    if (role.value !== 1) {
+      say(`${why} A ${role.value === 0 ? 'place in the order' : 'backup stamp'} needs a bib.`.trim(), 'look')
+      return
+    }
+    await store.capture(event.id, null, { kind: 'crossed', payload: {} }, moment)
+    const elapsed = printClock(moment.atMs - startedAtMs, 1)
+    say(`${why} The time ${elapsed} is kept without a bib: put the bib to it.`.trim(), 'look')
+  }
+
+  const assign = async (captureId: string, bib: number): Promise<boolean> => {
+    const entry = runners.value.find((one) => one.bib === bib)
+    if (!entry) {
+      say(`Bib ${bib} is not entered in wave ${wave.value}. The time is kept; try another bib.`, 'look')
+      return false
+    }
+    await store.capture(event.id, entry.id, { kind: 'assigned', payload: { captureId } })
+    say(`The time now belongs to ${bib} ${shortName(entry)}.`)
+    return true
+  }
+
+  const stopRunner = async (entryId: string, reason: StopReason, note: string): Promise<void> => {
+    const payload = note.trim() === '' ? { reason } : { reason, note: note.trim() }
+    await store.capture(event.id, entryId, { kind: 'stopped', payload })
+    say(`Recorded for bib ${store.entry(entryId)?.bib ?? ''}.`)
+  }
+
+  /** The last thing this device captured here that still stands. */
+  const lastOwn = (): Capture | undefined => {
+    const mine = deviceId()
+    const all = store.allIn(event.id)
+    const voided = voidedIds(all)
+    const candidates = all.filter(
+      ({ id, kind, deviceId: device }) => device === mine && kind !== 'voided' && kind !== 'decided' && !voided.has(id),
+    )
+    return candidates.sort(byTimeThenId).at(-1)
+  }
+
+  const undo = (): Promise<void> => inTurn(undoLast)
+
+  const undoLast = async (): Promise<void> => {
+    const last = lastOwn()
+    if (!last) {
+      say('Nothing captured on this device is left to undo.', 'look')
+      return
+    }
+    await store.capture(event.id, last.entryId, {
+      kind: 'voided',
+      payload: { captureId: last.id, reason: 'undone at the console' },
+    })
+    const bib = store.entry(last.entryId)?.bib
+    const what = {
+      waveStarted: `the start of wave ${wave.value}`,
+      crossed: 'the crossing',
+      assigned: 'the bib',
+      placed: 'the place',
+      voided: 'the repair',
+      stopped: 'the end',
+    }
+    say(`Undone: ${what[last.kind as keyof typeof what] ?? last.kind}${bib ? ` of bib ${bib}` : ''}.`)
+  }
+
+  return {
+    role,
+    waves,
+    wave,
+    board,
+    runners,
+    next,
+    unassigned,
+    stillOut,
+    mayCapture,
+    ready,
+    message,
+    cutFor,
+    start,
+    crossEntry,
+    crossNext,
+    crossBib,
+    crossUnknown,
+    assign,
+    stopRunner,
+    undo,
+  }
+}

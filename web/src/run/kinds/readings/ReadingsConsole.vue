@@ -1,0 +1,227 @@
+<script setup lang="ts">
+/** One candidate's readings: a field for each, kept the moment it is left, with the mark beside it as it follows. */
+import { conductOf, exampleOf, printQuantity, suffixOf, type StandardEvent } from '@able-gauge/core'
+import { computed, nextTick, onMounted, ref } from 'vue'
+import { fullName, type Day, type Entry } from '../../../day/day.ts'
+import Gauge from '../../../ui/Gauge.vue'
+import TraceList from '../../../ui/TraceList.vue'
+import { figureOf, markerOf } from '../../../ui/verdictWords.ts'
+import InstrumentTake from '../../instruments/InstrumentTake.vue'
+import { useWork } from '../../work/useWork.ts'
+import WorkEndDialog from '../../work/WorkEndDialog.vue'
+import WorkHead from '../../work/WorkHead.vue'
+import { useReadings } from './useReadings.ts'
+
+const props = defineProps<{
+  day: Day
+  event: StandardEvent
+  entry: Entry
+  /** Who is next in the queue. */
+  following: Entry | undefined
+}>()
+
+const emit = defineEmits<{ next: []; back: [] }>()
+
+const { slots, typed, problems, mark, ready, mayCapture, record, stop, undo, undoable } = useReadings(
+  () => props.day,
+  props.event,
+  () => props.entry,
+)
+const work = useWork(
+  () => props.day,
+  props.event,
+  () => props.entry,
+)
+const form = ref<HTMLFormElement | null>(null)
+const figure = computed(() => (mark.value ? figureOf(mark.value) : null))
+const isDone = computed(
+  () => mark.value !== undefined && mark.value.kind !== 'waiting' && mark.value.kind !== 'running',
+)
+const held = computed(() => props.entry.attendance !== 'present')
+
+/** Enter goes to the next field that is empty, and on to the next person when none is left. */
+const onEnter = async (index: number): Promise<void> => {
+  const slot = slots.value[index]
+  if (!slot) return
+  await record(slot)
+  if (problems[slot.id]) return
+  const inputs = [...(form.value?.querySelectorAll('input') ?? [])]
+  const empty = inputs.slice(index + 1).find(({ value }) => value === '')
+  if (empty) empty.focus()
+  else if (isDone.value) document.querySelector<HTMLButtonElement>('.next-person')?.focus()
+}
+
+const ending = ref(false)
+
+onMounted(async () => {
+  await nextTick()
+  if (window.innerWidth > 900) form.value?.querySelector('input')?.focus()
+})
+</script>
+
+<template>
+  <section class="sheet console" :aria-label="`${event.name}, ${fullName(entry)}`">
+    <WorkHead :event="event" :entry="entry" :day="day" :share="0" @back="emit('back')" />
+    <p class="quiet conduct">{{ conductOf(event.protocol, event.publishedIn) }}</p>
+    <p v-if="held" class="hold" role="status">Held: may not start. {{ entry.note }}</p>
+    <div class="columns">
+      <form ref="form" @submit.prevent>
+        <div v-for="(slot, index) in slots" :key="slot.id" class="slot">
+          <label :for="`slot-${slot.id}`">{{ slot.label }}<small v-if="slot.optional"> if taken</small></label>
+          <div class="field">
+            <input
+              :id="`slot-${slot.id}`"
+              v-model="typed[slot.id]"
+              class="form-control figures"
+              :class="{ wrong: problems[slot.id] }"
+              :disabled="!ready"
+              :placeholder="exampleOf(slot).split('such as ')[1] ?? ''"
+              :aria-invalid="problems[slot.id] ? true : undefined"
+              :aria-describedby="`slot-${slot.id}-said`"
+              autocomplete="off"
+              @change="record(slot)"
+              @keydown.enter.prevent="onEnter(index)"
+            />
+            <span class="suffix">{{ suffixOf(slot) }}</span>
+          </div>
+          <p :id="`slot-${slot.id}-said`" class="said" role="status">{{ problems[slot.id] }}</p>
+        </div>
+      </form>
+      <aside aria-live="polite">
+        <template v-if="mark">
+          <strong v-if="figure !== null && 'unit' in mark" class="result figures">{{
+            printQuantity(figure, mark.unit, event.publishedIn)
+          }}</strong>
+          <Gauge v-if="mark.cut" :cut="mark.cut" :value="figure" :state="markerOf(mark)" size="large" />
+          <TraceList class="steps" :trace="mark.trace" />
+        </template>
+      </aside>
+    </div>
+    <InstrumentTake :event="event" :work="work" />
+    <p v-for="caution in event.cautions" :key="caution" class="quiet care">{{ caution }}</p>
+    <footer v-if="mayCapture">
+      <button class="btn btn-quiet" :disabled="!ready" @click="ending = true">Other end</button>
+      <button class="btn btn-quiet" :disabled="!undoable" @click="undo">Undo the last</button>
+      <button class="btn safety" :disabled="!ready" @click="stop('safety')">Stop for safety</button>
+      <button
+        class="btn next-person"
+        :class="isDone ? 'btn-primary' : 'btn-quiet'"
+        :disabled="!following"
+        @click="emit('next')"
+      >
+        {{ following ? `Next: ${following.bib ?? ''} ${fullName(following)}` : 'Nobody is waiting' }}
+      </button>
+    </footer>
+    <WorkEndDialog v-model="ending" :event="event" @end="stop" />
+  </section>
+</template>
+
+<style scoped>
+.console {
+  padding: 14px 20px;
+  min-height: 0;
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+.conduct {
+  margin: 0;
+}
+.hold {
+  margin: 0;
+  padding: 8px 12px;
+  background: var(--decide-tint);
+  border: 1px solid var(--decide-edge);
+  border-radius: 6px;
+}
+.columns {
+  display: grid;
+  grid-template-columns: minmax(220px, 300px) minmax(0, 1fr);
+  gap: 28px;
+  flex: 1;
+  min-height: 0;
+  overflow-y: auto;
+  /* room for the outline of a field that has the focus */
+  padding: 6px;
+  margin: 0 -6px;
+}
+label {
+  font-weight: 650;
+}
+label small {
+  font-weight: 400;
+  color: var(--ink-2);
+}
+.field {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+.field input {
+  min-height: 52px;
+  font-size: 1.5rem;
+}
+.wrong {
+  border-color: var(--short);
+  border-width: 2px;
+}
+.suffix {
+  min-width: 3.2em;
+  color: var(--ink-2);
+}
+.said {
+  margin: 2px 0 4px;
+  min-height: 1.2em;
+  font-size: 0.875rem;
+  color: var(--short);
+}
+.result {
+  font-size: 3rem;
+  line-height: 1.1;
+}
+.steps {
+  margin-top: 14px;
+}
+.care {
+  margin: 0;
+}
+footer {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+footer .btn {
+  min-height: 48px;
+  padding-inline: 12px;
+}
+.safety {
+  background: #b5361a;
+  color: #fff;
+}
+.next-person {
+  margin-left: auto;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 12px;
+    overflow: visible;
+  }
+  /* the buttons stay in reach of a thumb while the reasons are read */
+  footer {
+    position: sticky;
+    bottom: 0;
+    background: var(--sheet);
+    padding: 8px 0;
+    border-top: 1px solid var(--line);
+  }
+  footer .btn {
+    flex: 1 1 44%;
+    white-space: normal;
+  }
+  .next-person {
+    margin-left: 0;
+    flex-basis: 100%;
+  }
+}
+</style>

@@ -1,0 +1,94 @@
+/** State and actions of one candidate in an event whose figures are read and entered. */
+import {
+  chosenEvent,
+  exampleOf,
+  parseField,
+  printField,
+  readingsIn,
+  slotsOfEvent,
+  type Observation,
+  type Slot,
+  type StandardEvent,
+  type StopReason,
+} from '@able-gauge/core'
+import { computed, reactive, watch } from 'vue'
+import type { Day, Entry } from '../../../day/day.ts'
+import { useDay } from '../../../day/dayStore.ts'
+import { useSession } from '../../../session/sessionStore.ts'
+import { useAgreedClock } from '../../../sync/agreedClock.ts'
+import { inTurns } from '../../../sync/inTurns.ts'
+
+export const useReadings = (day: () => Day, event: StandardEvent, entry: () => Entry) => {
+  const store = useDay()
+  const session = useSession()
+  const clock = useAgreedClock()
+  const settled = store.settledIn(event.id)
+  const own = computed(() => settled.value.filter(({ entryId }) => entryId === entry().id))
+  const readings = computed(() => readingsIn(own.value))
+  const mark = computed(() => store.marksIn(event.id).value.get(entry().id))
+  /** The event itself, or the alternate this candidate does. */
+  const done = computed(() => {
+    const { id, ageYears, ageCountedOn, category } = entry()
+    return chosenEvent(day().standard, event, { entryId: id, ageYears, ageCountedOn, category }).event
+  })
+  const slots = computed(() => slotsOfEvent(done.value))
+  const typed = reactive<Record<string, string>>({})
+  const problems = reactive<Record<string, string>>({})
+  const mayCapture = computed(() => session.can('capture') && !day().occasion.signedOff)
+  const ready = computed(() => mayCapture.value && clock.agreement !== null && entry().attendance === 'present')
+
+  const onRecord = ({ id, ...form }: Slot): string => {
+    const value = readings.value[id]
+    return value === undefined ? '' : printField(value, form)
+  }
+  watch(
+    readings,
+    (now, before) => {
+      // only what changed on record is shown anew: another field may be half typed when a reading arrives
+      for (const slot of slots.value) if (now[slot.id] !== before?.[slot.id]) typed[slot.id] = onRecord(slot)
+    },
+    { immediate: true },
+  )
+
+  const observe = async (observation: Observation): Promise<void> => {
+    await store.capture(event.id, entry().id, observation, clock.moment())
+  }
+
+  // one after another, so that an undo sees what was typed before it
+  const inTurn = inTurns()
+  const record = (slot: Slot): Promise<void> => {
+    const text = (typed[slot.id] ?? '').trim()
+    return inTurn(() => recordText(slot, text))
+  }
+  const stop = (reason: StopReason, note = ''): Promise<void> =>
+    inTurn(() => observe({ kind: 'stopped', payload: note.trim() === '' ? { reason } : { reason, note: note.trim() } }))
+  const undo = (): Promise<void> => inTurn(undoLast)
+
+  /** Records what was typed in one slot; a figure that is already on record is not recorded again. */
+  const recordText = async (slot: Slot, text: string): Promise<void> => {
+    problems[slot.id] = ''
+    if (text === onRecord(slot) || !ready.value) return
+    if (text === '') {
+      problems[slot.id] = 'A reading is replaced by another, or the last one undone.'
+      return
+    }
+    const read = parseField(text, slot)
+    if (!read.ok) {
+      problems[slot.id] = read.code === 'field.form' ? `"${text}" is not ${exampleOf(slot)}.` : read.reason
+      return
+    }
+    typed[slot.id] = printField(read.value, slot)
+    if (read.value === readings.value[slot.id]) return
+    await observe({ kind: 'read', payload: { slot: slot.id, value: read.value } })
+  }
+
+  const undoable = computed(() => own.value.filter(({ kind }) => kind !== 'decided').at(-1))
+  const undoLast = async (): Promise<void> => {
+    const last = undoable.value
+    if (!last || !mayCapture.value) return
+    for (const id of Object.keys(problems)) problems[id] = ''
+    await observe({ kind: 'voided', payload: { captureId: last.id, reason: 'undone at the console' } })
+  }
+
+  return { slots, typed, problems, mark, ready, mayCapture, record, stop, undo, undoable }
+}

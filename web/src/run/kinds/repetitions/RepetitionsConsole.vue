@@ -1,0 +1,220 @@
+<script setup lang="ts">
+/** A grader beside one candidate: a large pad to count, reasons to refuse, cautions, rests timed, undo and stop. */
+import { beatsBetween, printClock, type BeatStretch } from '@able-gauge/core'
+import { useEventListener } from '@vueuse/core'
+import { computed, watch } from 'vue'
+import type { Day, Entry } from '../../../day/day.ts'
+import BeatLight from '../../../sound/BeatLight.vue'
+import { useSignals } from '../../../sound/useSignals.ts'
+import { useTick } from '../../../ui/useTick.ts'
+import { useAnnouncements } from '../../work/useAnnouncements.ts'
+import { useHold } from '../../work/useHold.ts'
+import WorkFrame from '../../work/WorkFrame.vue'
+import RepetitionsTally from './RepetitionsTally.vue'
+import { useRepetitions, type RepetitionEvent } from './useRepetitions.ts'
+
+const props = defineProps<{
+  day: Day
+  event: RepetitionEvent
+  entry: Entry
+  /** Who comes after. */
+  following: Entry | undefined
+}>()
+
+const emit = defineEmits<{
+  next: []
+  /** Back to the list, on a phone. */
+  back: []
+}>()
+
+const reps = useRepetitions(
+  () => props.day,
+  props.event,
+  () => props.entry,
+)
+const { work, protocol, durationMs, stands, attempt, phase, cautionsLeft, restartOffered, undoWords } = reps
+const { ready, mark } = work
+const stopHold = useHold(1_000, () => void reps.stop('ended'))
+
+const nowMs = useTick(100)
+const elapsedMs = computed(() => {
+  const { startedAtMs, pausedAtMs, endsAtMs } = attempt.value
+  if (startedAtMs === null) return 0
+  const untilMs = pausedAtMs ?? nowMs.value
+  if (durationMs === null || endsAtMs === null) return Math.max(0, untilMs - startedAtMs)
+  // rests during which the clock stood have moved the end
+  return Math.min(durationMs, Math.max(0, durationMs - (endsAtMs - untilMs)))
+})
+watch(nowMs, (now) => {
+  const { endsAtMs, pausedAtMs } = attempt.value
+  if (endsAtMs !== null && pausedAtMs === null && now >= endsAtMs && phase.value === 'running') void reps.endTime()
+})
+
+/** How long nothing has moved; told once it could be a rest. */
+const PAUSE_TOLD_MS = 2_000
+const pauseMs = computed(() => {
+  const { lastMoveAtMs, pausedAtMs } = attempt.value
+  const since = pausedAtMs ?? lastMoveAtMs
+  return phase.value !== 'running' || since === null ? 0 : nowMs.value - since
+})
+const pauseWords = computed(() => {
+  const { longestPauseMs, restAllowed } = protocol
+  if (pauseMs.value < PAUSE_TOLD_MS) return ''
+  const paused = `Pause ${printClock(pauseMs.value)}`
+  if (longestPauseMs === undefined) return restAllowed === 'nowhere' ? `${paused}: no rest is allowed` : paused
+  const leftMs = longestPauseMs - pauseMs.value
+  return leftMs > 0
+    ? `${paused}, ${printClock(leftMs + 999)} left`
+    : `${paused}: longer than the ${printClock(longestPauseMs)} allowed`
+})
+const pauseOver = computed(() => protocol.longestPauseMs !== undefined && pauseMs.value > protocol.longestPauseMs)
+
+const plan = computed<readonly BeatStretch[]>(() =>
+  protocol.kind === 'repetitionsToCadence' ? [{ beatsPerMinute: protocol.beatsPerMinute, durationMs: Infinity }] : [],
+)
+const perRepetition = computed(() => (protocol.kind === 'repetitionsToCadence' ? protocol.beatsPerRepetition : 1))
+const beatFromMs = computed(() =>
+  phase.value === 'running' && plan.value.length > 0 ? attempt.value.startedAtMs : null,
+)
+useSignals(
+  () => beatFromMs.value,
+  (fromMs, toMs) =>
+    beatsBetween(plan.value, fromMs, toMs).map(({ atMs, index }) => ({
+      atMs,
+      tone: index % perRepetition.value === 0 ? 'accent' : 'beat',
+    })),
+)
+const missesLeft = computed(() =>
+  protocol.kind === 'repetitionsToCadence' ? Math.max(0, protocol.missedBeatsAllowed - attempt.value.missedBeats) : 0,
+)
+const { announced } = useAnnouncements(
+  () => protocol.announcements,
+  () => (phase.value === 'running' ? elapsedMs.value : null),
+)
+
+const KEYS: Readonly<Record<string, () => void>> = {
+  ' ': () => void reps.count(),
+  c: () => void reps.caution(),
+  m: () => plan.value.length > 0 && void reps.missBeat(),
+  p: () => stands && void reps.rest(),
+  r: () => restartOffered.value && void reps.restart('fault explained'),
+  e: () => stopHold.press(),
+  ...Object.fromEntries(
+    protocol.refusals.map(({ id }, index) => [String(index + 1), () => void reps.refuse(id)] as const),
+  ),
+}
+useEventListener(window, 'keyup', ({ key }: KeyboardEvent) => {
+  if (key.toLowerCase() === 'e') stopHold.release()
+})
+
+const HELP = computed(() => [
+  ['Space', 'count a repetition'] as const,
+  ...protocol.refusals.map(({ label }, index) => [String(index + 1), `refuse: ${label.toLowerCase()}`] as const),
+  ['C', 'caution'] as const,
+  ...(plan.value.length > 0 ? [['M', 'missed beat'] as const] : []),
+  ...(stands ? [['P', 'rest: the clock stands, or goes on'] as const] : []),
+  ['R', 'begin again, while the protocol allows it'] as const,
+  ['E', 'hold one second: the candidate ends'] as const,
+])
+</script>
+
+<template>
+  <WorkFrame
+    :day="day"
+    :event="event"
+    :entry="entry"
+    :following="following"
+    :work="work"
+    :may-start="phase === 'ready'"
+    :share="durationMs === null ? 0 : elapsedMs / durationMs"
+    :keys="KEYS"
+    :help="HELP"
+    :strong-keys="phase === 'running' ? [' '] : []"
+    :undo-words="phase === 'running' ? undoWords : ''"
+    :sounds="plan.length > 0"
+    @go="reps.start"
+    @next="emit('next')"
+    @back="emit('back')"
+  >
+    <template #figures>
+      <RepetitionsTally
+        :protocol="protocol"
+        :duration-ms="durationMs"
+        :attempt="attempt"
+        :cut="mark?.cut ?? null"
+        :elapsed-ms="elapsedMs"
+        :over="phase === 'over'"
+        :pause-words="pauseWords"
+        :pause-over="pauseOver"
+      />
+    </template>
+    <template #rules>
+      <p>{{ protocol.countsWhen }}</p>
+      <p v-if="protocol.restart">
+        May begin again {{ protocol.restart.times === 1 ? 'once' : `${protocol.restart.times} times` }}, within the
+        first {{ protocol.restart.withinFirst }}, after the fault is explained.
+      </p>
+    </template>
+
+    <BeatLight v-if="plan.length > 0" :plan="plan" :started-at-ms="beatFromMs" :per-cycle="perRepetition" />
+    <p v-if="announced" class="announced" role="status">{{ announced }}</p>
+    <button class="pad" :disabled="!ready" @pointerdown.prevent="reps.count()">
+      <strong>Count</strong><span>tap anywhere here, or space</span>
+    </button>
+    <div class="keys-row">
+      <button
+        v-for="(refusal, index) in protocol.refusals"
+        :key="refusal.id"
+        class="refuse"
+        :disabled="!ready"
+        @click="reps.refuse(refusal.id)"
+      >
+        {{ refusal.label }} <kbd>{{ index + 1 }}</kbd>
+      </button>
+    </div>
+    <div class="keys-row">
+      <button class="caution" :disabled="!ready" @click="reps.caution()">
+        Caution<small>{{ cautionsLeft > 0 ? `${cautionsLeft} left` : 'the next ends it' }}</small>
+      </button>
+      <button v-if="plan.length > 0" class="caution" :disabled="!ready" @click="reps.missBeat()">
+        Missed beat<small>{{ missesLeft > 0 ? `${missesLeft} left` : 'the next ends it' }}</small>
+      </button>
+      <button v-if="stands" :disabled="!ready" @click="reps.rest()">
+        {{ attempt.pausedAtMs === null ? 'Rests' : 'Goes on' }}<small>the clock stands</small>
+      </button>
+      <button v-if="pauseOver" class="refuse" @click="reps.stop('ended', 'paused longer than allowed')">
+        Pause too long<small>ends it</small>
+      </button>
+      <button v-if="restartOffered" @click="reps.restart('fault explained')">
+        Begin again<small>fault explained</small>
+      </button>
+      <button
+        class="stop"
+        :disabled="!ready"
+        :style="{ '--held': stopHold.share.value }"
+        @pointerdown="stopHold.press()"
+        @pointerup="stopHold.release()"
+        @pointerleave="stopHold.release()"
+      >
+        Candidate ends<small>hold 1 s</small>
+      </button>
+    </div>
+  </WorkFrame>
+</template>
+
+<style scoped lang="scss">
+@use '../../work/workPad';
+.stop {
+  background-image: linear-gradient(to right, var(--vest) calc(var(--held) * 100%), transparent 0);
+  touch-action: none;
+}
+.announced {
+  margin: 0;
+  padding: 8px 14px;
+  background: var(--vest);
+  color: var(--vest-ink);
+  border-radius: 6px;
+  font-size: 1.25rem;
+  font-weight: 700;
+}
+</style>

@@ -1,0 +1,99 @@
+/** State and actions of one candidate's counted repetitions: in a time, to failure or to a cadence. */
+import {
+  clockOf,
+  clockStands,
+  followRepetitions,
+  mayRestart,
+  type Capture,
+  type CountedProtocol,
+  type Observation,
+  type RepetitionAttempt,
+  type StandardEvent,
+  type StopReason,
+} from '@able-gauge/core'
+import { computed, type ComputedRef } from 'vue'
+import type { Day, Entry } from '../../../day/day.ts'
+import { useAgreedClock, type AgreedMoment } from '../../../sync/agreedClock.ts'
+import { useWork } from '../../work/useWork.ts'
+
+export type RepetitionEvent = StandardEvent & { readonly protocol: CountedProtocol }
+export type AttemptPhase = 'ready' | 'running' | 'over'
+
+export const phaseOf = ({ startedAtMs, end }: RepetitionAttempt): AttemptPhase =>
+  end !== null ? 'over' : startedAtMs === null ? 'ready' : 'running'
+
+export const useRepetitions = (day: () => Day, event: RepetitionEvent, entry: () => Entry) => {
+  const clock = useAgreedClock()
+  const { protocol } = event
+  const work = useWork(day, event, entry)
+
+  const attempt: ComputedRef<RepetitionAttempt> = computed(() => followRepetitions(protocol, work.own.value))
+  const phase = computed(() => (work.isDone.value ? 'over' : phaseOf(attempt.value)))
+  const cautionsLeft = computed(() => Math.max(0, protocol.cautionsAllowed - attempt.value.tally.cautions))
+  const restartOffered = computed(() => phase.value === 'running' && mayRestart(protocol, attempt.value) === 'yes')
+  const stands = clockStands(protocol)
+  const durationMs = clockOf(protocol)
+
+  const start = (moment: AgreedMoment): Promise<void> =>
+    work.observe({ kind: 'started', payload: {} }, moment, () => phase.value !== 'ready')
+  const whileRunning = (observation: Observation): Promise<void> =>
+    work.observe(observation, clock.moment(), () => phase.value !== 'running')
+  const count = (): Promise<void> => whileRunning({ kind: 'counted', payload: {} })
+  const refuse = (reason: string): Promise<void> => whileRunning({ kind: 'refused', payload: { reason } })
+  const caution = (): Promise<void> => whileRunning({ kind: 'cautioned', payload: {} })
+  const missBeat = (): Promise<void> => whileRunning({ kind: 'missed', payload: {} })
+  const restart = (reason: string): Promise<void> => whileRunning({ kind: 'restarted', payload: { reason } })
+  const stop = (reason: StopReason, note = ''): Promise<void> =>
+    whileRunning({ kind: 'stopped', payload: note === '' ? { reason } : { reason, note } })
+  /** Stops the clock for a rest, or lets it go on, where the protocol has it stand. */
+  const rest = (): Promise<void> =>
+    whileRunning(attempt.value.pausedAtMs === null ? { kind: 'paused', payload: {} } : { kind: 'resumed', payload: {} })
+
+  /** Records that the time ran out, at the moment it did, however late this device noticed. */
+  const endTime = async (): Promise<void> => {
+    const { endsAtMs } = attempt.value
+    const moment = clock.moment()
+    if (endsAtMs === null || !moment) return
+    await work.observe(
+      { kind: 'stopped', payload: { reason: 'time' } },
+      { ...moment, atMs: endsAtMs },
+      () => phase.value !== 'running' || attempt.value.endsAtMs !== endsAtMs,
+    )
+  }
+
+  const undoWords = computed(() => {
+    const last = work.undoable.value
+    if (!last) return 'nothing yet'
+    const words: Partial<Record<Capture['kind'], string>> = {
+      counted: `counted ${attempt.value.tally.counted}`,
+      cautioned: 'caution',
+      missed: 'missed beat',
+      paused: 'rest',
+      restarted: 'restart',
+      stopped: 'stop',
+      started: 'start',
+    }
+    return `last: ${words[last.kind] ?? last.kind}`
+  })
+
+  return {
+    work,
+    protocol,
+    durationMs,
+    stands,
+    attempt,
+    phase,
+    cautionsLeft,
+    restartOffered,
+    undoWords,
+    start,
+    count,
+    refuse,
+    caution,
+    missBeat,
+    rest,
+    restart,
+    stop,
+    endTime,
+  }
+}

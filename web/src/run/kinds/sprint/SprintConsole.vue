@@ -1,0 +1,127 @@
+<script setup lang="ts">
+/** Sprints and agility: start commands, one touch at the finish, tries, a backup watch on a second device. */
+import { followSprint, printTime, type ProtocolOf, type StandardEvent } from '@able-gauge/core'
+import { computed, ref } from 'vue'
+import type { Day, Entry } from '../../../day/day.ts'
+import { useAgreedClock, type AgreedMoment } from '../../../sync/agreedClock.ts'
+import Gauge from '../../../ui/Gauge.vue'
+import { useTick } from '../../../ui/useTick.ts'
+import InstrumentTake from '../../instruments/InstrumentTake.vue'
+import BigTime from '../../work/BigTime.vue'
+import { useWork } from '../../work/useWork.ts'
+import WatchChoice from '../../work/WatchChoice.vue'
+import WorkFrame from '../../work/WorkFrame.vue'
+
+const props = defineProps<{
+  day: Day
+  event: StandardEvent & { readonly protocol: ProtocolOf<'sprint'> }
+  entry: Entry
+  /** Who comes after. */
+  following: Entry | undefined
+}>()
+const emit = defineEmits<{ next: []; back: [] }>()
+
+const { protocol } = props.event
+const work = useWork(
+  () => props.day,
+  props.event,
+  () => props.entry,
+)
+const { own, ready, mark } = work
+const clock = useAgreedClock()
+const nowMs = useTick(0)
+/** 1 is the timer; a backup on another device may still stamp after the timer has. */
+const watchNumber = ref(1)
+
+const tries = computed(() => followSprint(protocol, own.value))
+const current = computed(() => tries.value.at(-1))
+const finishHere = computed(() => current.value?.finishes[watchNumber.value])
+const isRunning = computed(() => current.value !== undefined && finishHere.value === undefined)
+const elapsedMs = computed(() => {
+  if (!current.value) return 0
+  const startedAtMs = current.value.started.atMs
+  return (finishHere.value?.atMs ?? Math.max(nowMs.value, startedAtMs)) - startedAtMs
+})
+const left = computed(() => protocol.attemptsAllowed - tries.value.length)
+
+const start = (moment: AgreedMoment): Promise<void> => work.observe({ kind: 'started', payload: {} }, moment)
+const finish = (): void => {
+  const payload = watchNumber.value === 1 ? {} : { watch: watchNumber.value }
+  void work.observe({ kind: 'crossed', payload }, clock.moment(), () => !isRunning.value)
+}
+/** A false start: the try begins anew. */
+const startAgain = (): void => {
+  if (current.value && isRunning.value) void work.undo()
+}
+const timesOf = (index: number): string => {
+  const { started, finishes } = tries.value[index] ?? {}
+  const times = Object.values(finishes ?? {}).flatMap((stamp) => (stamp && started ? [stamp.atMs - started.atMs] : []))
+  return times.length === 0 ? 'under way' : times.map((ms) => printTime(ms, 2)).join(' and ')
+}
+</script>
+
+<template>
+  <WorkFrame
+    :day="day"
+    :event="event"
+    :entry="entry"
+    :following="following"
+    :work="work"
+    :may-start="!isRunning && left > 0"
+    :more-label="`Try ${tries.length + 1}: start commands`"
+    :keys="{ ' ': finish, r: startAgain }"
+    :strong-keys="isRunning ? [' '] : []"
+    :help="[
+      ['Space', 'finish'],
+      ['R', 'false start: begin this try again'],
+    ]"
+    @go="start"
+    @next="emit('next')"
+    @back="emit('back')"
+  >
+    <template #figures>
+      <BigTime :elapsed-ms="elapsedMs" :words="`try ${Math.max(1, tries.length)} of ${protocol.attemptsAllowed}`" />
+      <Gauge
+        v-if="mark?.cut"
+        :cut="mark.cut"
+        :value="tries.length > 0 ? Math.floor(elapsedMs / 100) * 100 : null"
+        size="large"
+      />
+      <ul v-if="tries.length > 0" class="tries">
+        <li v-for="(one, index) in tries" :key="one.started.id" class="sheet">
+          Try {{ index + 1 }} <strong class="figures">{{ timesOf(index) }}</strong>
+        </li>
+      </ul>
+      <InstrumentTake :event="event" :work="work" />
+    </template>
+    <template #rules>
+      <p v-if="protocol.touches">At each turn: {{ protocol.touches }}</p>
+    </template>
+    <button class="pad" :disabled="!ready || !isRunning" @pointerdown.prevent="finish">
+      <strong>Finish</strong><span>tap anywhere here, or space</span>
+    </button>
+    <template #foot>
+      <button class="btn btn-quiet" :disabled="!isRunning" @click="startAgain">False start <kbd>R</kbd></button>
+      <WatchChoice v-model="watchNumber" />
+    </template>
+  </WorkFrame>
+</template>
+
+<style scoped lang="scss">
+@use '../../work/workPad';
+.tries {
+  list-style: none;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin: 0;
+  padding: 0;
+}
+.tries li {
+  padding: 8px 14px;
+}
+.tries strong {
+  font-size: 1.25rem;
+  margin-left: 8px;
+}
+</style>

@@ -1,0 +1,189 @@
+<script setup lang="ts">
+/** A step test: the beat to step to, an early stop, then the pulse in its window, touched beat by beat or entered. */
+import {
+  beatsBetween,
+  followSteps,
+  printClock,
+  stepHeightMm,
+  type BeatStretch,
+  type ProtocolOf,
+  type StandardEvent,
+} from '@able-gauge/core'
+import { computed, ref, watch } from 'vue'
+import type { Day, Entry } from '../../../day/day.ts'
+import BeatLight from '../../../sound/BeatLight.vue'
+import { useSignals } from '../../../sound/useSignals.ts'
+import { useSound } from '../../../sound/useSound.ts'
+import { useAgreedClock } from '../../../sync/agreedClock.ts'
+import { useTick } from '../../../ui/useTick.ts'
+import InstrumentTake from '../../instruments/InstrumentTake.vue'
+import BigTime from '../../work/BigTime.vue'
+import { useWork } from '../../work/useWork.ts'
+import WorkFrame from '../../work/WorkFrame.vue'
+
+const props = defineProps<{
+  day: Day
+  event: StandardEvent & { readonly protocol: ProtocolOf<'stepTest'> }
+  entry: Entry
+  /** Who comes after. */
+  following: Entry | undefined
+}>()
+const emit = defineEmits<{ next: []; back: [] }>()
+
+const { protocol } = props.event
+const work = useWork(
+  () => props.day,
+  props.event,
+  () => props.entry,
+)
+const { own, ready } = work
+const clock = useAgreedClock()
+const { say } = useSound()
+const nowMs = useTick(50)
+
+const steps = computed(() => followSteps(protocol, own.value))
+const heightMm = computed(() => stepHeightMm(protocol, props.entry.category))
+type Phase = 'ready' | 'stepping' | 'waiting' | 'counting' | 'entering'
+const phase = computed<Phase>(() => {
+  const { startedAtMs, workEndsAtMs, pulseFromMs, pulseToMs } = steps.value
+  if (startedAtMs === null || workEndsAtMs === null) return 'ready'
+  if (nowMs.value < workEndsAtMs) return 'stepping'
+  if (pulseFromMs === null || pulseToMs === null) return 'entering'
+  return nowMs.value < pulseFromMs ? 'waiting' : nowMs.value < pulseToMs ? 'counting' : 'entering'
+})
+const plan: readonly BeatStretch[] = [{ beatsPerMinute: protocol.beatsPerMinute, durationMs: protocol.durationMs }]
+const beatFromMs = computed(() => (phase.value === 'stepping' ? steps.value.startedAtMs : null))
+useSignals(
+  () => beatFromMs.value,
+  (fromMs, toMs) =>
+    beatsBetween(plan, fromMs, toMs).map(({ atMs, index }) => ({
+      atMs,
+      tone: index % protocol.beatsPerCycle === 0 ? 'accent' : 'beat',
+    })),
+)
+watch(phase, (now, before) => {
+  if (before === 'stepping' && now === 'waiting') say('Stop and sit down. Find the pulse.')
+  if (now === 'counting') say('Count')
+  if (before === 'counting' && now === 'entering') say('Stop counting')
+})
+
+const elapsedMs = computed(() => {
+  const { startedAtMs, workEndsAtMs } = steps.value
+  return startedAtMs === null ? 0 : Math.max(0, Math.min(nowMs.value, workEndsAtMs ?? 0) - startedAtMs)
+})
+const secondsTo = (moment: number | null): number => Math.max(0, Math.ceil(((moment ?? 0) - nowMs.value) / 1000))
+const words = computed(() => {
+  const { pulseFromMs, pulseToMs } = steps.value
+  switch (phase.value) {
+    case 'waiting':
+      return `the count begins in ${secondsTo(pulseFromMs)} s`
+    case 'counting':
+      return `${secondsTo(pulseToMs)} s of the window left`
+    default:
+      return `of ${printClock(protocol.durationMs)}, step of ${heightMm.value / 10} cm`
+  }
+})
+
+const beat = (): void => {
+  const moment = clock.moment()
+  void work.observe({ kind: 'counted', payload: {} }, moment, () => phase.value !== 'counting')
+}
+const typed = ref('')
+watch(phase, (now) => {
+  if (now === 'entering' && steps.value.beats > 0 && typed.value === '') typed.value = String(steps.value.beats)
+})
+const MOST_BEATS = 300
+const typedBeats = computed(() => (/^\d{1,3}$/.test(typed.value) ? Number(typed.value) : NaN))
+const mayEnter = computed(() => typedBeats.value > 0 && typedBeats.value <= MOST_BEATS)
+const enter = (): void => {
+  if (!mayEnter.value) return
+  void work.observe({ kind: 'read', payload: { slot: 'pulse', value: typedBeats.value } })
+}
+const stopEarly = (): void => {
+  if (phase.value === 'stepping') void work.stop('ended')
+}
+</script>
+
+<template>
+  <WorkFrame
+    :day="day"
+    :event="event"
+    :entry="entry"
+    :following="following"
+    :work="work"
+    :may-start="phase === 'ready'"
+    :share="elapsedMs / protocol.durationMs"
+    :keys="{ ' ': beat, e: stopEarly }"
+    :strong-keys="phase === 'counting' ? [' '] : []"
+    :help="[
+      ['Space', 'one beat of the pulse, within the window'],
+      ['E', 'the candidate stops early'],
+    ]"
+    sounds
+    @go="(moment) => work.observe({ kind: 'started', payload: {} }, moment)"
+    @next="emit('next')"
+    @back="emit('back')"
+  >
+    <template #figures>
+      <BigTime :elapsed-ms="elapsedMs" :words="words" :tenths="false" />
+      <InstrumentTake :event="event" :work="work" />
+    </template>
+    <template v-if="phase === 'stepping'">
+      <BeatLight class="beats" :plan="plan" :started-at-ms="beatFromMs" :per-cycle="protocol.beatsPerCycle" />
+      <div class="keys-row">
+        <button class="caution" :disabled="!ready" @click="stopEarly">
+          Stops early <kbd>E</kbd><small>the candidate cannot go on; the time is kept</small>
+        </button>
+      </div>
+    </template>
+    <button v-else-if="phase === 'waiting'" class="pad" disabled>
+      <strong>Sit down, find the pulse</strong><span>{{ words }}</span>
+    </button>
+    <button v-else-if="phase === 'counting'" class="pad" :disabled="!ready" @pointerdown.prevent="beat">
+      <strong class="figures count" data-testid="beats">{{ steps.beats }}</strong>
+      <span>tap every beat here, or space</span>
+    </button>
+    <form v-else-if="phase === 'entering'" class="sheet enter" @submit.prevent="enter">
+      <label for="beats">Beats counted in {{ protocol.pulseWindowMs / 1000 }} s</label>
+      <p class="quiet">
+        {{
+          steps.beats > 0
+            ? `${steps.beats} were touched. Confirm, or correct the count.`
+            : 'Nothing was touched: type the count.'
+        }}
+      </p>
+      <input id="beats" v-model="typed" class="form-control figures" inputmode="numeric" autocomplete="off" autofocus />
+      <button class="btn btn-primary btn-lg" :disabled="!mayEnter || !ready">Enter the pulse</button>
+    </form>
+  </WorkFrame>
+</template>
+
+<style scoped lang="scss">
+@use '../../work/workPad';
+.beats {
+  --beat: clamp(60px, 14vw, 150px);
+  flex: 1;
+  flex-wrap: wrap;
+  justify-content: center;
+  gap: 14px;
+}
+.pad .count {
+  font-size: 6rem;
+}
+.enter {
+  padding: 16px;
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+}
+.enter label {
+  font-weight: 650;
+}
+.enter p {
+  margin: 0;
+}
+.enter input {
+  font-size: 2rem;
+  max-width: 180px;
+}
+</style>

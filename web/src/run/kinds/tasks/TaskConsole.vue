@@ -1,0 +1,79 @@
+<script setup lang="ts">
+/** An untimed task: done, or what failed it. */
+import type { ProtocolOf, StandardEvent } from '@able-gauge/core'
+import type { Day, Entry } from '../../../day/day.ts'
+import { useWork } from '../../work/useWork.ts'
+import WorkFrame from '../../work/WorkFrame.vue'
+
+const props = defineProps<{
+  day: Day
+  event: StandardEvent & { readonly protocol: ProtocolOf<'untimedTask'> }
+  entry: Entry
+  /** Who comes after. */
+  following: Entry | undefined
+}>()
+const emit = defineEmits<{ next: []; back: [] }>()
+
+const { protocol } = props.event
+const work = useWork(
+  () => props.day,
+  props.event,
+  () => props.entry,
+)
+const { ready } = work
+const done = (): Promise<void> => work.observe({ kind: 'read', payload: { slot: 'done', value: 1 } })
+const KEYS = {
+  ' ': () => void done(),
+  ...Object.fromEntries(
+    protocol.failsWhen.map((why, index) => [String(index + 1), () => void work.stop('failed', why)] as const),
+  ),
+}
+</script>
+
+<template>
+  <WorkFrame
+    :day="day"
+    :event="event"
+    :entry="entry"
+    :following="following"
+    :work="work"
+    :keys="KEYS"
+    :strong-keys="[' ']"
+    :help="[
+      ['Space', 'done'],
+      ...protocol.failsWhen.map((why, index) => [String(index + 1), `failed: ${why.toLowerCase()}`] as const),
+    ]"
+    @next="emit('next')"
+    @back="emit('back')"
+  >
+    <section class="sheet task">
+      <h2>{{ protocol.task }}</h2>
+      <p>{{ protocol.stoppingAllowed ? 'Stopping on the way is allowed.' : 'Stopping on the way fails it.' }}</p>
+      <p v-for="text in event.cautions" :key="text">{{ text }}</p>
+    </section>
+    <button class="pad" :disabled="!ready" @click="done">
+      <strong>Done</strong><span>as the task asks, or space</span>
+    </button>
+    <div class="keys-row fails">
+      <button
+        v-for="(why, index) in protocol.failsWhen"
+        :key="why"
+        class="refuse"
+        :disabled="!ready"
+        @click="work.stop('failed', why)"
+      >
+        {{ why }} <kbd>{{ index + 1 }}</kbd>
+      </button>
+    </div>
+  </WorkFrame>
+</template>
+
+<style scoped lang="scss">
+@use '../../work/workPad';
+.task {
+  padding: 14px 16px;
+}
+.task p {
+  margin: 4px 0 0;
+}
+</style>
