@@ -1,5 +1,5 @@
 /** What is observed at one moment by one person or device. Captures are only ever added; a correction is another capture. */
-import { Choice, Flag, OneOf, Optional, Slug, Text, Uuid, UuidList, Whole } from '../document/rules.ts'
+import { Choice, Flag, OneOf, Optional, Slug, Text, TextList, Uuid, UuidList, Whole } from '../document/rules.ts'
 
 /** Nothing more than that it happened. */
 export class Bare {}
@@ -132,6 +132,12 @@ export class Decided {
   @Text(500) reason!: string
 }
 
+/** Another device goes on counting: from here on its captures count, and those of the first are the second count. */
+export class TookOver {
+  /** How many it goes on from; left out, from what the first holder's captures come to. */
+  @Optional() @Whole(0, 10_000) counted?: number
+}
+
 export const PAYLOADS = {
   waveStarted: WaveStarted,
   started: Bare,
@@ -154,6 +160,7 @@ export const PAYLOADS = {
   read: Read,
   sensed: Sensed,
   stopped: Stopped,
+  tookOver: TookOver,
   voided: Voided,
   assigned: Assigned,
   moved: Moved,
@@ -180,6 +187,7 @@ export const NEEDS_CANDIDATE: ReadonlySet<CaptureKind> = new Set([
   'lifted',
   'read',
   'stopped',
+  'tookOver',
   'assigned',
   'decided',
 ])
@@ -207,6 +215,8 @@ export interface CaptureEnvelope {
   readonly atMs: number
   /** How sure the agreed time is, in ms either way. */
   readonly uncertaintyMs: number
+  /** Codes of the questions that a second, deliberate press answered. It never changes a figure. */
+  readonly despite?: readonly string[]
 }
 
 export type Capture = CaptureEnvelope & Observation
@@ -243,4 +253,5 @@ export class CaptureDocument {
   @Optional() @Text(80) clockRun?: string
   @Whole(0) atMs!: number
   @Whole(0, 86_400_000) uncertaintyMs!: number
+  @Optional() @TextList(10, 40) despite?: string[]
 }

@@ -35,5 +35,8 @@ test('a move, a bib put later and a void of something else do not disturb each o
   const assigned = at(92_000, { kind: 'assigned', payload: { captureId: stamp.id } }, { entryId })
   const moved = at(93_000, { kind: 'moved', payload: { captureId: stamp.id, toMs: START_MS + 89_000, reason: 'x' } })
   const voided = at(94_000, { kind: 'voided', payload: { captureId: other.id, reason: 'no' } })
-  expect(settle([voided, assigned, unknown, other, moved])).toEqual([{ ...stamp, entryId, atMs: START_MS + 89_000 }])
+  expect(settle([voided, assigned, unknown, other, moved])).toEqual([
+    // a moment that a person gave is of no device's clock
+    { ...stamp, entryId, atMs: START_MS + 89_000, clockRun: `moved ${stamp.id}` },
+  ])
 })

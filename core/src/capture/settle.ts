@@ -59,6 +59,8 @@ const correctionIn = (capture: Capture): { readonly captureId: string; readonly 
 const corrected = (capture: Capture, change: Corrections | undefined): Capture => {
   if (!change) return capture
   const { entryId = capture.entryId, atMs = capture.atMs, value } = change
+  // a moment that a person gave is of no device's clock
+  if (change.atMs !== undefined) capture = { ...capture, clockRun: `moved ${capture.id}` }
   return capture.kind === 'read' && value !== undefined
     ? { ...capture, entryId, atMs, payload: { ...capture.payload, value } }
     : { ...capture, entryId, atMs }

@@ -3,7 +3,8 @@ import { expect, test } from 'vitest'
 import type { DayRecordContent } from '../day/record.ts'
 import type { Capture, RecordedCapture } from './capture.ts'
 import { settle } from './settle.ts'
-import { byArrival, isTimely, timeBoundsOf } from './timeBounds.ts'
+import { timeBoundsOf } from '../day/dayBounds.ts'
+import { byArrival, isTimely } from './timeBounds.ts'
 
 /** 24 November 2026 at the venue runs from 12:00 UTC of the 23rd. */
 const FROM_MS = Date.UTC(2026, 10, 23, 12)

@@ -3,10 +3,6 @@
  * sent, but is ordered by the moment of its arrival, which the server stored: a clock that is wrong must not let it overrule
  * what others saw. It is doubtful.
  */
-import { Temporal } from 'temporal-polyfill'
-import { recordsOf, type DayRecordEntry } from '../day/record.ts'
-import type { Occasion } from '../day/occasion.ts'
-import type { Standard } from '../standard/standard.ts'
 import type { Capture, RecordedCapture } from './capture.ts'
 
 /** Agreed time, ms since 1970: from the first to before the last. */
@@ -16,26 +12,6 @@ export interface TimeSpan {
 }
 
 export type TimeBounds = readonly TimeSpan[]
-
-/**
- * The days of an occasion in the zone of its venue, with those an officer opened it on besides.
- * @returns null for a rehearsal, whose time runs as fast as it likes
- */
-export const timeBoundsOf = (
-  { testDate, zone, rehearsal }: Pick<Occasion, 'testDate' | 'zone' | 'rehearsal'>,
-  { occasionDays = 0 }: Pick<Standard, 'occasionDays'>,
-  records: readonly Pick<DayRecordEntry, 'content'>[],
-): TimeBounds | null => {
-  if (rehearsal) return null
-  const opened = records.flatMap(({ content }) => (content.kind === 'dayOpened' ? [content.date] : []))
-  return [spanOf(testDate, occasionDays, zone), ...opened.map((date) => spanOf(date, 0, zone))]
-}
-
-const spanOf = (date: string, further: number, zone: string): TimeSpan => {
-  const first = Temporal.PlainDate.from(date)
-  const startOf = (day: Temporal.PlainDate): number => day.toZonedDateTime({ timeZone: zone }).epochMilliseconds
-  return { fromMs: startOf(first), beforeMs: startOf(first.add({ days: further + 1 })) }
-}
 
 /** Whether a capture's own time can be: within the days, and no later than its arrival by more than its clock can be off. */
 export const isTimely = (capture: Capture, bounds: TimeBounds): boolean => {
@@ -53,7 +29,3 @@ export const byArrival = <One extends Capture>(capture: One, bounds: TimeBounds)
     ? capture
     : // what was recorded has a moment of arrival
       { ...capture, atMs: (capture as unknown as RecordedCapture).receivedMs }
-
-/** Steps of the server's wall clock as the day's log keeps them. */
-export const clockSteps = (records: readonly DayRecordEntry[]) =>
-  recordsOf(records, 'clockStepped').map(({ atMs, content: { byMs } }) => ({ atMs, byMs }))

@@ -3,7 +3,7 @@
  * longer written.
  */
 import type { RecordedCapture } from '../capture/capture.ts'
-import { timeBoundsOf } from '../capture/timeBounds.ts'
+import { timeBoundsOf } from '../day/dayBounds.ts'
 import { brokenLinks, chainOf, headOf, placed, type ChainItem } from '../day/chain.ts'
 import type { DayRecordEntry } from '../day/record.ts'
 import type { Finding } from '../document/finding.ts'

@@ -1,6 +1,6 @@
 /** Reads an archive of any form and proves it. docs/formats/archive.md says what is looked at. */
 import type { RecordedCapture } from '../capture/capture.ts'
-import { timeBoundsOf } from '../capture/timeBounds.ts'
+import { timeBoundsOf } from '../day/dayBounds.ts'
 import { commitmentsIn, commitmentTo, ERASED, joinTexts } from '../day/commitment.ts'
 import { leafHash, merkleRoot } from '../day/merkle.ts'
 import type { DayRecordEntry } from '../day/record.ts'
@@ -172,7 +172,7 @@ const judgedAgain = (
     ? null
     : timeBoundsOf({ ...occasion, rehearsal: null }, standard, records as readonly DayRecordEntry[])
   const again = judgeDay(
-    { standard, testDate: occasion.testDate, bounds },
+    { standard, testDate: occasion.testDate, bounds, asOfMs: signOff?.atMs ?? null },
     candidates,
     captures.map((capture) => withTokens(capture) as RecordedCapture),
   )

@@ -1,5 +1,6 @@
 /** The cells of one event in a results file -> measure. */
-import type { EndReason, Measure } from '../kinds/measure.ts'
+import type { Measure } from '../kinds/measure.ts'
+import type { EndReason } from '../referee/ends.ts'
 import { measureReadings } from '../kinds/measureReadings.ts'
 import { isTry, type Readings, type Slot } from '../kinds/slot.ts'
 import { mainSlotOf, slotsOf, slotsOfEvent } from '../kinds/slots.ts'

@@ -1,5 +1,6 @@
 /** Two standards applied to the same past results: who would change, in which event, by how much. */
-import type { EndReason, Measure } from '../kinds/measure.ts'
+import type { Measure } from '../kinds/measure.ts'
+import type { EndReason } from '../referee/ends.ts'
 import { ageOn, ageReferenceDate } from '../judge/ageOn.ts'
 import { decide } from '../judge/decide.ts'
 import { batteryFor, type JudgedOn } from '../judge/ground.ts'

@@ -1,5 +1,5 @@
 /** Marks -> outcome, for every way of combining, without words. */
-import type { EndReason } from '../kinds/measure.ts'
+import type { EndReason } from '../referee/ends.ts'
 import { roundTo } from '../quantity/rounding.ts'
 import type { Combination, PointsTotal } from '../standard/combination.ts'
 import type { VerdictPoints } from './markFigures.ts'

@@ -1,7 +1,10 @@
 /** Cases a person has to look at before a day is signed: what the captures leave open, and what somebody protests. */
 import { openProtests, type DayRecordEntry } from '../day/record.ts'
 import type { Capture } from '../capture/capture.ts'
-import { byArrival, clockSteps, isTimely, type TimeBounds } from '../capture/timeBounds.ts'
+import { byArrival, isTimely, type TimeBounds } from '../capture/timeBounds.ts'
+import { clockSteps } from '../day/dayBounds.ts'
+import type { RefereeCode } from '../referee/codes.ts'
+import type { Figures } from '../referee/referee.ts'
 import type { Standard } from '../standard/standard.ts'
 import type { Mark, Verdict } from './mark.ts'
 import type { OpenReason } from './outcome.ts'
@@ -13,6 +16,8 @@ export type DoubtfulCase = { readonly entryId: string; readonly eventId: string 
   /** Two watches on one finish that are further apart than hand timing explains. */
   | { readonly kind: 'watches'; readonly apartMs: number }
   | { readonly kind: 'nearTheCut' }
+  /** The referee of the event found something, so many times; the captures say where. */
+  | { readonly kind: 'referee'; readonly code: RefereeCode; readonly count: number; readonly figures: Figures }
   | { readonly kind: 'protest'; readonly protestId: string; readonly text: string }
   /** Captured, by its own clock, outside the day or later than it arrived; ordered by its arrival. */
   | { readonly kind: 'untimely'; readonly count: number }
@@ -92,12 +97,25 @@ const concerned = (capture: Capture): readonly string[] => {
 }
 
 type Doubt =
+  | { readonly kind: 'referee'; readonly code: RefereeCode; readonly count: number; readonly figures: Figures }
   | { readonly kind: 'open'; readonly reason: OpenReason }
   | { readonly kind: 'incomplete' }
   | { readonly kind: 'watches'; readonly apartMs: number }
   | { readonly kind: 'nearTheCut' }
 
-const doubtsIn = (mark: Mark, someEnded: boolean, explainedMs: number): Doubt[] => {
+const doubtsIn = (mark: Mark, someEnded: boolean, explainedMs: number): Doubt[] => [
+  ...casesIn(mark, someEnded, explainedMs),
+  ...refereesIn(mark),
+]
+
+/** Each of the referee's doubts once, with the figures of the last. */
+const refereesIn = ({ doubts = [] }: Mark): Doubt[] => {
+  const byCode = new Map<RefereeCode, { count: number; figures: Figures }>()
+  for (const { code, figures = {} } of doubts) byCode.set(code, { count: (byCode.get(code)?.count ?? 0) + 1, figures })
+  return [...byCode].map(([code, rest]) => ({ kind: 'referee', code, ...rest }))
+}
+
+const casesIn = (mark: Mark, someEnded: boolean, explainedMs: number): Doubt[] => {
   const apartMs = watchesApart(mark)
   const watches: Doubt[] = apartMs > explainedMs && mark.kind !== 'decided' ? [{ kind: 'watches', apartMs }] : []
   if (mark.kind === 'open') return [{ kind: 'open', reason: mark.reason }, ...watches]

@@ -17,6 +17,8 @@ export interface JudgedOn {
   readonly testDate: string
   /** Moments the day can hold; left out where nothing is judged by when it was captured. */
   readonly bounds?: TimeBounds | null
+  /** The moment it is judged as of, agreed ms: what was due by then has happened. Left out, only what captures tell. */
+  readonly asOfMs?: number | null
 }
 
 /** The least points the standard asks of an event, in hundredths, or null. */

@@ -29,13 +29,20 @@ export const judgeDay = (
 ): Map<string, Verdict> => {
   const marksPerEvent = on.standard.events.map((event) => {
     const ofEvent = captures.filter(({ eventId }) => eventId === event.id)
-    return markEvent(on, event, candidates, settle(ofEvent, on.bounds))
+    return markEvent(on, event, candidates, settle(ofEvent, on.bounds)).marks
   })
   return combineDay(on, candidates, marksPerEvent)
 }
 
+/** Everybody's mark in one event, and how long they hold. */
+export interface MarkedEvent {
+  readonly marks: ReadonlyMap<string, Mark>
+  /** When one of them becomes another by time alone, in agreed ms; null when none does. */
+  readonly changesAtMs: number | null
+}
+
 /**
- * Marks everybody in one event; a screen keeps the result until a capture of that event arrives.
+ * Marks everybody in one event; a screen keeps the result until a capture of that event arrives, or until it changes by itself.
  * @param settled the event's settled captures
  */
 export const markEvent = (
@@ -43,14 +50,21 @@ export const markEvent = (
   event: StandardEvent,
   candidates: readonly DayCandidate[],
   settled: readonly Capture[],
-): Map<string, Mark> => {
+): MarkedEvent => {
   const decisions = decisionsIn(settled)
+  const changesAt: number[] = []
+  const marked = (marks: Map<string, Mark>): MarkedEvent => {
+    const soonest = changesAt.reduce((least, ms) => Math.min(least, ms), Infinity)
+    return { marks, changesAtMs: soonest === Infinity ? null : soonest }
+  }
   const markAll = (some: readonly DayCandidate[]): [string, Mark][] => {
     const measures = measureEvent(
       (candidate: DayCandidate) => chosenEvent(on.standard, event, candidate).event,
       some,
       settled,
+      on.asOfMs ?? null,
     )
+    for (const { changesAtMs } of measures.values()) changesAt.push(changesAtMs ?? Infinity)
     return some.map((candidate) => {
       const measure = measures.get(candidate.entryId) ?? { kind: 'notStarted' as const, notes: [] }
       const mark = judgeEvent(on, event, candidate, measure)
@@ -58,11 +72,11 @@ export const markEvent = (
     })
   }
   try {
-    return new Map(markAll(candidates))
+    return marked(new Map(markAll(candidates)))
   } catch (error) {
     // one person whose captures cannot be judged must not keep everybody else from a verdict
     if (!(error instanceof Error)) throw error
-    return new Map(candidates.flatMap((candidate) => markAlone(event, candidate, () => markAll([candidate]))))
+    return marked(new Map(candidates.flatMap((candidate) => markAlone(event, candidate, () => markAll([candidate])))))
   }
 }
 

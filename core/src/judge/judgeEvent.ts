@@ -50,31 +50,32 @@ export const judgeEvent = (on: JudgedOn, event: StandardEvent, candidate: Candid
       trace,
     }
   }
+  const doubted = measure.doubts ? { ...base, doubts: measure.doubts } : base
   const before = [...choiceSteps(event, chosen), ...measure.notes.map((note) => say({ code: 'note', note }))]
   switch (measure.kind) {
     case 'notStarted':
-      return { ...base, kind: 'waiting', trace: [...before, say({ code: 'waiting' })] }
+      return { ...doubted, kind: 'waiting', trace: [...before, say({ code: 'waiting' })] }
     case 'running': {
       const trace = [...before, say(runningStep(chosen.event, measure.soFar))]
-      return { ...base, kind: 'running', soFar: measure.soFar, unit: measure.unit, trace }
+      return { ...doubted, kind: 'running', soFar: measure.soFar, unit: measure.unit, trace }
     }
     case 'ended': {
       const { reason, note, soFar } = measure
       const ended = say({ code: 'ended', reason, ...(note ? { note } : {}) })
       if (reason === 'safety') {
         const trace = [...before, ended, say({ code: 'open', reason: 'stoppedForSafety' })]
-        return { ...base, kind: 'open', reason: 'stoppedForSafety', measured: null, rounded: null, unit, trace }
+        return { ...doubted, kind: 'open', reason: 'stoppedForSafety', measured: null, rounded: null, unit, trace }
       }
-      return { ...base, kind: 'ended', reason, soFar, unit: measure.unit, trace: [...before, ended] }
+      return { ...doubted, kind: 'ended', reason, soFar, unit: measure.unit, trace: [...before, ended] }
     }
     case 'complete':
-      return judgeComplete(ground, base, measure, before)
+      return judgeComplete(ground, doubted, measure, before)
   }
 }
 
 const judgeComplete = (
   ground: Ground,
-  base: Pick<Mark, 'eventId' | 'cut'>,
+  base: Pick<Mark, 'eventId' | 'cut' | 'doubts'>,
   measure: Complete,
   before: readonly TraceStep[],
 ): Mark => {

@@ -1,5 +1,6 @@
 /** A measure judged against the standard, and a person's marks judged together. */
-import type { EndReason } from '../kinds/measure.ts'
+import type { EndReason } from '../referee/ends.ts'
+import type { Doubt } from '../referee/referee.ts'
 import type { Fraction } from '../quantity/fraction.ts'
 import type { Unit } from '../quantity/unit.ts'
 import type { Cut } from './cut.ts'
@@ -33,6 +34,8 @@ interface MarkBase {
   readonly variantId?: string
   readonly cut: Cut | null
   readonly trace: Trace
+  /** What happened against a rule or against sense; a person decides. */
+  readonly doubts?: readonly Doubt[]
 }
 
 interface Judged extends MarkBase {

@@ -1,5 +1,6 @@
 /** The steps from captures to verdict: data first, and the same in a plain sentence. */
-import type { EndReason, Note, Reading, ReadingStep, TakenReading } from '../kinds/measure.ts'
+import type { Note, Reading, ReadingStep, TakenReading } from '../kinds/measure.ts'
+import type { EndReason } from '../referee/ends.ts'
 import type { Fraction } from '../quantity/fraction.ts'
 import type { RoundingMode } from '../quantity/rounding.ts'
 import type { Unit } from '../quantity/unit.ts'

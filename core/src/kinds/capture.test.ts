@@ -8,7 +8,7 @@ import { CaptureDocument, type Capture, type Observation } from '../capture/capt
 import { captureId } from '../capture/captureId.ts'
 import { lapBoard } from './timedDistance/lapBoard.ts'
 import { measureEntry } from './measureEntry.ts'
-import { followRepetitions } from './countedRepetitions/reduceRepetitions.ts'
+import { followRepetitions } from './countedRepetitions/referee.ts'
 import { settle } from '../capture/settle.ts'
 
 const standard = standardNamed('v3')
@@ -203,7 +203,6 @@ test('an attempt tells its tally while it runs', () => {
     endsAtMs: T0 + 90_000,
     tally: { counted: 1, refused: { depth: 1 }, cautions: 1 },
     end: null,
-    notes: [{ code: 'secondStartIgnored', count: 1 }],
   })
 })
 

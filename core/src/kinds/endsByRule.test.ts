@@ -92,7 +92,7 @@ test('a refused repetition is no pause, and the stop alone tells a pause too', (
 test('where the clock runs out before the pause is too long, the clock ends it', () => {
   const short = { ...PAUSE, durationMs: 10_000 }
   const seen: Seen[] = [[0, started], ...reps(7, 1_000), [30_000, stopped('ended')]]
-  expect(measured('repetitionsInTime', short, seen)).toMatchObject({ value: 7, reading: { endedBy: 'ended' } })
+  expect(measured('repetitionsInTime', short, seen)).toMatchObject({ value: 7, reading: { endedBy: 'time' } })
 })
 
 test('a pause ends repetitions to failure and to a cadence alike; disqualified stays disqualified', () => {
@@ -126,7 +126,10 @@ test.each([
 test('a lap after the limit shows that the limit has passed, and what was run by then is told', () => {
   const measure = measured('timedDistance', LIMIT, runs(200_000, 400_000, 610_000))
   expect(measure).toMatchObject({ kind: 'ended', reason: 'didNotFinish', soFar: 2 })
-  expect(measure.notes).toEqual([{ code: 'limitReached', limitMs: 600_000 }])
+  expect(measure.notes).toEqual([
+    { code: 'crossedAfterEnd', count: 1 },
+    { code: 'limitReached', limitMs: 600_000 },
+  ])
 })
 
 test('within what two clocks can tell of the limit a finish counts', () => {

@@ -7,13 +7,17 @@ import type { FieldForm } from '../quantity/field.ts'
 import type { Exact } from '../quantity/fraction.ts'
 import type { PublishedUnit } from '../quantity/imperial.ts'
 import type { Unit } from '../quantity/unit.ts'
+import type { Refereed, Standing } from '../referee/attempt.ts'
+import type { EndReason } from '../referee/ends.ts'
+import type { Attempted, Doubt, Person } from '../referee/referee.ts'
+import { rulingOf, type Outside, type Ruling } from '../referee/ruling.ts'
+import { attemptOf } from '../referee/stateAfter.ts'
 import type { AskedGround } from './ground.ts'
-import type { LiveWork } from './liveFigures.ts'
-import type { EndReason, Measure, Reading, ReadingStep } from './measure.ts'
+import type { Stamped } from './stamped.ts'
+import type { Reading, ReadingStep } from './measure.ts'
 import type { ProtocolBase } from './protocolBase.ts'
 import type { Readings, Slot } from './slot.ts'
 import type { Stage, Turn, WaveRunner } from './stage.ts'
-import type { WaveStart } from './waveStart.ts'
 
 /** `atLeast`: more is better and the cut is reached from below. `atMost`: less is better. */
 export type Sense = 'atLeast' | 'atMost'
@@ -77,10 +81,10 @@ export interface KindWords<P> {
 }
 
 /**
- * One event kind. Its functions are written as methods, so that the table can hold all kinds side by side: whoever asks a kind hands it
+ * The parts of an event kind that know nothing of its referee's states. Its functions are written as methods, so that the table can hold all kinds side by side: whoever asks a kind hands it
  * its own protocol, which `kindOf` sees to.
  */
-export interface EventKindRecord<P extends ProtocolBase> {
+export interface KindParts<P extends ProtocolBase> {
   readonly name: string
   readonly protocol: new () => P
   /** A protocol to begin a new event with, but for its kind; every figure is there to be changed. */
@@ -109,10 +113,6 @@ export interface EventKindRecord<P extends ProtocolBase> {
   isEnough?(protocol: P, readings: Readings): boolean
   /** Figures -> value, exact; for captures, cards, files and columns alike. */
   measure(protocol: P, readings: Readings): Worked | EndedByFigures
-  /** What stamps amount to. @param captures settled captures of one candidate, in order */
-  work(protocol: P, captures: readonly Capture[], start: WaveStart | undefined): LiveWork
-  /** Where captures are measured by more than their figures. @returns null to measure by figures */
-  measureCaptures?(protocol: P, captures: readonly Capture[], start: WaveStart | undefined): Measure | null
   /** Whether its figures are read, from a card or an instrument, and nothing is stamped. */
   isRead?(protocol: P): boolean
   /** What it is made of while it runs; left out, it is only under way. */
@@ -124,6 +124,8 @@ export interface EventKindRecord<P extends ProtocolBase> {
 
   /** Wide on purpose: it finds wrong units and slipped digits, no opinions. */
   sensibleRange(protocol: P): Range
+  /** Between which a raw reading of a slot can lie; where it is not said, a slot in the event's unit is held against the range of the measure. */
+  readingRange?(protocol: P, slot: string): Range | null
   /** The finest step a reading tells, in the event's unit; 1 where it is not said. */
   finestStep?(protocol: P): number
   /** Beyond this step a rounding swallows what was measured; null for the usual one of the unit. */
@@ -161,5 +163,85 @@ export interface ValueScale {
   readonly from: (onScale: number) => number
 }
 
-/** States that a record keeps the whole contract; the table in kinds.ts needs its own type. */
-export const defineKind = <P extends ProtocolBase>(record: EventKindRecord<P>): EventKindRecord<P> => record
+/** A kind as its folder defines it, with its referee. */
+export interface KindDefinition<P extends ProtocolBase, S extends Attempted> extends KindParts<P>, Refereed<P, S> {
+  /** What a state amounts to. */
+  stamped(protocol: P, state: S): Stamped
+}
+
+/** What a candidate's attempt amounts to at a moment, with its state closed away. */
+export interface Stood extends Omit<Standing<unknown>, 'state' | 'second'> {
+  readonly stamped: Stamped
+  /** What other devices counted beside the holder. */
+  readonly second: readonly { readonly deviceId: string; readonly stamped: Stamped }[]
+}
+
+/** A kind as the table holds it: its states are closed away, so that nobody outside can look into one. */
+export interface EventKindRecord<P extends ProtocolBase> extends KindParts<P> {
+  /** Captures that count from whoever holds the attempt. */
+  readonly held: ReadonlySet<CaptureKind> | undefined
+  /**
+   * One candidate's attempt.
+   * @param captures settled captures of the candidate, in order
+   * @param start of the candidate's wave, where there is one
+   * @param asOfMs the moment it is looked at; null: as of the last capture
+   */
+  stood(
+    protocol: P,
+    person: Person,
+    captures: readonly Capture[],
+    start: Capture | undefined,
+    asOfMs: number | null,
+  ): Stood
+  /** What may be done at a moment; whoever has a console open or not. */
+  rulingAt(
+    protocol: P,
+    person: Person,
+    captures: readonly Capture[],
+    start: Capture | undefined,
+    nowMs: number,
+    outside: Outside,
+  ): Ruling
+}
+
+/** Puts a kind's definition into the form the table holds. */
+export const defineKind = <P extends ProtocolBase, S extends Attempted>({
+  referee,
+  stamped,
+  held,
+  actions,
+  ...parts
+}: KindDefinition<P, S>): EventKindRecord<P> => {
+  const refereed: Refereed<P, S> = { referee, ...(held ? { held } : {}), ...(actions ? { actions } : {}) }
+  return {
+    ...parts,
+    held,
+    stood: (protocol, person, captures, start, asOfMs) => {
+      const { state, second, ...rest } = attemptOf(refereed, protocol, captures, start, person).at(asOfMs)
+      const mine = stamped(protocol, state)
+      const others = second.map((other) => ({ deviceId: other.deviceId, stamped: stamped(protocol, other.state) }))
+      return {
+        ...rest,
+        stamped: mine,
+        second: others,
+        doubts: [...rest.doubts, ...differences(mine, others, captures)],
+      }
+    },
+    rulingAt: (protocol, person, captures, start, nowMs, outside) =>
+      rulingOf(refereed, protocol, attemptOf(refereed, protocol, captures, start, person), nowMs, outside),
+  }
+}
+
+/** Another device's count beside the holder's that came to something else, with the captures it is made of. */
+const differences = (mine: Stamped, others: Stood['second'], captures: readonly Capture[]): Doubt[] =>
+  others.flatMap(({ deviceId, stamped: other }) =>
+    other.soFar === mine.soFar
+      ? []
+      : [
+          {
+            code: 'countsDiffer' as const,
+            captures: captures.filter((capture) => capture.deviceId === deviceId).map(({ id }) => id),
+            figures: { first: mine.soFar, second: other.soFar },
+          },
+        ],
+  )

@@ -1,6 +1,7 @@
 /** The limit of a race against the clock: nobody goes on beyond it. */
 import { compareExact, plus, type Exact } from '../quantity/fraction.ts'
-import type { EndReason, Note } from './measure.ts'
+import type { EndReason } from '../referee/ends.ts'
+import type { Note } from './measure.ts'
 
 /**
  * Whether a time lies beyond the limit, further than the clocks of two devices may differ.

@@ -1,18 +1,15 @@
 import { expect, test } from 'vitest'
-import { at, bare, crossed, ended, faulted, lifted, passed, waveStarted } from '../../testing/stamped.ts'
+import { at, bare, crossed, ENTRY, ended, faulted, lifted, passed, waveStarted } from '../../testing/stamped.ts'
 import { protocolTemplate } from './protocolTemplates.ts'
 import { PROTOCOLS, type EventKind, type Protocol, type ProtocolOf } from './kinds.ts'
 import { parseDocument } from '../document/parseDocument.ts'
 import { measureEntry } from './measureEntry.ts'
-import { reduceReadings } from './reduceReadings.ts'
-import { reduceRepetitions } from './countedRepetitions/reduceRepetitions.ts'
-import { reduceTimedDistance } from './timedDistance/reduceTimedDistance.ts'
 import type { Capture } from '../capture/capture.ts'
-import { followChain } from './workChain/followChain.ts'
-import { followCourse } from './stationCourse/followCourse.ts'
-import { followLifts } from './heaviestLift/followLifts.ts'
-import { followShuttle } from './progressiveShuttle/followShuttle.ts'
-import { followSteps } from './stepTest/followSteps.ts'
+import { followChain } from './workChain/referee.ts'
+import { followCourse } from './stationCourse/referee.ts'
+import { followLifts } from './heaviestLift/referee.ts'
+import { followShuttle } from './progressiveShuttle/referee.ts'
+import { followSteps } from './stepTest/referee.ts'
 
 const protocolOf = <Kind extends EventKind>(kind: Kind, change: object = {}): ProtocolOf<Kind> => {
   const parsed = parseDocument<Protocol>(PROTOCOLS[kind], { ...protocolTemplate(kind), ...change })
@@ -20,8 +17,14 @@ const protocolOf = <Kind extends EventKind>(kind: Kind, change: object = {}): Pr
   // the class of a kind was chosen by that kind
   return parsed.value as ProtocolOf<Kind>
 }
-const valueOf = (protocol: Parameters<typeof reduceReadings>[0], captures: readonly Capture[], start?: Capture) => {
-  const measure = reduceReadings(protocol, captures, start?.kind === 'waveStarted' ? start : undefined)
+const measured = (
+  protocol: Protocol,
+  captures: readonly Capture[],
+  start: Capture = waveStarted(),
+  asOfMs: number | null = null,
+) => measureEntry({ protocol }, { entryId: ENTRY, wave: 1 }, [start, ...captures], asOfMs)
+const valueOf = (protocol: Protocol, captures: readonly Capture[], start?: Capture) => {
+  const measure = measured(protocol, captures, start)
   return measure.kind === 'complete' ? measure.value : measure.kind
 }
 
@@ -54,11 +57,11 @@ test('a backup watch on a hold is combined by the rule of the standard, the slow
 })
 test('two devices that start and stop leave the doubt of both their clocks', () => {
   const stop = at(92_400, { kind: 'stopped', payload: { reason: 'ended' } }, { deviceId: 'device-2', uncertaintyMs: 9 })
-  expect(reduceReadings(hold, [bare(0, 'started'), stop])).toMatchObject({ kind: 'complete', clockUncertaintyMs: 13 })
+  expect(measured(hold, [bare(0, 'started'), stop])).toMatchObject({ kind: 'complete', clockUncertaintyMs: 13 })
 })
 test('a stop for safety ends a hold without a figure', () => {
   const stop = at(50_000, { kind: 'stopped', payload: { reason: 'safety' } })
-  expect(reduceReadings(hold, [bare(0, 'started'), stop])).toMatchObject({ kind: 'ended', reason: 'safety' })
+  expect(measured(hold, [bare(0, 'started'), stop])).toMatchObject({ kind: 'ended', reason: 'safety' })
 })
 
 // distance in a time
@@ -110,7 +113,7 @@ test('only the last completed level counts where the standard says so', () => {
   expect(valueOf(byLevel, [ended(44_000)], waveStarted())).toBe(2)
 })
 test('a runner who reaches the end of the schedule is out by that', () => {
-  expect(followShuttle(shuttle, [ended(44_000)], waveStarted()).outBy).toBe('schedule')
+  expect(followShuttle(shuttle, [ended(44_000)], waveStarted()).end?.by).toBe('schedule')
 })
 
 // sprint
@@ -169,12 +172,12 @@ test('the clock of a course runs from the start to the last station', () => {
 test('a station stamped before its turn does not count', () => {
   const captures = [bare(0, 'started'), passed(100_000, 'drums'), passed(150_000, 'stairs'), passed(240_000, 'drums')]
   expect(followCourse(course, captures)).toMatchObject({ current: { id: 'dummy' }, outOfOrder: ['drums'] })
-  expect(reduceReadings(course, captures).notes).toEqual([{ code: 'outOfOrder', part: 'drums' }])
+  expect(measured(course, captures).notes).toEqual([{ code: 'outOfOrder', part: 'drums' }])
 })
 test('the fault over what is allowed ends the course at once, the last allowed one does not', () => {
   const faults = [bare(0, 'started'), faulted(10_000, 'stairs'), faulted(20_000, 'stairs')]
-  expect(reduceReadings(course, faults).kind).toBe('running')
-  expect(reduceReadings(course, [...faults, faulted(30_000, 'stairs')])).toMatchObject({
+  expect(measured(course, faults).kind).toBe('running')
+  expect(measured(course, [...faults, faulted(30_000, 'stairs')])).toMatchObject({
     kind: 'ended',
     reason: 'failed',
     note: '3 faults on Stairs, 2 allowed.',
@@ -213,7 +216,7 @@ test('an early stop is measured to its moment and gives no pulse', () => {
     stoppedAfterMs: 100_000,
     pulseFromMs: null,
   })
-  expect(reduceReadings(steps, [bare(0, 'started'), ended(100_000)])).toMatchObject({ reason: 'didNotFinish' })
+  expect(measured(steps, [bare(0, 'started'), ended(100_000)])).toMatchObject({ reason: 'didNotFinish' })
 })
 test('the count that is entered is judged by the minute', () => {
   const read = at(276_000, { kind: 'read', payload: { slot: 'pulse', value: 61 } })
@@ -225,8 +228,8 @@ test('the count that is entered is judged by the minute', () => {
 test('repetitions to a cadence end with the missed beat that is one too many', () => {
   const cadence = protocolOf('repetitionsToCadence', { missedBeatsAllowed: 1 })
   const captures = [bare(0, 'started'), bare(2_000, 'counted'), bare(4_000, 'missed'), bare(6_000, 'counted')]
-  expect(reduceRepetitions(cadence, captures).kind).toBe('running')
-  expect(reduceRepetitions(cadence, [...captures, bare(8_000, 'missed'), bare(9_000, 'counted')])).toMatchObject({
+  expect(measured(cadence, captures).kind).toBe('running')
+  expect(measured(cadence, [...captures, bare(8_000, 'missed'), bare(9_000, 'counted')])).toMatchObject({
     kind: 'complete',
     value: 2,
     reading: { endedBy: 'missedBeats' },
@@ -236,8 +239,8 @@ test('repetitions to a cadence end with the missed beat that is one too many', (
 test('repetitions to failure go on without a clock, and stop at their cap', () => {
   const pullUps = protocolOf('repetitionsToFailure', { capRepetitions: 3 })
   const counted = [60_000, 4_000_000, 9_000_000].map((ms) => bare(ms, 'counted'))
-  expect(reduceRepetitions(pullUps, [bare(0, 'started'), ...counted.slice(0, 2)]).kind).toBe('running')
-  expect(reduceRepetitions(pullUps, [bare(0, 'started'), ...counted])).toMatchObject({
+  expect(measured(pullUps, [bare(0, 'started'), ...counted.slice(0, 2)]).kind).toBe('running')
+  expect(measured(pullUps, [bare(0, 'started'), ...counted])).toMatchObject({
     value: 3,
     reading: { endedBy: 'cap' },
   })
@@ -245,8 +248,8 @@ test('repetitions to failure go on without a clock, and stop at their cap', () =
 test('where the clock stands during rests, the time stood is added at the end', () => {
   const inTime = protocolOf('repetitionsInTime', { durationMs: 60_000, clockRunsOn: false })
   const captures = [bare(0, 'started'), bare(20_000, 'paused'), bare(35_000, 'resumed'), bare(75_000, 'counted')]
-  expect(reduceRepetitions(inTime, captures)).toMatchObject({ kind: 'running', soFar: 1 })
-  expect(reduceRepetitions({ ...inTime, clockRunsOn: true }, captures)).toMatchObject({ soFar: 0 })
+  expect(measured(inTime, captures)).toMatchObject({ kind: 'running', soFar: 1 })
+  expect(measured({ ...inTime, clockRunsOn: true }, captures)).toMatchObject({ kind: 'complete', value: 0 })
 })
 test('a figure from a card takes the place of what was counted', () => {
   const protocol = protocolOf('repetitionsInTime')
@@ -265,20 +268,20 @@ test('a figure from a card takes the place of what was counted', () => {
 const run = protocolOf('timedDistance', { distanceMm: 800_000, lapLengthMm: 400_000 })
 test('a backup watch near the finish is combined with the timer, the slower of two', () => {
   const captures = [crossed(90_000), crossed(180_000), crossed(180_240, 2)]
-  expect(reduceTimedDistance(run, waveStarted(), captures)).toMatchObject({
+  expect(measured(run, captures)).toMatchObject({
     value: 180_240,
     reading: { watches: { timesMs: [180_000, 180_240], by: 'slower' } },
   })
 })
 test('the middle of three watches counts, and a backup stamp far from the finish is not meant for it', () => {
   const three = [crossed(90_000), crossed(180_000), crossed(180_240, 2), crossed(179_900, 3)]
-  expect(reduceTimedDistance(run, waveStarted(), three)).toMatchObject({ value: 180_000 })
+  expect(measured(run, three)).toMatchObject({ value: 180_000 })
   const far = [crossed(90_000), crossed(180_000), crossed(174_999, 2)]
-  expect(reduceTimedDistance(run, waveStarted(), far)).toMatchObject({ value: 180_000 })
+  expect(measured(run, far)).toMatchObject({ value: 180_000 })
 })
 test('a lap that was put in later is told, and the finish is as stamped', () => {
   const put = at(90_000, { kind: 'crossed', payload: { estimated: true } })
-  expect(reduceTimedDistance(run, waveStarted(), [put, crossed(180_000)])).toMatchObject({
+  expect(measured(run, [put, crossed(180_000)])).toMatchObject({
     value: 180_000,
     notes: [{ code: 'stampEstimated', laps: [1] }],
   })

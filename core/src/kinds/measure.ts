@@ -2,6 +2,8 @@
 import type { FieldForm } from '../quantity/field.ts'
 import { nearestWhole, type Exact, type Fraction } from '../quantity/fraction.ts'
 import type { Unit } from '../quantity/unit.ts'
+import type { Doubt } from '../referee/referee.ts'
+import type { EndReason } from '../referee/ends.ts'
 
 /** What a reducer noticed on the way; kept for the trace. */
 export type Note =
@@ -92,15 +94,20 @@ export type Reading =
       readonly watches?: { readonly timesMs: readonly number[]; readonly by: 'slower' | 'middle' | 'mean' }
     }
 
-/** `failed`: the work itself failed at once. `breach`: a breach of safety by the candidate. */
-export const END_REASONS = ['didNotFinish', 'failed', 'breach', 'safety', 'withdrawn', 'disqualified'] as const
-export type EndReason = (typeof END_REASONS)[number]
+/** What every measure carries besides. */
+export interface Observed {
+  readonly notes: readonly Note[]
+  /** What happened against a rule or against sense; a person decides. It never changes the measure. */
+  readonly doubts?: readonly Doubt[]
+  /** When it becomes another by time alone; left out where it stays. */
+  readonly changesAtMs?: number
+}
 
-export const isEndReason = (reason: string): reason is EndReason => (END_REASONS as readonly string[]).includes(reason)
+export type Measure = Observed & MeasureKind
 
-export type Measure =
-  | { readonly kind: 'notStarted'; readonly notes: readonly Note[] }
-  | { readonly kind: 'running'; readonly soFar: number; readonly unit: Unit; readonly notes: readonly Note[] }
+type MeasureKind =
+  | { readonly kind: 'notStarted' }
+  | { readonly kind: 'running'; readonly soFar: number; readonly unit: Unit }
   | {
       readonly kind: 'complete'
       /** In whole units, to be shown. */
@@ -111,7 +118,6 @@ export type Measure =
       readonly reading: Reading
       /** How far the clocks of two devices may disagree about this value; 0 when one device took it. */
       readonly clockUncertaintyMs: number
-      readonly notes: readonly Note[]
     }
   | {
       readonly kind: 'ended'
@@ -119,7 +125,6 @@ export type Measure =
       readonly note?: string
       readonly soFar: number
       readonly unit: Unit
-      readonly notes: readonly Note[]
     }
 
 /** What is judged of a complete measure. */

@@ -93,7 +93,11 @@ test('a version is retired once, not before it came into force', async () => {
 })
 
 test('the library lists each version with its state and how long it is in force', async () => {
-  await officer.call('POST', '/api/standards', { id: 'other', version: 1, content: { events: 'none yet' } })
+  await officer.call('POST', '/api/standards', {
+    id: 'other',
+    version: 1,
+    content: { events: 'none yet', inForceFrom: 'x'.repeat(60) },
+  })
   const { versions } = (await officer.call('GET', '/api/standards')).body as { versions: object[] }
   expect(versions).toMatchObject([
     { id: 'constabulary-entry', version: 4, state: 'published', inForceTo: null, events: 2, days: 0 },

@@ -64,10 +64,12 @@ test.each([...groups()])('hand-worked, through HTTP: %s', async (_, cases) => {
   for (const [index, { name, expected }] of cases.entries()) {
     const verdict = verdicts.get(entryIds[index] ?? '')
     const [pressUps, run] = verdict?.marks ?? []
+    // a route judges as of now, when the time of every event has run out by itself
+    const isRunOut = expected.pressUps === 'running'
     expect([pressUps?.kind, run?.kind, verdict?.outcome], name).toEqual([
-      expected.pressUps,
+      isRunOut ? 'short' : expected.pressUps,
       expected.run,
-      expected.verdict,
+      isRunOut ? 'short' : expected.verdict,
     ])
     if (expected.margins?.pressUps !== undefined) expect(marginOf(pressUps), name).toBe(expected.margins.pressUps)
     if (expected.margins?.run !== undefined) expect(marginOf(run), name).toBe(expected.margins.run)

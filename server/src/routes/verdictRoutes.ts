@@ -32,7 +32,8 @@ export const verdictRoutes: readonly Route[] = [
     handle: async (call) => {
       const { server, response, account } = call
       const occasion = await dayOf(call)
-      response.type('json').send(await server.work.run('verdicts', { occasionId: occasion.id, actor: account }))
+      const nowMs = server.clock.nowMs()
+      response.type('json').send(await server.work.run('verdicts', { occasionId: occasion.id, actor: account, nowMs }))
     },
   },
   {

@@ -112,7 +112,7 @@ const findStoredAfter = async (
   most: number,
 ): Promise<StoredCapture[]> => {
   const { rows } = await db.query<CaptureRow>(
-    `select id, seq, event_id, entry_id, kind, payload, device_id, device_ms, clock_run, at_ms, uncertainty_ms, actor_id, sent_by, received_ms
+    `select id, seq, event_id, entry_id, kind, payload, device_id, device_ms, clock_run, at_ms, uncertainty_ms, despite, actor_id, sent_by, received_ms
        from captures where occasion_id = $1 and seq > $2 order by seq limit $3`,
     [occasionId, afterSeq, most],
   )
@@ -226,7 +226,7 @@ type OnRecord = Capture & { readonly seq: number; readonly occasionId: string }
 
 const findOnRecord = async (db: Database, ids: readonly string[]): Promise<Map<string, OnRecord>> => {
   const { rows } = await db.query<CaptureRow & { occasion_id: string }>(
-    `select id, occasion_id, seq, event_id, entry_id, kind, payload, device_id, device_ms, clock_run, at_ms, uncertainty_ms, actor_id, sent_by, received_ms
+    `select id, occasion_id, seq, event_id, entry_id, kind, payload, device_id, device_ms, clock_run, at_ms, uncertainty_ms, despite, actor_id, sent_by, received_ms
        from captures where id = any($1::uuid[])`,
     [ids],
   )
@@ -285,6 +285,7 @@ const plainRow = (capture: StoredFields, receivedMs: number, position: number) =
   ...(capture.clockRun === undefined ? {} : { clock_run: capture.clockRun }),
   at_ms: capture.atMs,
   uncertainty_ms: capture.uncertaintyMs,
+  ...(capture.despite === undefined ? {} : { despite: capture.despite }),
   received_ms: receivedMs,
   position,
 })
@@ -310,6 +311,8 @@ interface CaptureRow {
   clock_run?: string | null
   at_ms: string
   uncertainty_ms: number
+  /** Missing in an annex from before. */
+  despite?: readonly string[] | null
   actor_id: string
   sent_by: string | null
   received_ms: string
@@ -329,6 +332,7 @@ const captureFromRow = (row: CaptureRow): RecordedCapture =>
     ...(row.clock_run === null || row.clock_run === undefined ? {} : { clockRun: row.clock_run }),
     atMs: Number(row.at_ms),
     uncertaintyMs: row.uncertainty_ms,
+    ...(row.despite === null || row.despite === undefined ? {} : { despite: row.despite }),
     actorId: row.actor_id,
     receivedMs: Number(row.received_ms),
     ...(row.sent_by === null ? {} : { sentBy: row.sent_by }),

@@ -103,13 +103,16 @@ export const listVersions = async (db: Database): Promise<VersionSummary[]> => {
     state: row.state,
     name: row.name ?? row.id,
     organisation: row.organisation ?? '',
-    inForceFrom: row.in_force_from,
-    inForceTo: row.in_force_to,
+    inForceFrom: dateIn(row.in_force_from),
+    inForceTo: dateIn(row.in_force_to),
     events: row.events,
     contentHash: row.content_hash,
     days: row.days,
   }))
 }
+
+/** A draft may hold anything where a date is to stand. */
+const dateIn = (text: string | null): string | null => (text !== null && /^\d{4}-\d{2}-\d{2}$/.test(text) ? text : null)
 
 export interface PublishedVersion extends PublishedStandard {
   readonly publishedAtMs: number

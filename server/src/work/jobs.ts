@@ -38,7 +38,7 @@ export interface Workshop {
 
 export interface JobInputs {
   /** Verdicts of a day as an actor may see them: judged while it is open, as signed and amended afterwards. */
-  readonly verdicts: { readonly occasionId: string; readonly actor: Actor }
+  readonly verdicts: { readonly occasionId: string; readonly actor: Actor; readonly nowMs: number }
   readonly archive: { readonly occasionId: string }
   readonly proof: { readonly occasionId: string; readonly knownKeys: readonly string[] }
   readonly sign: {
@@ -67,7 +67,7 @@ const dayIn = async ({ pool }: Workshop, occasionId: string) => {
 
 /** Each job's answer, as JSON text. */
 export const JOBS: { readonly [Name in JobName]: (shop: Workshop, input: JobInputs[Name]) => Promise<string> } = {
-  verdicts: async (shop, { occasionId, actor }) => {
+  verdicts: async (shop, { occasionId, actor, nowMs }) => {
     const day = await dayIn(shop, occasionId)
     const { occasion, published } = day
     const seen = (entryId: string, standardHash: string, verdict: Verdict) => ({
@@ -76,7 +76,7 @@ export const JOBS: { readonly [Name in JobName]: (shop: Workshop, input: JobInpu
       verdict: maskVerdict(verdict, actor),
     })
     if (!occasion.signedOff) {
-      const verdicts = await keptVerdicts(shop.pool, day)
+      const verdicts = await keptVerdicts(shop.pool, day, nowMs)
       const listed = [...verdicts].map(([entryId, verdict]) => seen(entryId, published.contentHash, verdict))
       return JSON.stringify({ judged: 'live', verdicts: listed })
     }

@@ -9,7 +9,7 @@ import {
   restBoard,
   settle,
   type DayCandidate,
-  type Mark,
+  type MarkedEvent,
   type RecordedCapture,
   type RestState,
   type Verdict,
@@ -23,16 +23,16 @@ interface KeptDay {
   readonly ground: string
   lastSeq: number
   readonly captures: Map<string, RecordedCapture[]>
-  readonly marks: Map<string, ReadonlyMap<string, Mark>>
+  readonly marks: Map<string, MarkedEvent>
   verdicts: ReadonlyMap<string, Verdict>
 }
 
-/** Verdicts follow from captures alone, whatever the time: once kept they hold until one of the keys changes. */
 const MOST_DAYS = 6
 const PAGE = 20_000
 const kept = new Map<string, KeptDay>()
 
-const upToDate = async (db: Database, { occasion, published, entries }: DayRecord) => {
+/** @param nowMs agreed time: marks that changed by time alone since are judged again */
+const upToDate = async (db: Database, { occasion, published, entries }: DayRecord, nowMs: number) => {
   const { standard, contentHash: standardHash } = published
   const on = await groundOf(db, occasion, standard)
   const candidates = entries.map((entry): DayCandidate => candidateOf(standard, occasion.testDate, entry))
@@ -45,10 +45,15 @@ const upToDate = async (db: Database, { occasion, published, entries }: DayRecor
     if (page.length < PAGE) break
   }
   const settledIn = (eventId: string) => settle(day.captures.get(eventId) ?? [], on.bounds)
-  const changed = standard.events.filter(({ id }) => !day.marks.has(id))
-  for (const event of changed) day.marks.set(event.id, markEvent(on, event, candidates, settledIn(event.id)))
+  const holds = ({ changesAtMs }: MarkedEvent): boolean => changesAtMs === null || nowMs <= changesAtMs
+  const changed = standard.events.filter(({ id }) => {
+    const known = day.marks.get(id)
+    return !known || !holds(known)
+  })
+  const asOf = { ...on, asOfMs: nowMs }
+  for (const event of changed) day.marks.set(event.id, markEvent(asOf, event, candidates, settledIn(event.id)))
   if (changed.length > 0) {
-    const marks = standard.events.map(({ id }) => day.marks.get(id) ?? new Map<string, Mark>())
+    const marks = standard.events.map(({ id }) => day.marks.get(id)?.marks ?? new Map())
     day.verdicts = combineDay(on, candidates, marks)
   }
   return { day, standard, settledIn }
@@ -77,17 +82,20 @@ const taken = (occasionId: string, ground: string): KeptDay => {
   return day
 }
 
-/** Everybody's verdict, judged from the captures as they are on record now. */
-export const keptVerdicts = async (db: Database, record: DayRecord): Promise<ReadonlyMap<string, Verdict>> =>
-  (await upToDate(db, record)).day.verdicts
+/** Everybody's verdict, judged from the captures as they are on record, as of now. */
+export const keptVerdicts = async (
+  db: Database,
+  record: DayRecord,
+  nowMs: number,
+): Promise<ReadonlyMap<string, Verdict>> => (await upToDate(db, record, nowMs)).day.verdicts
 
 /** Where everybody is between events, as a screen that has the whole day works it out. */
 export const restsIn = async (db: Database, record: DayRecord, nowMs: number): Promise<Record<string, RestState>> => {
-  const { day, standard, settledIn } = await upToDate(db, record)
+  const { day, standard, settledIn } = await upToDate(db, record, nowMs)
   const events = standard.events.map((event) => ({
     event,
     settled: settledIn(event.id),
-    marks: day.marks.get(event.id) ?? new Map<string, Mark>(),
+    marks: day.marks.get(event.id)?.marks ?? new Map(),
   }))
   const here = record.entries.filter(({ attendance }) => attendance === 'present').map(({ id }) => id)
   const out = new Set(here.filter((id) => ['withdrawn', 'disqualified'].includes(day.verdicts.get(id)?.outcome ?? '')))

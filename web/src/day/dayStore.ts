@@ -26,6 +26,7 @@ import { countOfOthers, deviceId, drop, keep, listWaiting, type WaitingCapture }
 import { isUnsure, makeSure, shiftBetween, UNSURE, type Shift } from '../sync/unsureStamps.ts'
 import { makeCaptureLedger } from './captureLedger.ts'
 import { candidateFrom, type Day, type Entry } from './day.ts'
+import { useAsOf } from './useAsOf.ts'
 import { useCalm } from './useCalm.ts'
 
 const SEND_AFTER_MS = 20
@@ -71,18 +72,20 @@ export const useDay = defineStore('day', () => {
 
   const candidates = computed(() => (day.value?.entries ?? []).map(candidateFrom))
 
-  /** Everybody's mark in an event; judged again only when that event changes. */
+  /** Everybody's mark in an event; judged again only when that event changes, by a capture or by time. */
   const marksIn = (eventId: string): ComputedRef<ReadonlyMap<string, Mark>> => {
     const known = marksPerEvent.get(eventId)
     if (known) return known
     const calm = useCalm(settledIn(eventId))
+    const { asOfMs, until } = useAsOf(settledIn(eventId))
     const made = computed<ReadonlyMap<string, Mark>>(() => {
       const event = day.value?.standard.events.find(({ id }) => id === eventId)
       if (!day.value || !event) return new Map()
       const { standard, occasion } = day.value
-      return calm.timed((settled) =>
-        markEvent({ standard, testDate: occasion.testDate }, event, candidates.value, settled),
-      )
+      const on = { standard, testDate: occasion.testDate, asOfMs: occasion.signedOff?.atMs ?? asOfMs.value }
+      const { marks, changesAtMs } = calm.timed((settled) => markEvent(on, event, candidates.value, settled))
+      until(occasion.signedOff ? null : changesAtMs)
+      return marks
     })
     marksPerEvent.set(eventId, made)
     return made

@@ -42,8 +42,16 @@ export interface AgreedMoment {
   readonly atMs: number
   readonly uncertaintyMs: number
   readonly deviceMs: number
-  readonly clockRun: string
+  /** Left out where the day's time runs faster than the device's clock. */
+  readonly clockRun?: string
 }
+
+/** A moment that was not seen but worked out, or given by a person: it is of no device's clock. */
+export const momentAt = (atMs: number, { uncertaintyMs, deviceMs }: AgreedMoment): AgreedMoment => ({
+  atMs,
+  uncertaintyMs,
+  deviceMs,
+})
 
 /** From when on, and how much faster than the server's own time, the time of the open day runs. */
 export interface Pace {
@@ -108,7 +116,7 @@ export const useAgreedClock = defineStore('agreedClock', () => {
       atMs: Math.round(paced(deviceMs + value.offsetMs)),
       uncertaintyMs: Math.ceil(value.uncertaintyMs * pace.value.speed),
       deviceMs: Math.round(deviceMs),
-      clockRun: CLOCK_RUN,
+      ...(pace.value.speed === 1 ? { clockRun: CLOCK_RUN } : {}),
     }
   }
 

@@ -23,6 +23,7 @@ const SAMPLES: Readonly<Record<CaptureKind, object>> = {
   replaced: { captureId: 'x', value: 1, reason: 'typed wrongly' },
   read: { slot: 'left-1', value: 34000 },
   stopped: { reason: 'time' },
+  tookOver: { counted: 12 },
   voided: { captureId: 'x', reason: 'undone' },
   assigned: { captureId: 'x' },
   decided: { as: 'met', reason: 'Backup watch.' },

@@ -50,6 +50,8 @@ export const sayCapture = (capture: Capture): string => {
       return `${capture.payload.slot.replaceAll('-', ' ')} read`
     case 'stopped':
       return `${STOPS[capture.payload.reason]}${capture.payload.note ? `: ${capture.payload.note}` : ''}`
+    case 'tookOver':
+      return capture.payload.counted === undefined ? 'took over' : `took over from ${capture.payload.counted}`
     case 'voided':
       return `undoes a capture: ${capture.payload.reason}`
     case 'assigned':

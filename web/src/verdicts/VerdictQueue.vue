@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Cases to look at before the signature, one below the other, each with why it is here. */
-import { printTime, type DoubtfulCase, type OpenReason } from '@able-gauge/core'
+import { printTime, sayDoubt, type DoubtfulCase, type OpenReason } from '@able-gauge/core'
 import { eventName, fullName, type Day } from '../day/day.ts'
 
 const props = defineProps<{
@@ -33,6 +33,8 @@ const sayCase = (one: DoubtfulCase): string => {
       return `Two watches are ${printTime(one.apartMs)} apart, more than hand timing explains.`
     case 'nearTheCut':
       return 'The mark stands, and lies within what the method can tell.'
+    case 'referee':
+      return sayDoubt(one.code, one.count, one.figures)
     case 'protest':
       return `Protest: ${one.text}`
     case 'untimely':
@@ -52,10 +54,10 @@ const nameOfEvent = (id: string): string => eventName(props.day, id)
 
 <template>
   <p v-if="cases.length === 0" class="sheet part">
-    Nothing is doubtful: no case is open, no watch differs, nobody protests.
+    Nothing is doubtful: no case is open, nothing was against a rule or beyond sense, nobody protests.
   </p>
   <ol v-else class="sheet queue">
-    <li v-for="one in cases" :key="`${one.kind} ${one.entryId} ${one.eventId}`">
+    <li v-for="one in cases" :key="`${one.kind} ${'code' in one ? one.code : ''} ${one.entryId} ${one.eventId}`">
       <button
         :class="{ chosen: one.entryId === chosen?.entryId && one.eventId === chosen?.eventId }"
         @click="emit('choose', one.entryId, one.eventId)"

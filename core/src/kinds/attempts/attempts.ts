@@ -4,12 +4,13 @@ import { finding } from '../../document/disagreement.ts'
 import { jumpPower } from '../../estimate/jumpPower.ts'
 import type { FieldForm } from '../../quantity/field.ts'
 import { defineKind, type Range } from '../kind.ts'
-import { NOTHING_LIVE } from '../liveFigures.ts'
+import { readReferee, stampedNothing } from '../readOnly.ts'
 import { MOST_REPETITIONS } from '../ranges.ts'
 import { rehearseReadings } from '../readSlots.ts'
 import { needed, numbered, type Slot } from '../slot.ts'
 import { measureAttempts } from './measure.ts'
 import { Attempts } from './protocol.ts'
+import type { Attempted } from '../../referee/referee.ts'
 import { words } from './words.ts'
 
 /** What an instrument tells of a reading, by its unit; nothing counts. */
@@ -39,13 +40,20 @@ const slots = (protocol: Attempts): Slot[] => {
   ]
 }
 
+const SENSIBLE: Readonly<Record<'count' | 'g', Range>> = {
+  count: { least: 1, most: MOST_REPETITIONS },
+  g: { least: 1_000, most: 200_000 },
+}
+/** Nobody who can be tested reaches less or more, standing. */
+const STANDING_REACH: Range = { least: 1_400, most: 3_000 }
+
 /** A reach from a foot line may be below it; a throw goes further than a jump. */
 const lengthRange = ({ zero, lessStandingReach }: Attempts): Range => {
   if (zero !== undefined) return { least: -400, most: 600 }
   return lessStandingReach ? { least: 50, most: 1_500 } : { least: 50, most: 100_000 }
 }
 
-export const attempts = defineKind<Attempts>({
+export const attempts = defineKind<Attempts, Attempted>({
   name: 'Attempts',
   protocol: Attempts,
   template: { startCommands: [], unit: 'mm', attemptsAllowed: 3, sides: 'none', select: 'best', resolution: 10 },
@@ -57,14 +65,19 @@ export const attempts = defineKind<Attempts>({
   slots,
   mainSlot: (protocol) => slots(protocol).find(({ id }) => id !== 'standing')?.id ?? null,
   measure: measureAttempts,
-  work: () => NOTHING_LIVE,
+  ...readReferee,
+  stamped: stampedNothing,
   progress: () => ({ what: 'readings', of: null }),
-  sensibleRange: (protocol) =>
-    ({
-      count: { least: 1, most: MOST_REPETITIONS },
-      g: { least: 1_000, most: 200_000 },
-      mm: lengthRange(protocol),
-    })[protocol.unit],
+  sensibleRange: (protocol) => (protocol.unit === 'mm' ? lengthRange(protocol) : SENSIBLE[protocol.unit]),
+  // what is taken off a reading is still in it
+  readingRange: (protocol, slot) => {
+    if (slot === 'standing') return STANDING_REACH
+    const { least, most } = protocol.unit === 'mm' ? lengthRange(protocol) : SENSIBLE[protocol.unit]
+    const offset = protocol.zero ?? 0
+    return protocol.lessStandingReach
+      ? { least: STANDING_REACH.least, most: STANDING_REACH.most + most }
+      : { least: least + offset, most: most + offset }
+  },
   finestStep: ({ select, resolution }) => (select === 'mean' ? 1 : resolution),
   // a jump or a reach is lost in steps that a run over kilometres does not notice
   coarsestStep: ({ unit, resolution }) => (unit === 'mm' ? Math.max(1_000, resolution) : null),

@@ -2,12 +2,13 @@
 import { finding, repeatedIds } from '../../document/disagreement.ts'
 import type { FieldForm } from '../../quantity/field.ts'
 import { defineKind, type Range } from '../kind.ts'
-import { NOTHING_LIVE } from '../liveFigures.ts'
+import { readReferee, stampedNothing } from '../readOnly.ts'
 import { rehearseReadings } from '../readSlots.ts'
 import { needed, type Slot } from '../slot.ts'
 import { plain } from '../worked.ts'
 import { BODY_UNITS } from './bodyUnits.ts'
 import { BodyMeasures, type BodyMeasureId } from './protocol.ts'
+import type { Attempted } from '../../referee/referee.ts'
 import { words } from './words.ts'
 
 const LABELS: Readonly<Record<BodyMeasureId, string>> = {
@@ -41,7 +42,7 @@ const slots = ({ measures, judged }: BodyMeasures): Slot[] =>
     optional: judged ? judged.id !== id : false,
   }))
 
-export const bodyMeasures = defineKind<BodyMeasures>({
+export const bodyMeasures = defineKind<BodyMeasures, Attempted>({
   name: 'Body measures',
   protocol: BodyMeasures,
   template: { measures: [{ id: 'mass' }, { id: 'height' }] },
@@ -54,9 +55,11 @@ export const bodyMeasures = defineKind<BodyMeasures>({
   slots,
   mainSlot: ({ judged }) => judged?.id ?? null,
   measure: ({ judged }, readings) => plain(judged ? readings[judged.id] : 1),
-  work: () => NOTHING_LIVE,
+  ...readReferee,
+  stamped: stampedNothing,
   progress: () => ({ what: 'readings', of: null }),
   sensibleRange: ({ judged }) => (judged ? RANGES[judged.id] : { least: 1, most: 1 }),
+  readingRange: (_, slot) => RANGES[slot as BodyMeasureId] ?? null,
   coarsestStep: ({ judged }) => (judged && BODY_UNITS[judged.id] === 'mm' ? 50 : null),
   disagreements: ({ measures, judged }, place) => [
     ...repeatedIds(measures, (index) => `${place}.measures[${index}]`),

@@ -3,13 +3,11 @@ import type { Capture, CaptureKind } from '../../capture/capture.ts'
 import { repeatedIds } from '../../document/disagreement.ts'
 import type { Finding } from '../../document/finding.ts'
 import type { Progress, Worked } from '../kind.ts'
-import { NOTHING_LIVE, type LiveWork } from '../liveFigures.ts'
-import type { Measure } from '../measure.ts'
 import { needed, type Readings, type Slot } from '../slot.ts'
 import { bare, ended, type Make } from '../stage.ts'
 import { plain } from '../worked.ts'
 import type { CountedRepetitions } from './protocol.ts'
-import { reduceRepetitions, type CountedProtocol } from './reduceRepetitions.ts'
+import { countedReferee, stampedRepetitions } from './referee.ts'
 
 const CAPTURES: readonly CaptureKind[] = [
   'started',
@@ -35,10 +33,8 @@ export const countedRecord = {
   sense: () => 'atLeast' as const,
   slots: (): readonly Slot[] => [needed('count', 'Repetitions', { unit: 'count' })],
   measure: (_: object, readings: Readings): Worked => plain(readings['count']),
-  work: (): LiveWork => NOTHING_LIVE,
-  /** A figure from a card takes the place of what was counted. */
-  measureCaptures: (protocol: CountedProtocol, captures: readonly Capture[]): Measure | null =>
-    captures.some(({ kind }) => kind === 'read') ? null : reduceRepetitions(protocol, captures),
+  ...countedReferee,
+  stamped: stampedRepetitions,
   progress: (): Progress => ({ what: 'repetitions', of: null }),
   disagreements: ({ refusals }: Pick<CountedRepetitions, 'refusals'>, place: string): Finding[] =>
     repeatedIds(refusals, (index) => `${place}.refusals[${index}]`),

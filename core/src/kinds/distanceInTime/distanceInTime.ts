@@ -4,7 +4,7 @@ import { defineKind, type Worked } from '../kind.ts'
 import { FASTEST_MS_PER_M, SLOWEST_MS_PER_M } from '../ranges.ts'
 import { needed } from '../slot.ts'
 import { waveStart } from '../stage.ts'
-import { distanceWork } from './followDistance.ts'
+import { distanceReferee, stampedDistance, type DistanceRun } from './referee.ts'
 import { DistanceInTime } from './protocol.ts'
 import { rehearseRunner } from './rehearse.ts'
 import { words } from './words.ts'
@@ -16,7 +16,7 @@ const toMark = (distanceMm: number, markEveryMm: number): Worked => {
   return { value, steps: value === distanceMm ? [] : [{ code: 'lastMark', markEveryMm }] }
 }
 
-export const distanceInTime = defineKind<DistanceInTime>({
+export const distanceInTime = defineKind<DistanceInTime, DistanceRun>({
   name: 'Distance in a time',
   protocol: DistanceInTime,
   template: {
@@ -31,7 +31,8 @@ export const distanceInTime = defineKind<DistanceInTime>({
   sense: () => 'atLeast',
   slots: () => [needed('distance', 'Distance', { unit: 'mm', shownIn: 'm' })],
   measure: ({ markEveryMm }, readings) => toMark(readings['distance'] ?? 0, markEveryMm),
-  work: distanceWork,
+  ...distanceReferee,
+  stamped: stampedDistance,
   progress: () => ({ what: 'laps', of: null }),
   sensibleRange: ({ durationMs }) => ({
     least: Math.ceil((durationMs * 1000) / SLOWEST_MS_PER_M),

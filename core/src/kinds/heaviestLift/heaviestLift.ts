@@ -2,13 +2,13 @@
 import { defineKind } from '../kind.ts'
 import { needed } from '../slot.ts'
 import { liftEstimates } from './estimates.ts'
-import { liftWork } from './followLifts.ts'
+import { liftReferee, stampedLifts, type LiftState } from './referee.ts'
 import { measureLift } from './measure.ts'
 import { HeaviestLift } from './protocol.ts'
 import { rehearseLifts } from './rehearse.ts'
 import { words } from './words.ts'
 
-export const heaviestLift = defineKind<HeaviestLift>({
+export const heaviestLift = defineKind<HeaviestLift, LiftState>({
   name: 'Heaviest lift',
   protocol: HeaviestLift,
   template: {
@@ -30,7 +30,8 @@ export const heaviestLift = defineKind<HeaviestLift>({
   // one repetition's load that is computed from several is read, not lifted step by step
   isRead: ({ estimate }) => estimate !== undefined,
   measure: measureLift,
-  work: liftWork,
+  ...liftReferee,
+  stamped: stampedLifts,
   progress: () => ({ what: 'lifts', of: null }),
   sensibleRange: ({ startLoadG }) => ({ least: Math.max(1_000, startLoadG), most: 400_000 }),
   estimates: ({ estimate }, _, reading) => (estimate ? liftEstimates(reading) : []),

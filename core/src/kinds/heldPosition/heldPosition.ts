@@ -4,11 +4,11 @@ import { HOUR_MS } from '../ranges.ts'
 import { watchSlots } from '../slot.ts'
 import { bare, ended, makerFor } from '../stage.ts'
 import { capped, watched } from '../worked.ts'
-import { holdWork } from './followHold.ts'
+import { holdReferee, stampedHold, type Hold } from './referee.ts'
 import { HeldPosition } from './protocol.ts'
 import { words } from './words.ts'
 
-export const heldPosition = defineKind<HeldPosition>({
+export const heldPosition = defineKind<HeldPosition, Hold>({
   name: 'Held position',
   protocol: HeldPosition,
   template: {
@@ -22,7 +22,8 @@ export const heldPosition = defineKind<HeldPosition>({
   sense: () => 'atLeast',
   slots: ({ watchRule }) => watchSlots('time', 'Time', watchRule?.watches ?? 1),
   measure: ({ watchRule, capMs }, readings) => capped(watched('time', readings, watchRule), capMs),
-  work: holdWork,
+  ...holdReferee,
+  stamped: stampedHold,
   sensibleRange: ({ capMs }) => ({ least: 1_000, most: capMs ?? HOUR_MS }),
   words,
   usual: () => 80_000,

@@ -6,7 +6,7 @@ import { defineKind } from '../kind.ts'
 import { readingStep } from '../measure.ts'
 import { needed, optional } from '../slot.ts'
 import { waveStart } from '../stage.ts'
-import { shuttleWork } from './followShuttle.ts'
+import { shuttleReferee, stampedShuttle, type ShuttleRun } from './referee.ts'
 import { measureShuttle } from './measure.ts'
 import { ProgressiveShuttle } from './protocol.ts'
 import { rehearsedTarget, rehearseRunner } from './rehearse.ts'
@@ -21,7 +21,7 @@ const levelForm = (protocol: ProgressiveShuttle): FieldForm => ({
   shuttles: scheduleOf(protocol).map(({ shuttles }) => shuttles),
 })
 
-export const progressiveShuttle = defineKind<ProgressiveShuttle>({
+export const progressiveShuttle = defineKind<ProgressiveShuttle, ShuttleRun>({
   name: 'Progressive shuttle',
   protocol: ProgressiveShuttle,
   template: {
@@ -41,7 +41,8 @@ export const progressiveShuttle = defineKind<ProgressiveShuttle>({
     optional('first-miss', 'First shuttle missed', levelForm(protocol)),
   ],
   measure: measureShuttle,
-  work: shuttleWork,
+  ...shuttleReferee,
+  stamped: stampedShuttle,
   sensibleRange: (protocol) => {
     const levels = scheduleOf(protocol)
     const last = levels.at(-1)

@@ -4,9 +4,10 @@ import { defineKind } from '../kind.ts'
 import { QUICKEST_REPETITION_MS } from '../ranges.ts'
 import { RepetitionsInTime } from './protocol.ts'
 import { rehearseRepetitions } from './rehearse.ts'
+import type { RepetitionAttempt } from '../countedRepetitions/referee.ts'
 import { words } from './words.ts'
 
-export const repetitionsInTime = defineKind<RepetitionsInTime>({
+export const repetitionsInTime = defineKind<RepetitionsInTime, RepetitionAttempt>({
   ...countedRecord,
   name: 'Repetitions in a time',
   inLanes: true,

@@ -5,9 +5,10 @@ import { MINUTE_MS, MOST_REPETITIONS } from '../ranges.ts'
 import { makerFor } from '../stage.ts'
 import { capped, plain } from '../worked.ts'
 import { RepetitionsToCadence } from './protocol.ts'
+import type { RepetitionAttempt } from '../countedRepetitions/referee.ts'
 import { words } from './words.ts'
 
-export const repetitionsToCadence = defineKind<RepetitionsToCadence>({
+export const repetitionsToCadence = defineKind<RepetitionsToCadence, RepetitionAttempt>({
   ...countedRecord,
   name: 'Repetitions to a cadence',
   protocol: RepetitionsToCadence,

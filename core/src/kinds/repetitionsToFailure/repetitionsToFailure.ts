@@ -5,9 +5,10 @@ import { MOST_REPETITIONS } from '../ranges.ts'
 import { makerFor } from '../stage.ts'
 import { capped, plain } from '../worked.ts'
 import { RepetitionsToFailure } from './protocol.ts'
+import type { RepetitionAttempt } from '../countedRepetitions/referee.ts'
 import { words } from './words.ts'
 
-export const repetitionsToFailure = defineKind<RepetitionsToFailure>({
+export const repetitionsToFailure = defineKind<RepetitionsToFailure, RepetitionAttempt>({
   ...countedRecord,
   name: 'Repetitions to failure',
   inLanes: true,

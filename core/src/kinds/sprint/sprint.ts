@@ -4,14 +4,14 @@ import { defineKind } from '../kind.ts'
 import { overDistance, SLOWEST_AIDED_MS_PER_M, SLOWEST_MS_PER_M } from '../ranges.ts'
 import { numbered, optional, watchSlots } from '../slot.ts'
 import { bare, makerFor } from '../stage.ts'
-import { sprintWork } from './followSprint.ts'
+import { sprintReferee, stampedSprint, type SprintTries } from './referee.ts'
 import { measureSprint } from './measure.ts'
 import { Sprint } from './protocol.ts'
 import { words } from './words.ts'
 
 const BETWEEN_TRIES_MS = 45_000
 
-export const sprint = defineKind<Sprint>({
+export const sprint = defineKind<Sprint, SprintTries>({
   name: 'Sprint or agility',
   protocol: Sprint,
   template: {
@@ -35,7 +35,8 @@ export const sprint = defineKind<Sprint>({
     ...(timing === 'either' ? [optional('electronic', 'Timed by a gate', { unit: 'done' })] : []),
   ],
   measure: measureSprint,
-  work: sprintWork,
+  ...sprintReferee,
+  stamped: stampedSprint,
   progress: () => ({ what: 'readings', of: null }),
   sensibleRange: ({ distanceMm, loadG }) =>
     overDistance(distanceMm, loadG === undefined ? SLOWEST_MS_PER_M : SLOWEST_AIDED_MS_PER_M),

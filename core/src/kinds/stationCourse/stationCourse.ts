@@ -2,13 +2,13 @@
 import { repeatedIds } from '../../document/disagreement.ts'
 import { defineKind } from '../kind.ts'
 import { HOUR_MS } from '../ranges.ts'
-import { courseWork } from './followCourse.ts'
+import { courseReferee, stampedCourse, type CourseState } from './referee.ts'
 import { courseSlots, measureCourse } from './measure.ts'
 import { StationCourse } from './protocol.ts'
 import { rehearseCourse } from './rehearse.ts'
 import { words } from './words.ts'
 
-export const stationCourse = defineKind<StationCourse>({
+export const stationCourse = defineKind<StationCourse, CourseState>({
   name: 'Station course',
   protocol: StationCourse,
   template: {
@@ -22,7 +22,8 @@ export const stationCourse = defineKind<StationCourse>({
   sense: () => 'atMost',
   slots: courseSlots,
   measure: measureCourse,
-  work: courseWork,
+  ...courseReferee,
+  stamped: stampedCourse,
   progress: ({ stations }) => ({ what: 'stations', of: stations.length }),
   parts: ({ stations }) => stations.map(({ id }) => id),
   failsWhen: ({ stations }) => stations.flatMap(({ failsAtOnce = [] }) => failsAtOnce),

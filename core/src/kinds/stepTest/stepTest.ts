@@ -6,14 +6,14 @@ import { MINUTE_MS } from '../ranges.ts'
 import { needed, optional } from '../slot.ts'
 import { cadenceRemarks } from './cadence.ts'
 import { stepEstimates } from './estimates.ts'
-import { stepWork } from './followSteps.ts'
+import { stepReferee, stampedSteps, type StepState } from './referee.ts'
 import { measureSteps } from './measure.ts'
 import { StepTest } from './protocol.ts'
 import { rehearseSteps } from './rehearse.ts'
 import { byTimeHeld, isByTimeHeld } from './timeHeld.ts'
 import { words } from './words.ts'
 
-export const stepTest = defineKind<StepTest>({
+export const stepTest = defineKind<StepTest, StepState>({
   name: 'Step test',
   protocol: StepTest,
   template: {
@@ -34,9 +34,15 @@ export const stepTest = defineKind<StepTest>({
   ],
   isEnough: (_, { stopped }) => stopped !== undefined,
   measure: measureSteps,
-  work: stepWork,
+  ...stepReferee,
+  stamped: stampedSteps,
   progress: () => ({ what: 'readings', of: null }),
   sensibleRange: () => ({ least: 50, most: 220 }),
+  // the pulse of a minute, in beats of the window
+  readingRange: ({ pulseWindowMs, durationMs }, slot) =>
+    slot === 'pulse'
+      ? { least: Math.floor((30 * pulseWindowMs) / MINUTE_MS), most: Math.ceil((230 * pulseWindowMs) / MINUTE_MS) }
+      : { least: 0, most: durationMs },
   judgedInstead: byTimeHeld,
   disagreements: ({ heights = [] }, place, categories) =>
     heights.flatMap(({ category }, index) =>

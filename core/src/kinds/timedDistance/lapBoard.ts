@@ -1,11 +1,12 @@
 /** What the lap console shows of one wave: every runner, in the order they are expected at the line. */
 import { distanceAtCrossing, lapsOf, type TimedDistance } from './protocol.ts'
 import type { Capture } from '../../capture/capture.ts'
+import { nearestWhole } from '../../quantity/fraction.ts'
 import { crossingsSince, isTimers } from '../crossings.ts'
 import type { EntryInEvent } from '../measureEntry.ts'
 import { startOf, waveStarts } from '../waveStart.ts'
-import { reduceTimedDistance } from './reduceTimedDistance.ts'
-import type { EndReason } from '../measure.ts'
+import type { EndReason } from '../../referee/ends.ts'
+import { followRace, stampedRace } from './referee.ts'
 
 export interface LapRunner {
   readonly entryId: string
@@ -101,41 +102,22 @@ const runnerOf = (
   paceMs: number,
 ): LapRunner => {
   const laps = lapsOf(protocol)
-  const measure = reduceTimedDistance(protocol, start, own)
-  const runner = { entryId, lapsDone: 0, lapsToGo: laps, dueAtMs: null, elapsedMs: null, endedBy: null }
-  switch (measure.kind) {
-    case 'notStarted':
-      return { ...runner, state: 'waiting' }
-    case 'complete':
-      return { ...runner, state: 'home', lapsDone: laps, lapsToGo: 0, elapsedMs: measure.value }
-    case 'ended':
-      return {
-        ...runner,
-        state: 'ended',
-        lapsDone: measure.soFar,
-        lapsToGo: laps - measure.soFar,
-        endedBy: measure.reason,
-      }
-    case 'running': {
-      const lapsDone = measure.soFar
-      const dueAtMs = start ? dueAt(protocol, start, own, lapsDone, paceMs) : null
-      return { ...runner, state: 'running', lapsDone, lapsToGo: laps - lapsDone, dueAtMs }
-    }
-  }
+  const { state } = followRace(protocol, start, own)
+  const { begun, soFar: lapsDone, observed, end } = stampedRace(protocol, state)
+  const runner = { entryId, lapsDone, lapsToGo: laps - lapsDone, dueAtMs: null, elapsedMs: null, endedBy: null }
+  if (end) return { ...runner, state: 'ended', endedBy: end.reason }
+  if (observed) return { ...runner, state: 'home', elapsedMs: nearestWhole(observed.value) }
+  if (!begun || !start) return { ...runner, state: 'waiting', lapsDone: 0, lapsToGo: laps }
+  return { ...runner, state: 'running', dueAtMs: dueAt(protocol, start, state.counted, paceMs) }
 }
 
 /** The next crossing at the runner's mean pace so far; before the first one, at an even pace for `paceMs`. */
-const dueAt = (
-  protocol: TimedDistance,
-  start: Capture,
-  own: readonly Capture[],
-  lapsDone: number,
-  paceMs: number,
-): number => {
+const dueAt = (protocol: TimedDistance, start: Capture, counted: readonly Capture[], paceMs: number): number => {
+  const lapsDone = counted.length
   const nextMm = distanceAtCrossing(protocol, lapsDone + 1)
   const { atMs: startedAtMs } = start
   if (lapsDone === 0) return startedAtMs + Math.round((paceMs * nextMm) / protocol.distanceMm)
-  const lastAtMs = crossingsSince(start, own).counted[lapsDone - 1]?.atMs ?? startedAtMs
+  const lastAtMs = counted.at(-1)?.atMs ?? startedAtMs
   const doneMm = distanceAtCrossing(protocol, lapsDone)
   return lastAtMs + Math.round(((lastAtMs - startedAtMs) * (nextMm - doneMm)) / doneMm)
 }

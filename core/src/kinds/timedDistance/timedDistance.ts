@@ -6,7 +6,7 @@ import { watchSlots } from '../slot.ts'
 import { watched } from '../worked.ts'
 import { evenSplits } from './evenSplits.ts'
 import { lapsOf, TimedDistance } from './protocol.ts'
-import { runWork, reduceTimedDistance } from './reduceTimedDistance.ts'
+import { raceReferee, stampedRace, type DistanceRace } from './referee.ts'
 import { rehearseWave, withMistakes } from './rehearse.ts'
 import { words } from './words.ts'
 
@@ -15,7 +15,7 @@ const NEARLY_MM = 20_000
 
 const isRun = ({ by }: TimedDistance): boolean => by === undefined || by === 'run'
 
-export const timedDistance = defineKind<TimedDistance>({
+export const timedDistance = defineKind<TimedDistance, DistanceRace>({
   name: 'Timed distance',
   protocol: TimedDistance,
   template: {
@@ -31,9 +31,8 @@ export const timedDistance = defineKind<TimedDistance>({
   sense: () => 'atMost',
   slots: ({ watchRule }) => watchSlots('time', 'Time', watchRule?.watches ?? 1),
   measure: ({ watchRule }, readings) => watched('time', readings, watchRule),
-  work: runWork,
-  measureCaptures: (protocol, captures, start) =>
-    captures.some(({ kind }) => kind === 'read') ? null : reduceTimedDistance(protocol, start, captures),
+  ...raceReferee,
+  stamped: stampedRace,
   progress: (protocol) => ({ what: 'laps', of: lapsOf(protocol) }),
   sensibleRange: (protocol) =>
     overDistance(protocol.distanceMm, isRun(protocol) ? SLOWEST_MS_PER_M : SLOWEST_AIDED_MS_PER_M),

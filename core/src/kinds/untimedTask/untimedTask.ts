@@ -1,23 +1,24 @@
 /** Done or not: height climb, dark crawl, confidence jump. */
 import { defineKind } from '../kind.ts'
-import { NOTHING_LIVE } from '../liveFigures.ts'
 import { needed } from '../slot.ts'
 import { makerFor, read } from '../stage.ts'
 import { plain } from '../worked.ts'
 import { UntimedTask } from './protocol.ts'
+import { stampedTask, taskReferee, type TaskState } from './referee.ts'
 import { words } from './words.ts'
 
-export const untimedTask = defineKind<UntimedTask>({
+export const untimedTask = defineKind<UntimedTask, TaskState>({
   name: 'Untimed task',
   protocol: UntimedTask,
   template: { task: 'Describe the task.', failsWhen: ['Stopping'], stoppingAllowed: false },
-  captures: ['started'],
+  captures: ['started', 'paused', 'resumed'],
   endsWithWork: true,
   form: () => ({ unit: 'done' }),
   sense: () => 'atLeast',
   slots: () => [needed('done', 'Done', { unit: 'done' })],
   measure: (_, { done }) => (done === 0 ? { reason: 'failed', note: 'Not done.' } : plain(done)),
-  work: (_, captures) => ({ ...NOTHING_LIVE, begun: captures.some(({ kind }) => kind === 'started') }),
+  ...taskReferee,
+  stamped: stampedTask,
   failsWhen: ({ failsWhen }) => failsWhen,
   sensibleRange: () => ({ least: 1, most: 1 }),
   words,

@@ -2,13 +2,13 @@
 import { finding, repeatedIds } from '../../document/disagreement.ts'
 import { defineKind } from '../kind.ts'
 import { DAY_MS } from '../ranges.ts'
-import { chainWork } from './followChain.ts'
+import { chainReferee, stampedChain, type ChainState } from './referee.ts'
 import { chainSlots, measureChain } from './measure.ts'
 import { WorkChain } from './protocol.ts'
 import { rehearseChain } from './rehearse.ts'
 import { words } from './words.ts'
 
-export const workChain = defineKind<WorkChain>({
+export const workChain = defineKind<WorkChain, ChainState>({
   name: 'Work chain',
   protocol: WorkChain,
   template: {
@@ -24,7 +24,8 @@ export const workChain = defineKind<WorkChain>({
   sense: () => 'atMost',
   slots: chainSlots,
   measure: measureChain,
-  work: chainWork,
+  ...chainReferee,
+  stamped: stampedChain,
   progress: ({ segments }) => ({ what: 'segments', of: segments.length }),
   parts: ({ segments }) => segments.map(({ id }) => id),
   sensibleRange: ({ segments, limitMs }) => ({ least: segments.length * 1_000, most: limitMs ?? DAY_MS }),

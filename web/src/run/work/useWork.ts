@@ -7,9 +7,10 @@ import {
   type StandardEvent,
   type StopReason,
 } from '@able-gauge/core'
-import { computed, type ComputedRef } from 'vue'
+import { computed, type ComputedRef, type Ref } from 'vue'
 import { candidateFrom, type Day, type Entry } from '../../day/day.ts'
 import { useDay } from '../../day/dayStore.ts'
+import { useAsOf } from '../../day/useAsOf.ts'
 import { useSession } from '../../session/sessionStore.ts'
 import { useAgreedClock, type AgreedMoment } from '../../sync/agreedClock.ts'
 import { inTurns } from '../../sync/inTurns.ts'
@@ -18,6 +19,8 @@ export interface Work {
   /** Settled captures of the candidate in the event. */
   readonly own: ComputedRef<readonly Capture[]>
   readonly mark: ComputedRef<Mark | undefined>
+  /** The moment all of it is as of; null while the clock is not agreed. */
+  readonly asOfMs: Ref<number | null>
   /** Whether the mark is final for now. */
   readonly isDone: ComputedRef<boolean>
   readonly mayCapture: ComputedRef<boolean>
@@ -31,7 +34,7 @@ export interface Work {
   readonly undo: () => Promise<void>
 }
 
-/** The end of the time and an officer's decision are not taken back by undo. */
+/** An officer's decision is not taken back by undo, nor the end of the time, which older days recorded. */
 const isUndoable = (capture: Capture): boolean =>
   capture.kind !== 'decided' && !(capture.kind === 'stopped' && capture.payload.reason === 'time')
 
@@ -41,6 +44,7 @@ export const useWork = (day: () => Day, event: StandardEvent, entry: () => Entry
   const session = useSession()
   const clock = useAgreedClock()
   const settled = store.settledIn(event.id)
+  const { asOfMs, until } = useAsOf(settled)
   const own = computed(() => settled.value.filter(({ entryId }) => entryId === entry().id))
   /**
    * Judged here for this one candidate: the marks of everybody may follow a moment later on a busy device, and a console that
@@ -52,7 +56,10 @@ export const useWork = (day: () => Day, event: StandardEvent, entry: () => Entry
     if (!battery) return undefined
     const { id } = entry()
     const concerning = settled.value.filter(({ entryId }) => entryId === null || entryId === id)
-    return markEvent({ standard, testDate: occasion.testDate }, battery, [candidateFrom(entry())], concerning).get(id)
+    const on = { standard, testDate: occasion.testDate, asOfMs: occasion.signedOff?.atMs ?? asOfMs.value }
+    const { marks, changesAtMs } = markEvent(on, battery, [candidateFrom(entry())], concerning)
+    until(occasion.signedOff ? null : changesAtMs)
+    return marks.get(id)
   })
   const isDone = computed(() => {
     const kind = mark.value?.kind
@@ -86,5 +93,5 @@ export const useWork = (day: () => Day, event: StandardEvent, entry: () => Entry
     })
   }
 
-  return { own, mark, isDone, mayCapture, ready, observe, stop, undoable, undo }
+  return { own, mark, asOfMs, isDone, mayCapture, ready, observe, stop, undoable, undo }
 }

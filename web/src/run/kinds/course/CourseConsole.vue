@@ -64,7 +64,12 @@ const toStart = computed(
 
 const elapsedOf = (startedAtMs: number | undefined, endMs?: number): number =>
   startedAtMs === undefined ? 0 : Math.max(0, (endMs ?? nowMs.value) - startedAtMs)
-const elapsedMs = computed(() => elapsedOf(course.value?.started?.atMs, course.value?.finish?.atMs))
+const elapsedMs = computed(() =>
+  elapsedOf(
+    course.value?.started?.atMs,
+    course.value?.isFinished ? course.value.splits.at(-1)?.atMs : course.value?.end?.atMs,
+  ),
+)
 const isRunning = computed(() => chosen.value !== undefined && chosen.value.entry.id === shown.value?.id)
 
 const beginStart = (): void => {

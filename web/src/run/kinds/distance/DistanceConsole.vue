@@ -75,9 +75,7 @@ const mark = (entry: Entry): void => {
   const fits = read.ok && read.value < protocol.lapLengthMm
   problems[entry.id] = fits ? '' : `"${text}" is not a distance below one lap of ${printLength(protocol.lapLengthMm)}.`
   if (!fits) return
-  // the mark passed is read, not the metre between two marks
-  const beyondLineMm = Math.floor(read.value / protocol.markEveryMm) * protocol.markEveryMm
-  void work.observe(entry.id, { kind: 'markedAt', payload: { beyondLineMm } })
+  void work.observe(entry.id, { kind: 'markedAt', payload: { beyondLineMm: read.value } })
 }
 const focusNext = (event: KeyboardEvent, entry: Entry): void => {
   mark(entry)

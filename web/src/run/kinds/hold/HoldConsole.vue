@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Held positions: several people started together, each stopped with one touch, cautions counted, the cap watched. */
 import { followHold, printClock, printTime, type ProtocolOf, type StandardEvent } from '@able-gauge/core'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { shortName, type Day, type Entry } from '../../../day/day.ts'
 import { useAgreedClock, type AgreedMoment } from '../../../sync/agreedClock.ts'
 import Gauge from '../../../ui/Gauge.vue'
@@ -38,17 +38,15 @@ const armed = ref<'caution' | 'safety' | null>(null)
 
 const tiles = computed(() =>
   entries.value.map((entry) => {
-    const hold = followHold(protocol, work.ownOf(entry.id))
+    const hold = followHold(protocol, work.ownOf(entry.id), nowMs.value)
     const mark = work.markOf(entry.id)
     const isOver = mark !== undefined && mark.kind !== 'waiting' && mark.kind !== 'running'
-    const capAtMs = hold.started && protocol.capMs !== undefined ? hold.started.atMs + protocol.capMs : Infinity
-    const untilMs = hold.end?.atMs ?? Math.min(nowMs.value, capAtMs)
+    const untilMs = hold.end?.atMs ?? nowMs.value
     return {
       entry,
       mark,
       isOver,
-      isRunning: hold.started !== null && !isOver,
-      capAtMs,
+      isRunning: hold.started !== null && hold.end === null && !isOver,
       elapsedMs: hold.started ? Math.max(0, untilMs - hold.started.atMs) : 0,
       cautionsLeft: protocol.cautionsAllowed - hold.cautions,
       hasBackup: Object.keys(hold.backupsMs).includes(`time-watch-${watchNumber.value}`),
@@ -61,20 +59,6 @@ const toStart = computed(() =>
 )
 const allOver = computed(() => tiles.value.length > 0 && tiles.value.every(({ isOver }) => isOver))
 
-// at the cap the time is recorded at its moment, however late this device noticed
-watch(nowMs, (now) => {
-  for (const { entry, isRunning, capAtMs } of tiles.value) {
-    const moment = clock.moment()
-    if (!isRunning || now < capAtMs || !moment) continue
-    void work.observe(
-      entry.id,
-      { kind: 'stopped', payload: { reason: 'time' } },
-      { ...moment, atMs: capAtMs },
-      () => followHold(protocol, work.ownOf(entry.id)).end !== null,
-    )
-  }
-})
-
 const beginStart = (): void => {
   if (ready.value && toStart.value.length > 0 && !anyRunning.value) starting.value = true
 }
@@ -84,7 +68,7 @@ const onGo = (moment: AgreedMoment): void => {
 }
 const lost = ({ id }: Entry): void => {
   const moment = clock.moment()
-  const hasEnded = (): boolean => followHold(protocol, work.ownOf(id)).end !== null
+  const hasEnded = (): boolean => followHold(protocol, work.ownOf(id), clock.nowMs()).end !== null
   if (watchNumber.value === 1) {
     void work.observe(id, { kind: 'stopped', payload: { reason: 'ended' } }, moment, hasEnded)
   } else void work.observe(id, { kind: 'crossed', payload: { watch: watchNumber.value } }, moment)
@@ -94,7 +78,7 @@ const caution = ({ id }: Entry): void =>
     id,
     { kind: 'cautioned', payload: {} },
     undefined,
-    () => followHold(protocol, work.ownOf(id)).end !== null,
+    () => followHold(protocol, work.ownOf(id), clock.nowMs()).end !== null,
   )
 const onDigit = (digit: string): void => {
   const tile = tiles.value[Number(digit) - 1]

@@ -2,7 +2,7 @@ import { standardNamed } from '@able-gauge/core/testing'
 import { expect, test, vi } from 'vitest'
 import { effectScope } from 'vue'
 import { entry, openDay } from '../../../../testing/openDay.ts'
-import { useAgreedClock } from '../../../sync/agreedClock.ts'
+import { momentAt, useAgreedClock } from '../../../sync/agreedClock.ts'
 import type { RunEvent } from './useLapConsole.ts'
 import { useLapRepairs } from './useLapRepairs.ts'
 
@@ -18,7 +18,7 @@ const open = async () => {
   const moment = useAgreedClock().moment()
   if (!moment) throw new Error('The clock is not agreed.')
   const startMs = moment.atMs - 6 * LAP_MS
-  const at = (afterMs: number) => ({ ...moment, atMs: startMs + afterMs })
+  const at = (afterMs: number) => momentAt(startMs + afterMs, moment)
   const ids = runners.map(({ id }) => id)
   await store.capture(event.id, null, { kind: 'waveStarted', payload: { wave: 1, entryIds: ids } }, at(0))
   for (const [index, id] of ids.entries()) {

@@ -16,7 +16,7 @@ import { refDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Entry } from '../../../day/day.ts'
 import { useDay } from '../../../day/dayStore.ts'
-import { useAgreedClock } from '../../../sync/agreedClock.ts'
+import { momentAt, useAgreedClock } from '../../../sync/agreedClock.ts'
 import { useTick } from '../../../ui/useTick.ts'
 
 type RunEvent = StandardEvent & { readonly protocol: TimedDistance }
@@ -71,7 +71,7 @@ export const useLapRepairs = (event: RunEvent, runners: () => readonly Entry[], 
       event.id,
       fault.entryId,
       { kind: 'crossed', payload: { estimated: true } },
-      { ...moment, atMs: fault.atMs },
+      momentAt(fault.atMs, moment),
     )
   }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One grader with up to four lanes: everybody starts together, each lane is counted, refused and cautioned on its own. */
 import { clockOf, followRepetitions, mayRestart, printClock, type Observation } from '@able-gauge/core'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { shortName, type Day, type Entry } from '../../../day/day.ts'
 import { useAgreedClock, type AgreedMoment } from '../../../sync/agreedClock.ts'
 import Gauge from '../../../ui/Gauge.vue'
@@ -43,7 +43,7 @@ const refusing = ref<string | null>(null)
 
 const lanes = computed(() =>
   entries.value.map((entry, index) => {
-    const attempt = followRepetitions(protocol, work.ownOf(entry.id))
+    const attempt = followRepetitions(protocol, work.ownOf(entry.id), nowMs.value)
     const mark = work.markOf(entry.id)
     const isOver = mark !== undefined && mark.kind !== 'waiting' && mark.kind !== 'running'
     return {
@@ -72,7 +72,7 @@ const whileRunning = (entry: Entry, observation: Observation): void =>
     entry.id,
     observation,
     undefined,
-    () => phaseOf(followRepetitions(protocol, work.ownOf(entry.id))) !== 'running',
+    () => phaseOf(followRepetitions(protocol, work.ownOf(entry.id), clock.nowMs())) !== 'running',
   )
 const count = (entry: Entry): void => whileRunning(entry, { kind: 'counted', payload: {} })
 const caution = (entry: Entry): void => whileRunning(entry, { kind: 'cautioned', payload: {} })
@@ -87,18 +87,6 @@ const beginRefusing = (entry: Entry): void => {
   if (only && !another) refuse(entry, only.id)
   else refusing.value = entry.id
 }
-watch(nowMs, (now) => {
-  for (const { entry, attempt, phase } of lanes.value) {
-    const moment = clock.moment()
-    if (phase !== 'running' || attempt.endsAtMs === null || now < attempt.endsAtMs || !moment) continue
-    void work.observe(
-      entry.id,
-      { kind: 'stopped', payload: { reason: 'time' } },
-      { ...moment, atMs: attempt.endsAtMs },
-      () => phaseOf(followRepetitions(protocol, work.ownOf(entry.id))) !== 'running',
-    )
-  }
-})
 const beginStart = (): void => {
   if (ready.value && toStart.value.length > 0 && running.value.length === 0) starting.value = true
 }

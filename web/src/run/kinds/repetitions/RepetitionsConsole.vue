@@ -2,7 +2,7 @@
 /** A grader beside one candidate: a large pad to count, reasons to refuse, cautions, rests timed, undo and stop. */
 import { beatsBetween, printClock, type BeatStretch } from '@able-gauge/core'
 import { useEventListener } from '@vueuse/core'
-import { computed, watch } from 'vue'
+import { computed } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
 import BeatLight from '../../../sound/BeatLight.vue'
 import { useSignals } from '../../../sound/useSignals.ts'
@@ -45,11 +45,6 @@ const elapsedMs = computed(() => {
   // rests during which the clock stood have moved the end
   return Math.min(durationMs, Math.max(0, durationMs - (endsAtMs - untilMs)))
 })
-watch(nowMs, (now) => {
-  const { endsAtMs, pausedAtMs } = attempt.value
-  if (endsAtMs !== null && pausedAtMs === null && now >= endsAtMs && phase.value === 'running') void reps.endTime()
-})
-
 /** How long nothing has moved; told once it could be a rest. */
 const PAUSE_TOLD_MS = 2_000
 const pauseMs = computed(() => {
@@ -181,9 +176,6 @@ const HELP = computed(() => [
       </button>
       <button v-if="stands" :disabled="!ready" @click="reps.rest()">
         {{ attempt.pausedAtMs === null ? 'Rests' : 'Goes on' }}<small>the clock stands</small>
-      </button>
-      <button v-if="pauseOver" class="refuse" @click="reps.stop('ended', 'paused longer than allowed')">
-        Pause too long<small>ends it</small>
       </button>
       <button v-if="restartOffered" @click="reps.restart('fault explained')">
         Begin again<small>fault explained</small>

@@ -60,14 +60,13 @@ test('the caution over the limit ends it, and taking that caution back lets it g
   expect(reps.phase.value).toBe('running')
 })
 
-test('the end of the time is recorded at the moment it was, however late it is noticed, and is not undone', async () => {
+test('the time ends it at its own moment, however late it is noticed, and nothing is captured for it', async () => {
   const { reps, store } = await open()
   await start(reps, 300_000)
-  await reps.endTime()
-  const stop = store.allIn('press-ups').find(({ kind }) => kind === 'stopped')
-  expect(stop?.atMs).toBe((reps.attempt.value.startedAtMs ?? 0) + 90_000)
-  await reps.endTime()
-  expect(store.allIn('press-ups').filter(({ kind }) => kind === 'stopped')).toHaveLength(1)
+  expect(reps.phase.value).toBe('over')
+  const { startedAtMs, end } = reps.attempt.value
+  expect(end).toEqual({ by: 'time', atMs: (startedAtMs ?? 0) + 90_000 })
+  expect(store.allIn('press-ups').map(({ kind }) => kind)).toEqual(['started'])
   expect(reps.work.undoable.value?.kind).toBe('started')
 })
 

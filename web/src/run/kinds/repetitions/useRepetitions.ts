@@ -27,7 +27,9 @@ export const useRepetitions = (day: () => Day, event: RepetitionEvent, entry: ()
   const { protocol } = event
   const work = useWork(day, event, entry)
 
-  const attempt: ComputedRef<RepetitionAttempt> = computed(() => followRepetitions(protocol, work.own.value))
+  const attempt: ComputedRef<RepetitionAttempt> = computed(() =>
+    followRepetitions(protocol, work.own.value, work.asOfMs.value),
+  )
   const phase = computed(() => (work.isDone.value ? 'over' : phaseOf(attempt.value)))
   const cautionsLeft = computed(() => Math.max(0, protocol.cautionsAllowed - attempt.value.tally.cautions))
   const restartOffered = computed(() => phase.value === 'running' && mayRestart(protocol, attempt.value) === 'yes')
@@ -48,18 +50,6 @@ export const useRepetitions = (day: () => Day, event: RepetitionEvent, entry: ()
   /** Stops the clock for a rest, or lets it go on, where the protocol has it stand. */
   const rest = (): Promise<void> =>
     whileRunning(attempt.value.pausedAtMs === null ? { kind: 'paused', payload: {} } : { kind: 'resumed', payload: {} })
-
-  /** Records that the time ran out, at the moment it did, however late this device noticed. */
-  const endTime = async (): Promise<void> => {
-    const { endsAtMs } = attempt.value
-    const moment = clock.moment()
-    if (endsAtMs === null || !moment) return
-    await work.observe(
-      { kind: 'stopped', payload: { reason: 'time' } },
-      { ...moment, atMs: endsAtMs },
-      () => phase.value !== 'running' || attempt.value.endsAtMs !== endsAtMs,
-    )
-  }
 
   const undoWords = computed(() => {
     const last = work.undoable.value
@@ -94,6 +84,5 @@ export const useRepetitions = (day: () => Day, event: RepetitionEvent, entry: ()
     rest,
     restart,
     stop,
-    endTime,
   }
 }

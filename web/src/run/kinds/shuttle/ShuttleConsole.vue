@@ -54,7 +54,7 @@ const shareOfShuttle = computed(() => {
 const tiles = computed(() =>
   runners.value.map((entry) => ({
     entry,
-    run: followShuttle(protocol, work.ownOf(entry.id), group.startFor(entry), signals),
+    run: followShuttle(protocol, work.ownOf(entry.id), group.startFor(entry)),
     mark: work.markOf(entry.id),
     out: isOver(entry),
   })),
@@ -74,12 +74,6 @@ watch(index, (now, before) => {
   if (!isRunning.value || now <= before || !next) return
   say(next.shuttle === 1 ? `Level ${next.level}` : String(next.shuttle))
 })
-// whoever is still in when the schedule ends has done all of it
-watch([index, stillIn], () => {
-  if (started.value === null || index.value < signals.length - 1) return
-  for (const { entry } of stillIn.value) void out(entry)
-})
-
 const isDone = ({ id }: Entry): boolean => {
   const kind = work.markOf(id)?.kind
   return kind !== 'running'

@@ -1,0 +1,93 @@
+/** The rules of a distance in a time: whole laps stamped before the limit, and the mark each runner stood at when the time ran out. */
+import type { Capture, Observation } from '../../capture/capture.ts'
+import type { Refereed } from '../../referee/attempt.ts'
+import { isEndReason, ruledEnd, stopped } from '../../referee/ends.ts'
+import { ALLOWED, asked, refused, type End } from '../../referee/referee.ts'
+import { standingOf } from '../../referee/stateAfter.ts'
+import { FASTEST_MS_PER_M } from '../../referee/thresholds.ts'
+import { NO_CROSSINGS, permitCrossing, replacedNotes, withCrossing, type Crossings } from '../crossings.ts'
+import { NOTHING_STAMPED, type Stamped } from '../stamped.ts'
+import type { DistanceInTime } from './protocol.ts'
+
+export interface DistanceRun extends Crossings {
+  /** Distance beyond the last line when the time ran out; null until it is entered. */
+  readonly beyondLineMm: number | null
+  /** Whether the time has run out. */
+  readonly timeIsUp: boolean
+  readonly end: End | null
+}
+
+const BEFORE: DistanceRun = { ...NO_CROSSINGS, beyondLineMm: null, timeIsUp: false, end: null }
+
+/** A stamp exactly at the limit counts; whoever stops the watch late is measured at the limit. */
+export const distanceReferee: Refereed<DistanceInTime, DistanceRun> = {
+  actions: (): readonly Observation[] => [
+    { kind: 'crossed', payload: {} },
+    { kind: 'markedAt', payload: { beyondLineMm: 0 } },
+    { kind: 'stopped', payload: { reason: 'didNotFinish' } },
+  ],
+  referee: {
+    begin: () => BEFORE,
+    phase: (_, { start, timeIsUp, end }) => (end || timeIsUp ? 'over' : start ? 'running' : 'before'),
+    due: ({ durationMs }, { start, timeIsUp, end }) => (start && !timeIsUp && !end ? start.atMs + durationMs : null),
+    pass: (_, run) => ({ ...run, timeIsUp: true }),
+    permit: ({ durationMs, lapLengthMm }, run, action) => {
+      switch (action.kind) {
+        case 'waveStarted':
+          return run.start ? refused('secondStartIgnored') : ALLOWED
+        case 'crossed':
+          return permitCrossing(run, action, durationMs, Math.floor((lapLengthMm * FASTEST_MS_PER_M) / 1_000))
+        case 'markedAt':
+          if (!run.start) return refused('beforeStart')
+          return action.payload.beyondLineMm >= lapLengthMm ? asked('outsideSense', { most: lapLengthMm }) : ALLOWED
+        default:
+          return ALLOWED
+      }
+    },
+    apply: (_, run, capture) => {
+      switch (capture.kind) {
+        case 'waveStarted':
+          return { ...run, start: capture }
+        case 'crossed':
+          return withCrossing(run, capture)
+        case 'markedAt':
+          return { ...run, beyondLineMm: capture.payload.beyondLineMm }
+        case 'stopped':
+          return isEndReason(capture.payload.reason) ? stopped(run, capture) : run
+        default:
+          return run
+      }
+    },
+    figures: ({ durationMs }, { start, counted, timeIsUp }) => [
+      { code: 'laps', value: counted.length },
+      ...(start && !timeIsUp ? [{ code: 'time', downToMs: start.atMs + durationMs }] : []),
+    ],
+  },
+}
+
+/** Follows one runner. @param captures settled captures of this runner in this event, in order */
+export const followDistance = (
+  protocol: DistanceInTime,
+  captures: readonly Capture[],
+  start: Capture | undefined,
+): { readonly laps: number; readonly beyondLineMm: number | null } => {
+  const { counted, beyondLineMm } = standingOf(distanceReferee, protocol, captures, start).state
+  return { laps: counted.length, beyondLineMm }
+}
+
+export const stampedDistance = ({ lapLengthMm }: DistanceInTime, run: DistanceRun): Stamped => {
+  const { start, counted, beyondLineMm, end } = run
+  const laps = counted.length
+  const base: Stamped = {
+    ...NOTHING_STAMPED,
+    begun: start !== null,
+    soFar: laps,
+    notes: [
+      ...replacedNotes(run),
+      ...(beyondLineMm === null ? [] : [{ code: 'lastMark' as const, laps, beyondLineMm }]),
+    ],
+  }
+  const ruled = ruledEnd(end)
+  if (ruled) return { ...base, end: ruled }
+  return { ...base, readings: start && beyondLineMm !== null ? { distance: laps * lapLengthMm + beyondLineMm } : {} }
+}

@@ -1,0 +1,57 @@
+/** The rules of an untimed task: begun, done or failed; stopping on the way fails it where it is not allowed. */
+import type { Refereed } from '../../referee/attempt.ts'
+import { isEndReason, ruledEnd, stopped } from '../../referee/ends.ts'
+import { ALLOWED, refused, type End } from '../../referee/referee.ts'
+import { NOTHING_STAMPED, type Stamped } from '../stamped.ts'
+import type { UntimedTask } from './protocol.ts'
+
+export interface TaskState {
+  readonly begun: boolean
+  /** Whether the candidate stands still on the way. */
+  readonly stands: boolean
+  readonly end: End | null
+}
+
+export const taskReferee: Refereed<UntimedTask, TaskState> = {
+  actions: () => [
+    { kind: 'started', payload: {} },
+    { kind: 'paused', payload: {} },
+    { kind: 'resumed', payload: {} },
+    { kind: 'stopped', payload: { reason: 'failed' } },
+  ],
+  referee: {
+    begin: () => ({ begun: false, stands: false, end: null }),
+    phase: (_, { begun, stands, end }) => (end ? 'over' : !begun ? 'before' : stands ? 'paused' : 'running'),
+    due: () => null,
+    pass: (_, state) => state,
+    permit: (_, { begun, end }, { kind }) => {
+      if (kind === 'started') return begun ? refused('secondStartIgnored') : ALLOWED
+      if (kind !== 'paused' && kind !== 'resumed') return ALLOWED
+      if (!begun) return refused('beforeStart')
+      return end ? refused('afterEnd') : ALLOWED
+    },
+    apply: ({ stoppingAllowed }, state, capture) => {
+      switch (capture.kind) {
+        case 'started':
+          return { ...state, begun: true }
+        case 'paused':
+          return stoppingAllowed
+            ? { ...state, stands: true }
+            : { ...state, end: { by: 'failed', atMs: capture.atMs, note: 'Stopped on the way.' } }
+        case 'resumed':
+          return { ...state, stands: false }
+        case 'stopped':
+          return isEndReason(capture.payload.reason) ? stopped(state, capture) : state
+        default:
+          return state
+      }
+    },
+    figures: () => [],
+  },
+}
+
+export const stampedTask = (_: UntimedTask, { begun, end }: TaskState): Stamped => {
+  const base: Stamped = { ...NOTHING_STAMPED, begun }
+  const ruled = ruledEnd(end)
+  return ruled ? { ...base, end: ruled } : base
+}

@@ -1,0 +1,86 @@
+/** What a referee says at a moment: phase, figures, what may be done, what to say, how it ended, what is doubtful. */
+import type { Attempt, Refereed } from './attempt.ts'
+import type { Action, Attempted, Call, Doubt, End, Permission, Phase, RulingFigure } from './referee.ts'
+
+/** Facts from outside the event. They may raise a question or close a button; they never reach a figure. */
+export interface Outside {
+  /** Until when the rest after the last event lasts. */
+  readonly restUntilMs: number | null
+  /** Checks that have to be clear before and are not. */
+  readonly notClear: readonly string[]
+  /** The event the candidate is still in. */
+  readonly underWayIn: string | null
+}
+
+export const NOTHING_OUTSIDE: Outside = { restUntilMs: null, notClear: [], underWayIn: null }
+
+/** Questions that facts from outside raise before a start. */
+export type OutsideAsk =
+  | { readonly code: 'resting'; readonly untilMs: number }
+  | { readonly code: 'notClear'; readonly what: string }
+  | { readonly code: 'underWayElsewhere'; readonly eventId: string }
+
+export interface Ruling {
+  readonly phase: Phase | 'resting'
+  /** Until then the ruling stays as it is, unless something is captured; null: for good. */
+  readonly changesAtMs: number | null
+  readonly figures: readonly RulingFigure[]
+  /** By the kind of the action, and the part it names where it names one: `passed stairs`. */
+  readonly may: Readonly<Record<string, Permission>>
+  /** What has to be answered before a start. */
+  readonly before: readonly OutsideAsk[]
+  readonly calls: readonly Call[]
+  readonly end: End | null
+  readonly doubts: readonly Doubt[]
+  readonly holder: string | null
+}
+
+/** A stamp of now, by no device's clock. */
+const nowStamp = (nowMs: number) => ({
+  deviceId: 'now',
+  clockRun: 'now',
+  deviceMs: 0,
+  atMs: nowMs,
+  uncertaintyMs: 0,
+})
+
+/** @param nowMs agreed time */
+export const rulingOf = <P, S extends Attempted>(
+  kind: Refereed<P, S>,
+  protocol: P,
+  attempt: Attempt<S>,
+  nowMs: number,
+  outside: Outside,
+): Ruling => {
+  const { state, phase, figures, calls, end, doubts, holder, changesAtMs } = attempt.at(nowMs)
+  const isBefore = phase === 'before'
+  const restsUntilMs =
+    isBefore && outside.restUntilMs !== null && outside.restUntilMs > nowMs ? outside.restUntilMs : null
+  const before: OutsideAsk[] = isBefore
+    ? [
+        ...(restsUntilMs === null ? [] : [{ code: 'resting' as const, untilMs: restsUntilMs }]),
+        ...outside.notClear.map((what) => ({ code: 'notClear' as const, what })),
+        ...(outside.underWayIn === null ? [] : [{ code: 'underWayElsewhere' as const, eventId: outside.underWayIn }]),
+      ]
+    : []
+  const may = Object.fromEntries(
+    (kind.actions?.(protocol) ?? []).map((action) => {
+      // kind and payload stay together
+      const wanted = { ...action, stamp: nowStamp(nowMs) } as Action
+      const permission = kind.referee.permit(protocol, state, wanted)
+      return ['part' in action.payload ? `${action.kind} ${action.payload.part}` : action.kind, permission]
+    }),
+  )
+  const soonest = [changesAtMs, restsUntilMs].filter((ms) => ms !== null)
+  return {
+    phase: restsUntilMs === null ? phase : 'resting',
+    changesAtMs: soonest.length === 0 ? null : Math.min(...soonest),
+    figures,
+    may,
+    before,
+    calls,
+    end,
+    doubts,
+    holder,
+  }
+}
