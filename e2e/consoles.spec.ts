@@ -297,15 +297,17 @@ const work = async ({ page, open, captures, measured }: Bench, { start, press, e
   await open('course')
   await start()
   await press('t', /^Fault/)
-  // a second touch while the first is being kept is one touch, so each station is waited for
-  await press(' ', /^Stairs complete/)
-  await expect(page.getByText('Drums complete')).toBeVisible()
+  // the minute on the stairs closes by itself; a press before it does nothing
+  await either(
+    () => page.keyboard.press(' '),
+    () => Promise.resolve(),
+  )
+  await expect(page.getByText('Drums complete')).toBeVisible({ timeout: LONG })
   await press(' ', /^Drums complete/)
   await expect(page.getByText('Dummy complete')).toBeVisible()
   await start()
-  await expect(page.getByText('Stairs complete')).toBeVisible()
-  await press(' ', /^Stairs complete/)
-  await expect(page.getByText('Drums complete')).toBeVisible()
+  await expect(page.getByText('closes by itself')).toBeVisible()
+  await expect(page.getByText('Drums complete')).toBeVisible({ timeout: LONG })
   await press('1', /^Drops a drum/)
   // the one who is still out is worked again only when somebody says so
   await expect(page.getByText('Dummy complete')).toHaveCount(0)

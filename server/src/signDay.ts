@@ -46,7 +46,7 @@ export const signDay = async (
   await step('judge')
   const recorded = parts.captures.map((capture) => withTokens(capture) as RecordedCapture)
   const inputsOf = inputsIn(recorded)
-  const judged = judgeDay({ ...on, asOfMs: atMs }, candidates, recorded)
+  const judged = judgeDay({ ...on, asOfMs: occasion.rehearsal ? null : atMs }, candidates, recorded)
   approve?.([...judged.values()])
   const verdicts = candidates.flatMap((candidate): ArchivedVerdict[] => {
     const verdict = judged.get(candidate.entryId)

@@ -172,7 +172,7 @@ const judgedAgain = (
     ? null
     : timeBoundsOf({ ...occasion, rehearsal: null }, standard, records as readonly DayRecordEntry[])
   const again = judgeDay(
-    { standard, testDate: occasion.testDate, bounds, asOfMs: signOff?.atMs ?? null },
+    { standard, testDate: occasion.testDate, bounds, asOfMs: occasion.rehearsal ? null : (signOff?.atMs ?? null) },
     candidates,
     captures.map((capture) => withTokens(capture) as RecordedCapture),
   )

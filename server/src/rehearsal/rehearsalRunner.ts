@@ -2,7 +2,7 @@
  * Lets rehearsals happen: whatever a made-up day holds up to now is added as captures, through the same writer as
  * everything else. What it holds follows from its seed, so a restart or a second process adds the same and nothing twice.
  */
-import { rehearseDay, type Capture, type RehearsedPerson } from '@able-gauge/core'
+import { paced, rehearseDay, type Capture, type RehearsedPerson } from '@able-gauge/core'
 import type { Logger } from 'pino'
 import type { Pool } from '../database.ts'
 import { candidateOf, readDay } from '../dayRecord.ts'
@@ -45,7 +45,7 @@ export const runRehearsals = (
 
   const play = async (one: Playing): Promise<void> => {
     const { rehearsal, captures } = one
-    const nowMs = rehearsal.fromMs + (clock.nowMs() - rehearsal.fromMs) * rehearsal.speed
+    const nowMs = paced(rehearsal, clock.nowMs())
     while (!closed) {
       const due = captures.slice(one.added, one.added + MOST_TOGETHER).filter(({ atMs }) => atMs <= nowMs)
       if (due.length === 0) return

@@ -6,6 +6,8 @@ import {
   combineDay,
   contentHash,
   markEvent,
+  paced,
+  REAL_TIME,
   restBoard,
   settle,
   type DayCandidate,
@@ -31,8 +33,9 @@ const MOST_DAYS = 6
 const PAGE = 20_000
 const kept = new Map<string, KeptDay>()
 
-/** @param nowMs agreed time: marks that changed by time alone since are judged again */
-const upToDate = async (db: Database, { occasion, published, entries }: DayRecord, nowMs: number) => {
+/** @param agreedMs the moment of asking: marks that changed by time alone since they were made are judged again */
+const upToDate = async (db: Database, { occasion, published, entries }: DayRecord, agreedMs: number) => {
+  const nowMs = paced(occasion.rehearsal ?? REAL_TIME, agreedMs)
   const { standard, contentHash: standardHash } = published
   const on = await groundOf(db, occasion, standard)
   const candidates = entries.map((entry): DayCandidate => candidateOf(standard, occasion.testDate, entry))
@@ -56,7 +59,7 @@ const upToDate = async (db: Database, { occasion, published, entries }: DayRecor
     const marks = standard.events.map(({ id }) => day.marks.get(id)?.marks ?? new Map())
     day.verdicts = combineDay(on, candidates, marks)
   }
-  return { day, standard, settledIn }
+  return { day, standard, settledIn, nowMs }
 }
 
 /** Adds what was captured next. The marks of its event go at once, so that none is left behind should reading on fail. */
@@ -90,8 +93,12 @@ export const keptVerdicts = async (
 ): Promise<ReadonlyMap<string, Verdict>> => (await upToDate(db, record, nowMs)).day.verdicts
 
 /** Where everybody is between events, as a screen that has the whole day works it out. */
-export const restsIn = async (db: Database, record: DayRecord, nowMs: number): Promise<Record<string, RestState>> => {
-  const { day, standard, settledIn } = await upToDate(db, record, nowMs)
+export const restsIn = async (
+  db: Database,
+  record: DayRecord,
+  agreedMs: number,
+): Promise<Record<string, RestState>> => {
+  const { day, standard, settledIn, nowMs } = await upToDate(db, record, agreedMs)
   const events = standard.events.map((event) => ({
     event,
     settled: settledIn(event.id),

@@ -7,6 +7,7 @@ import {
   DayAnswer,
   type Mark,
   markEvent,
+  REAL_TIME,
   type Observation,
   type RecordedCapture,
   type SigningProgress,
@@ -18,7 +19,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch, type ComputedRef, type ShallowRef } from 'vue'
 import { call, inWords, NoAnswer, Refusal, tell } from '../api.ts'
 import { useSession } from '../session/sessionStore.ts'
-import { REAL_TIME, useAgreedClock, type AgreedMoment } from '../sync/agreedClock.ts'
+import { useAgreedClock, type AgreedMoment } from '../sync/agreedClock.ts'
 import { makeCaptureSender, RETRY_MS, type CaptureSender } from '../sync/captureSender.ts'
 import { followDay } from '../sync/liveDay.ts'
 import { findKeptDay, keepDay, keepRecorded } from '../sync/keptDays.ts'

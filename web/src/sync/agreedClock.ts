@@ -1,5 +1,5 @@
 /** The one clock: this device's monotonic clock and its agreement with the server's timeline. */
-import { agree, type Agreement, type RoundTrip, TimeAnswer } from '@able-gauge/core'
+import { agree, paced, REAL_TIME, TimeAnswer, type Agreement, type Pace, type RoundTrip } from '@able-gauge/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { call, NoAnswer, Refusal } from '../api.ts'
@@ -53,14 +53,6 @@ export const momentAt = (atMs: number, { uncertaintyMs, deviceMs }: AgreedMoment
   deviceMs,
 })
 
-/** From when on, and how much faster than the server's own time, the time of the open day runs. */
-export interface Pace {
-  readonly fromMs: number
-  readonly speed: number
-}
-
-export const REAL_TIME: Pace = { fromMs: 0, speed: 1 }
-
 export const useAgreedClock = defineStore('agreedClock', () => {
   const roundTrips: RoundTrip[] = []
   const agreement = shallowRef<Agreement | null>(agreementByWall())
@@ -103,17 +95,13 @@ export const useAgreedClock = defineStore('agreedClock', () => {
 
   /** A rehearsal's time runs faster: its moments are counted from its beginning at this speed. */
   const pace = shallowRef<Pace>(REAL_TIME)
-  const paced = (agreedMs: number): number => {
-    const { fromMs, speed } = pace.value
-    return fromMs + (agreedMs - fromMs) * speed
-  }
 
   /** Agreed time now, or null while the clock is not agreed. @param deviceMs a reading of performance.now() */
   const moment = (deviceMs = performance.now()): AgreedMoment | null => {
     const { value } = agreement
     if (!value) return null
     return {
-      atMs: Math.round(paced(deviceMs + value.offsetMs)),
+      atMs: Math.round(paced(pace.value, deviceMs + value.offsetMs)),
       uncertaintyMs: Math.ceil(value.uncertaintyMs * pace.value.speed),
       deviceMs: Math.round(deviceMs),
       ...(pace.value.speed === 1 ? { clockRun: CLOCK_RUN } : {}),

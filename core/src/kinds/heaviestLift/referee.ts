@@ -50,13 +50,14 @@ export const liftReferee: Refereed<HeaviestLift, LiftState> = {
     phase: (_, { lifts, end }) => (end ? 'over' : lifts.length > 0 ? 'running' : 'before'),
     due: () => null,
     pass: (_, state) => state,
-    permit: ({ restMs }, { lifts, end }, { kind, stamp }) => {
-      if (kind !== 'lifted') return ALLOWED
+    permit: ({ restMs }, { lifts, end }, action) => {
+      if (action.kind !== 'lifted') return ALLOWED
       if (end) return refused('liftedAfterEnd')
       const last = lifts.at(-1)
       if (!last) return ALLOWED
-      const afterMs = stamp.atMs - last.atMs
-      if (afterMs < ONE_LIFT_MS) return refused('pressedTwice')
+      const afterMs = action.stamp.atMs - last.atMs
+      // the same key again; the other key is another lift, however soon
+      if (afterMs < ONE_LIFT_MS && action.payload.good === last.good) return refused('pressedTwice')
       return afterMs < restMs ? asked('restNotOver', { leftMs: restMs - afterMs }) : ALLOWED
     },
     apply: ({ failuresAllowed }, state, capture) => {

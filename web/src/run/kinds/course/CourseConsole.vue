@@ -2,6 +2,7 @@
 /** A station course: one candidate after another, several on the course at once, stations in order, faults, what fails at once. */
 import {
   beatsBetween,
+  fixedMsOf,
   followCourse,
   printClock,
   printTime,
@@ -14,7 +15,7 @@ import { computed, ref, watch } from 'vue'
 import { fullName, shortName, type Day } from '../../../day/day.ts'
 import BeatLight from '../../../sound/BeatLight.vue'
 import { useSignals } from '../../../sound/useSignals.ts'
-import type { AgreedMoment } from '../../../sync/agreedClock.ts'
+import { useAgreedClock, type AgreedMoment } from '../../../sync/agreedClock.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import { wordFor } from '../../../ui/verdictWords.ts'
 import CandidateQueue from '../../CandidateQueue.vue'
@@ -31,6 +32,7 @@ const props = defineProps<{
 
 const { protocol } = props.event
 const { stations } = protocol
+const clock = useAgreedClock()
 const nowMs = useTick(0)
 const work = useSharedWork(() => props.day, props.event)
 const { ready } = work
@@ -39,19 +41,17 @@ const starting = ref(false)
 /** The candidate the keys work. */
 const chosenId = ref('')
 
+/** As of now: a stage of fixed time closes by itself. */
+const courseOf = (id: string) => followCourse(protocol, work.ownOf(id), nowMs.value)
 const isUnder = (id: string): boolean => work.markOf(id)?.kind === 'running'
 const runners = computed(() =>
-  queue.value
-    .filter(({ id }) => isUnder(id))
-    .map((entry) => ({ entry, course: followCourse(protocol, work.ownOf(entry.id)) })),
+  queue.value.filter(({ id }) => isUnder(id)).map((entry) => ({ entry, course: courseOf(entry.id) })),
 )
 // never somebody else by itself: a touch meant for one candidate must not stamp another who is on the course too
 const chosen = computed(() => runners.value.find(({ entry }) => entry.id === chosenId.value))
 /** Who was chosen stays to be seen when the course is done. */
 const last = computed(() => queue.value.find(({ id }) => id === chosenId.value))
-const course = computed(
-  () => chosen.value?.course ?? (last.value ? followCourse(protocol, work.ownOf(last.value.id)) : undefined),
-)
+const course = computed(() => chosen.value?.course ?? (last.value ? courseOf(last.value.id) : undefined))
 const shown = computed(() => chosen.value?.entry ?? last.value)
 const shownMark = computed(() => (shown.value ? work.markOf(shown.value.id) : undefined))
 const next = computed(() =>
@@ -85,11 +85,13 @@ const onGo = (moment: AgreedMoment): void => {
 }
 const pass = (): void => {
   const [entry, station] = [chosen.value?.entry, chosen.value?.course.current]
-  if (!entry || !station) return
-  void work.observe(entry.id, { kind: 'passed', payload: { part: station.id } }, undefined, () => {
-    const now = followCourse(protocol, work.ownOf(entry.id))
-    return now.current?.id !== station.id
-  })
+  if (!entry || !station || fixedMsOf(station) !== null) return
+  void work.observe(
+    entry.id,
+    { kind: 'passed', payload: { part: station.id } },
+    undefined,
+    () => followCourse(protocol, work.ownOf(entry.id), clock.nowMs()).current?.id !== station.id,
+  )
 }
 /** Faults belong to the station the candidate is on. */
 const fault = (): void => {
@@ -238,11 +240,11 @@ const failKeys = computed(() =>
           <div v-if="plan.length > 0" class="stage">
             <BeatLight :plan="plan" :started-at-ms="beatFromMs" :per-cycle="1" />
             <strong class="figures">{{
-              stageLeftMs > 0 ? `${printClock(stageLeftMs + 999)} left` : 'stage over'
+              `${printClock(Math.max(0, stageLeftMs) + 999)} left, closes by itself`
             }}</strong>
           </div>
           <p class="task">{{ course.current.task }}</p>
-          <button class="pad" :disabled="!ready" @pointerdown.prevent="pass">
+          <button v-if="fixedMsOf(course.current) === null" class="pad" :disabled="!ready" @pointerdown.prevent="pass">
             <strong>{{ course.current.name }} complete</strong><span>tap, or space</span>
           </button>
           <div class="keys-row">

@@ -18,7 +18,7 @@ import { useAgreedClock } from '../../../sync/agreedClock.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import InstrumentTake from '../../instruments/InstrumentTake.vue'
 import BigTime from '../../work/BigTime.vue'
-import { useWork } from '../../work/useWork.ts'
+import { useWork, type Work } from '../../work/useWork.ts'
 import WorkFrame from '../../work/WorkFrame.vue'
 
 const props = defineProps<{
@@ -31,12 +31,21 @@ const props = defineProps<{
 const emit = defineEmits<{ next: []; back: [] }>()
 
 const { protocol } = props.event
-const work = useWork(
+const counted = useWork(
   () => props.day,
   props.event,
   () => props.entry,
 )
-const { own, ready } = work
+/** What was touched makes a figure by itself; here the grader still says whether it is right. */
+const work: Work = {
+  ...counted,
+  isDone: computed(
+    () =>
+      counted.isDone.value &&
+      (steps.value.beats === 0 || counted.own.value.some(({ kind }) => kind === 'read' || kind === 'stopped')),
+  ),
+}
+const { own, ready } = counted
 const clock = useAgreedClock()
 const { say } = useSound()
 const nowMs = useTick(50)
