@@ -7,5 +7,6 @@ const EVERYWHERE: readonly CaptureKind[] = ['read', 'sensed', 'stopped', 'voided
 /** The captures that belong to an event. */
 export const captureKindsOf = (protocol: Protocol): readonly CaptureKind[] => [
   ...kindOf(protocol).captures,
+  ...(kindOf(protocol).held ? ['tookOver' as const] : []),
   ...EVERYWHERE,
 ]

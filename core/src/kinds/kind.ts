@@ -228,7 +228,14 @@ export const defineKind = <P extends ProtocolBase, S extends Attempted>({
       }
     },
     rulingAt: (protocol, person, captures, start, nowMs, outside) =>
-      rulingOf(refereed, protocol, attemptOf(refereed, protocol, captures, start, person), nowMs, outside),
+      rulingOf(
+        refereed,
+        protocol,
+        attemptOf(refereed, protocol, captures, start, person),
+        nowMs,
+        outside,
+        (state) => stamped(protocol, state).soFar,
+      ),
   }
 }
 

@@ -32,7 +32,10 @@ export interface Ruling {
   readonly calls: readonly Call[]
   readonly end: End | null
   readonly doubts: readonly Doubt[]
+  /** The device whose count stands; null before anybody began, or where every device's count. */
   readonly holder: string | null
+  /** Devices that counted beside it, and how far each came. */
+  readonly second: readonly { readonly deviceId: string; readonly soFar: number }[]
 }
 
 /** A stamp of now, by no device's clock. */
@@ -44,15 +47,19 @@ const nowStamp = (nowMs: number) => ({
   uncertaintyMs: 0,
 })
 
-/** @param nowMs agreed time */
+/**
+ * @param nowMs agreed time
+ * @param soFarOf how far a state is, in what the event is made of
+ */
 export const rulingOf = <P, S extends Attempted>(
   kind: Refereed<P, S>,
   protocol: P,
   attempt: Attempt<S>,
   nowMs: number,
   outside: Outside,
+  soFarOf: (state: S) => number,
 ): Ruling => {
-  const { state, phase, figures, calls, end, doubts, holder, changesAtMs } = attempt.at(nowMs)
+  const { state, phase, figures, calls, end, doubts, holder, second, changesAtMs } = attempt.at(nowMs)
   const isBefore = phase === 'before'
   const restsUntilMs =
     isBefore && outside.restUntilMs !== null && outside.restUntilMs > nowMs ? outside.restUntilMs : null
@@ -82,5 +89,6 @@ export const rulingOf = <P, S extends Attempted>(
     end,
     doubts,
     holder,
+    second: second.map(({ deviceId, state: other }) => ({ deviceId, soFar: soFarOf(other) })),
   }
 }

@@ -1,14 +1,17 @@
 <script setup lang="ts">
 /** The room of a console for several people: the events above, the list beside, the work, and what must always be in reach. */
-import type { StandardEvent } from '@able-gauge/core'
+import { isHeldElsewhere, kindOf, rulingFor, type StandardEvent } from '@able-gauge/core'
 import { computed, ref } from 'vue'
 import type { Day, Entry } from '../../day/day.ts'
 import SoundSwitch from '../../sound/SoundSwitch.vue'
 import KeyHelp from '../../ui/KeyHelp.vue'
 import { useSession } from '../../session/sessionStore.ts'
+import { useAgreedClock } from '../../sync/agreedClock.ts'
+import { deviceId } from '../../sync/outbox.ts'
 import EventStrip from '../EventStrip.vue'
 import LapStopDialog from '../kinds/laps/LapStopDialog.vue'
 import { useKeys } from '../useKeys.ts'
+import HeldElsewhere from './HeldElsewhere.vue'
 import type { SharedWork } from './useSharedWork.ts'
 
 const props = withDefaults(
@@ -35,13 +38,28 @@ const props = withDefaults(
 )
 
 const session = useSession()
+const clock = useAgreedClock()
 const stopping = ref(false)
 const helping = ref(false)
 const { mayCapture, undo } = props.work
 
+/** Those whose count another device holds, in kinds where one does. */
+const heldElsewhere = computed(() =>
+  (kindOf(props.event.protocol).held ? props.under : []).filter(({ id, wave, category }) =>
+    isHeldElsewhere(
+      rulingFor(props.event, { entryId: id, wave, category }, props.work.ownOf(id), clock.nowMs()),
+      deviceId(),
+    ),
+  ),
+)
+const takeOver = (): void => {
+  for (const { id } of heldElsewhere.value) void props.work.observe(id, { kind: 'tookOver', payload: {} })
+}
+
 const COMMON: Readonly<Record<string, () => void>> = {
   u: () => void undo(),
   x: () => (stopping.value = props.under.length > 0),
+  k: takeOver,
 }
 useKeys({
   actionFor: (name) => {
@@ -57,6 +75,7 @@ useKeys({
 const allHelp = computed(() => [
   ...props.help,
   ['U', 'undo the last capture of this device'] as const,
+  ...(heldElsewhere.value.length > 0 ? [['K', 'take over from the device that counts'] as const] : []),
   ['X', 'somebody stops: safety, medical, gave up'] as const,
 ])
 </script>
@@ -65,7 +84,10 @@ const allHelp = computed(() => [
   <main class="shared">
     <EventStrip class="strip" :day="day" :current="event.id" />
     <div class="side"><slot name="side" /></div>
-    <div class="work"><slot /></div>
+    <div class="work">
+      <HeldElsewhere v-if="heldElsewhere.length > 0" :second="null" :may-take-over="mayCapture" @take-over="takeOver" />
+      <slot />
+    </div>
     <footer v-if="mayCapture" class="foot">
       <slot name="foot" />
       <button class="btn btn-quiet" @click="undo()">Undo <kbd>U</kbd></button>

@@ -11,6 +11,8 @@ import type { AgreedMoment } from '../../sync/agreedClock.ts'
 import KeyHelp from '../../ui/KeyHelp.vue'
 import StartCommands from '../StartCommands.vue'
 import { useKeys } from '../useKeys.ts'
+import { deviceId } from '../../sync/outbox.ts'
+import HeldElsewhere from './HeldElsewhere.vue'
 import type { Work } from './useWork.ts'
 import WorkEndDialog from './WorkEndDialog.vue'
 import WorkHead from './WorkHead.vue'
@@ -61,7 +63,8 @@ const emit = defineEmits<{
 const starting = ref(false)
 const ending = ref(false)
 const helping = ref(false)
-const { ready, mayCapture, isDone, mark, undoable, stop, undo } = props.work
+const { ready, mayCapture, isDone, mark, undoable, stop, undo, ruling, heldElsewhere, takeOver } = props.work
+const second = computed(() => ruling.value.second.find((other) => other.deviceId === deviceId())?.soFar ?? null)
 const held = computed(() => props.entry.attendance !== 'present')
 const commands = computed(() =>
   'startCommands' in props.event.protocol ? props.event.protocol.startCommands : ([] as string[]),
@@ -80,6 +83,7 @@ const COMMON: Readonly<Record<string, () => void>> = {
   u: () => void undo(),
   f: () => !isDone.value && void stop('safety'),
   x: () => (ending.value = !isDone.value && ready.value),
+  k: () => heldElsewhere.value && void takeOver(),
   n: () => isDone.value && emit('next'),
   Escape: () => (starting.value = false),
 }
@@ -97,6 +101,7 @@ const allHelp = computed(() => [
   ['U', 'undo the last capture'] as const,
   ['F', 'stop for safety, at once'] as const,
   ['X', 'another end: medical, failed, gave up'] as const,
+  ...(heldElsewhere.value ? [['K', 'take over from the device that counts'] as const] : []),
   ['N', 'next candidate, when this one is done'] as const,
 ])
 </script>
@@ -107,6 +112,7 @@ const allHelp = computed(() => [
     <p v-if="held" class="sheet note" role="alert">
       <strong>{{ entry.attendance === 'held' ? 'Held: may not start.' : 'Not checked in.' }}</strong> {{ entry.note }}
     </p>
+    <HeldElsewhere v-if="heldElsewhere" :second="second" :may-take-over="mayCapture && ready" @take-over="takeOver()" />
     <StartCommands v-if="starting" :commands="commands" @go="onGo" @cancel="starting = false" />
     <template v-else>
       <slot name="figures" />

@@ -1,5 +1,7 @@
+import type { Capture } from '@able-gauge/core'
 import { expect, test, vi } from 'vitest'
 import { entry, openDay } from '../../../testing/openDay.ts'
+import { deviceId } from '../../sync/outbox.ts'
 import { useWork } from './useWork.ts'
 
 test('on a device so slow that the marks of everybody come later, a console still hears what follows an end taken back', async () => {
@@ -24,4 +26,41 @@ test('on a device so slow that the marks of everybody come later, a console stil
   expect(work.isDone.value).toBe(false)
   expect(work.mark.value).toMatchObject({ kind: 'running', soFar: 1 })
   vi.restoreAllMocks()
+})
+
+test('what a second device presses is kept beside the count that stands, until somebody takes over', async () => {
+  const candidate = entry(28)
+  const nowMs = Date.now()
+  const others = ['started', 'counted', 'counted'].map((kind, index) => ({
+    id: `01890000-0000-7000-8000-00000000010${index}`,
+    eventId: 'press-ups',
+    entryId: candidate.id,
+    kind,
+    payload: {},
+    deviceId: 'the-other-device',
+    deviceMs: index,
+    atMs: nowMs - 10_000 + index * 2_000,
+    uncertaintyMs: 5,
+    seq: index + 1,
+    actorId: 'a',
+    receivedMs: nowMs,
+    // written as the ledger sends it
+  })) as unknown as Capture[]
+  const { day } = await openDay({ entries: [candidate], role: 'grader', captures: others })
+  const event = day.standard.events.find(({ id }) => id === 'press-ups')
+  if (!event) throw new Error('The demo standard holds no press-ups.')
+  const work = useWork(
+    () => day,
+    event,
+    () => candidate,
+  )
+  expect(work.heldElsewhere.value).toBe(true)
+  expect(work.undoable.value).toBeUndefined()
+  await work.observe({ kind: 'counted', payload: {} })
+  expect(work.mark.value).toMatchObject({ kind: 'running', soFar: 2 })
+  expect(work.ruling.value.second).toEqual([{ deviceId: deviceId(), soFar: 1 }])
+  await work.takeOver()
+  await work.observe({ kind: 'counted', payload: {} })
+  expect(work.heldElsewhere.value).toBe(false)
+  expect(work.mark.value).toMatchObject({ kind: 'running', soFar: 3 })
 })

@@ -1,9 +1,12 @@
 /** What every console of one candidate in one event shares: its captures, its mark, capturing in turn, stopping, undoing. */
 import {
+  isHeldElsewhere,
   markEvent,
+  rulingFor,
   type Capture,
   type Mark,
   type Observation,
+  type Ruling,
   type StandardEvent,
   type StopReason,
 } from '@able-gauge/core'
@@ -14,6 +17,7 @@ import { useAsOf } from '../../day/useAsOf.ts'
 import { useSession } from '../../session/sessionStore.ts'
 import { useAgreedClock, type AgreedMoment } from '../../sync/agreedClock.ts'
 import { inTurns } from '../../sync/inTurns.ts'
+import { deviceId } from '../../sync/outbox.ts'
 
 export interface Work {
   /** Settled captures of the candidate in the event. */
@@ -28,15 +32,25 @@ export interface Work {
   readonly ready: ComputedRef<boolean>
   /** Captures in turn; the moment is that of the press. `unless` is asked when its turn has come. */
   readonly observe: (observation: Observation, moment?: AgreedMoment | null, unless?: () => boolean) => Promise<void>
+  /** What the referee says now. */
+  readonly ruling: ComputedRef<Ruling>
+  /** Whether another device's count stands while the event runs. */
+  readonly heldElsewhere: ComputedRef<boolean>
+  readonly takeOver: () => Promise<void>
   readonly stop: (reason: StopReason, note?: string) => Promise<void>
   /** What undo would take back. */
   readonly undoable: ComputedRef<Capture | undefined>
   readonly undo: () => Promise<void>
 }
 
-/** An officer's decision is not taken back by undo, nor the end of the time, which older days recorded. */
+/**
+ * Somebody undoes what they did here; what another device captured is taken back there, or by an officer. An officer's decision is not taken
+ * back by undo, nor the end of the time, which older days recorded.
+ */
 const isUndoable = (capture: Capture): boolean =>
-  capture.kind !== 'decided' && !(capture.kind === 'stopped' && capture.payload.reason === 'time')
+  capture.deviceId === deviceId() &&
+  capture.kind !== 'decided' &&
+  !(capture.kind === 'stopped' && capture.payload.reason === 'time')
 
 /** @param entry the candidate, who may change while the console stays */
 export const useWork = (day: () => Day, event: StandardEvent, entry: () => Entry): Work => {
@@ -82,6 +96,15 @@ export const useWork = (day: () => Day, event: StandardEvent, entry: () => Entry
   const stop = (reason: StopReason, note = ''): Promise<void> =>
     observe({ kind: 'stopped', payload: note.trim() === '' ? { reason } : { reason, note: note.trim() } })
 
+  const ruling = computed(() => {
+    const { id, wave, category } = entry()
+    const person = { entryId: id, wave, category }
+    return rulingFor(event, person, own.value, asOfMs.value ?? clock.nowMs())
+  })
+  const heldElsewhere = computed(() => isHeldElsewhere(ruling.value, deviceId()) && !isDone.value)
+  const takeOver = (): Promise<void> =>
+    observe({ kind: 'tookOver', payload: {} }, undefined, () => !heldElsewhere.value)
+
   const undoable = computed<Capture | undefined>(() => own.value.filter(isUndoable).at(-1))
   const undo = (): Promise<void> => {
     const moment = clock.moment()
@@ -93,5 +116,19 @@ export const useWork = (day: () => Day, event: StandardEvent, entry: () => Entry
     })
   }
 
-  return { own, mark, asOfMs, isDone, mayCapture, ready, observe, stop, undoable, undo }
+  return {
+    own,
+    mark,
+    asOfMs,
+    isDone,
+    mayCapture,
+    ready,
+    observe,
+    ruling,
+    heldElsewhere,
+    takeOver,
+    stop,
+    undoable,
+    undo,
+  }
 }
