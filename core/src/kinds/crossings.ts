@@ -1,9 +1,10 @@
 /** The crossings of one runner that count: those of the timer, each once, whoever else stamped it. */
 import type { Capture } from '../capture/capture.ts'
 import { elapsed } from '../capture/elapsed.ts'
-import { ALLOWED, asked, refused, type Action, type Permission } from '../referee/referee.ts'
+import { ALLOWED, asked, refused, type Action, type Call, type Permission } from '../referee/referee.ts'
 import { SAME_CROSSING_MS } from '../referee/thresholds.ts'
 import type { Note } from './measure.ts'
+import type { ProtocolBase } from './protocolBase.ts'
 import type { WaveStart } from './waveStart.ts'
 
 export type Crossing = Extract<Capture, { kind: 'crossed' }>
@@ -96,3 +97,15 @@ export const crossingsSince = (
 /** What was stamped by a second device before the one that started stamped it too. */
 export const replacedNotes = ({ replaced }: Crossings): Note[] =>
   replaced > 0 ? [{ code: 'stampedTwice', count: replaced }] : []
+
+/** What is announced to a runner at a lap, or at the first line beyond a distance. */
+export const lapAnnouncements = (
+  { announcements = [] }: ProtocolBase,
+  counted: readonly Crossing[],
+  distanceMm: (lap: number) => number,
+): Call[] =>
+  announcements.flatMap(({ atLap, atMm, say }) => {
+    const lap = atLap ?? (atMm === undefined ? 0 : counted.findIndex((_, index) => distanceMm(index + 1) >= atMm) + 1)
+    const crossing = counted[lap - 1]
+    return crossing ? [{ code: 'announcement', atMs: crossing.atMs, figures: { say } }] : []
+  })

@@ -8,14 +8,16 @@ import type { Exact } from '../quantity/fraction.ts'
 import type { PublishedUnit } from '../quantity/imperial.ts'
 import type { Unit } from '../quantity/unit.ts'
 import type { Refereed, Standing } from '../referee/attempt.ts'
+import { cuesOf } from './cuesOf.ts'
 import type { EndReason } from '../referee/ends.ts'
-import type { Attempted, Doubt, Person } from '../referee/referee.ts'
+import type { Span } from '../referee/span.ts'
+import type { Attempted, Call, Cue, Doubt, Person } from '../referee/referee.ts'
 import { rulingOf, type Outside, type Ruling } from '../referee/ruling.ts'
 import { attemptOf } from '../referee/stateAfter.ts'
 import type { AskedGround } from './ground.ts'
 import type { Stamped } from './stamped.ts'
 import type { Reading, ReadingStep } from './measure.ts'
-import type { ProtocolBase } from './protocolBase.ts'
+import type { Ending, ProtocolBase } from './protocolBase.ts'
 import type { Readings, Slot } from './slot.ts'
 import type { Stage, Turn, WaveRunner } from './stage.ts'
 
@@ -119,8 +121,12 @@ export interface KindParts<P extends ProtocolBase> {
   progress?(protocol: P): Progress
   /** Ids of its parts, which captures can name. */
   parts?(protocol: P): readonly string[]
-  /** What fails it at once, in the protocol's own words. */
-  failsWhen?(protocol: P): readonly string[]
+  /** Reasons of this kind that end it, in the protocol's own words, beside those the protocol lists for itself. */
+  endings?(protocol: P): readonly Ending[]
+  /** What refuses a repetition. */
+  refusals?(protocol: P): readonly { readonly id: string; readonly label: string }[]
+  /** What a grader has to know, beside what every protocol can carry. */
+  cues?(protocol: P, person: Person): readonly Cue[]
 
   /** Wide on purpose: it finds wrong units and slipped digits, no opinions. */
   sensibleRange(protocol: P): Range
@@ -227,17 +233,31 @@ export const defineKind = <P extends ProtocolBase, S extends Attempted>({
         doubts: [...rest.doubts, ...differences(mine, others, captures)],
       }
     },
-    rulingAt: (protocol, person, captures, start, nowMs, outside) =>
-      rulingOf(
+    rulingAt: (protocol, person, captures, start, nowMs, outside) => {
+      const ruling = rulingOf(
         refereed,
         protocol,
         attemptOf(refereed, protocol, captures, start, person),
         nowMs,
         outside,
         (state) => stamped(protocol, state).soFar,
-      ),
+      )
+      return {
+        ...ruling,
+        calls: [...ruling.calls, ...announcementCalls(protocol, ruling.span)],
+        cues: [...cuesOf(protocol), ...(parts.cues?.(protocol, person) ?? [])],
+      }
+    },
   }
 }
+
+/** What is announced at a moment from the start; what is announced at a lap or a distance is called by the kinds that have them. */
+const announcementCalls = ({ announcements = [] }: ProtocolBase, span: Span | null): Call[] =>
+  span === null
+    ? []
+    : announcements.flatMap(({ atMs, say }) =>
+        atMs === undefined ? [] : [{ code: 'announcement', atMs: span.fromMs + atMs, figures: { say } }],
+      )
 
 /** Another device's count beside the holder's that came to something else, with the captures it is made of. */
 const differences = (mine: Stamped, others: Stood['second'], captures: readonly Capture[]): Doubt[] =>

@@ -47,7 +47,52 @@ export class WatchRule {
   @Choice(['middle', 'slower', 'mean']) ofThree!: 'middle' | 'slower' | 'mean'
 }
 
+export const SPEAKERS = ['grader', 'candidate', 'signal'] as const
+export type Speaker = (typeof SPEAKERS)[number]
+
+/** One word of a start, and who says it. */
+export class StartWord {
+  @Choice(SPEAKERS) speaker!: Speaker
+  @Text(40) say!: string
+}
+
+/** A start in which grader and candidate take turns, or a signal has the last word; the clock starts with the last. */
+export class StartWords {
+  @NestedList(() => StartWord, 1, 8) words!: StartWord[]
+  /** By themselves, so far apart; left out, each by a key. */
+  @Optional() @Whole(300, 10_000) everyMs?: number
+}
+
+export const CONSEQUENCES = ['stands', 'fails', 'breach'] as const
+export type Consequence = (typeof CONSEQUENCES)[number]
+
+/** A reason of this event that ends it, at one touch, and what becomes of what was done so far. */
+export class Ending {
+  @Text(60) label!: string
+  @Choice(CONSEQUENCES) then!: Consequence
+}
+
+/** What is worn and carried, looked at on the line: pacing devices, fins, gloves. */
+export class Equipment {
+  @Optional() @TextList(12, 80) required?: string[]
+  @Optional() @TextList(12, 80) allowed?: string[]
+  @Optional() @TextList(12, 80) forbidden?: string[]
+}
+
+/** Minutes of preparation, or of walking it off. */
+export class Minutes {
+  @Whole(1, 60) minutes!: number
+  @Optional() @Text(300) how?: string
+}
+
 export class ProtocolBase {
+  /** In place of the start commands, where somebody else than the grader has a word. */
+  @Optional() @Nested(() => StartWords) startWords?: StartWords
+  /** What ends this event besides the reasons every event knows: holds the side, is helped, cannot come up again. */
+  @Optional() @NestedList(() => Ending, 1, 12) endings?: Ending[]
+  @Optional() @Nested(() => Equipment) equipment?: Equipment
+  @Optional() @Nested(() => Minutes) warmUp?: Minutes
+  @Optional() @Nested(() => Minutes) coolDown?: Minutes
   /** Has to be clear before the event starts, such as no pain on a gentle trial movement. */
   @Optional() @TextList(6, 300) clearBefore?: string[]
   @Optional() @NestedList(() => SetUpValue, 1, 12) setUp?: SetUpValue[]

@@ -9,6 +9,7 @@ export const readReferee: Refereed<object, Attempted> = {
   referee: {
     begin: () => ({ end: null }),
     phase: (_, { end }) => (end ? 'over' : 'before'),
+    span: () => null,
     due: () => null,
     pass: (_, state) => state,
     permit: () => ALLOWED,

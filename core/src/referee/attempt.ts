@@ -1,6 +1,7 @@
 /** One candidate's go at an event, capture by capture: what was due, what is permitted, whose count stands. The same for every kind. */
 import type { Capture, CaptureKind, Observation } from '../capture/capture.ts'
 import { REFEREE_CODES } from './codes.ts'
+import type { Span } from './span.ts'
 import type { Ask, Attempted, Call, Doubt, End, Person, Phase, Referee, RulingFigure } from './referee.ts'
 
 /** What the shared part has to know of a kind. */
@@ -22,6 +23,7 @@ export interface Attempt<S> {
 export interface Standing<S> {
   readonly state: S
   readonly phase: Phase
+  readonly span: Span | null
   readonly end: End | null
   /** The device whose count stands; null before anybody began, or where every device's count. */
   readonly holder: string | null
@@ -190,6 +192,7 @@ const standing = <P, S extends Attempted>(
   return {
     state,
     phase: referee.phase(protocol, state),
+    span: referee.span(protocol, state),
     end: state.end,
     holder: held.holder,
     second,

@@ -2,6 +2,7 @@
 import type { Capture, CaptureKind, Observation, StopReason } from '../capture/capture.ts'
 import type { Stamp } from '../capture/elapsed.ts'
 import type { RefereeCode } from './codes.ts'
+import type { Span } from './span.ts'
 
 export type Figures = Readonly<Record<string, number | string>>
 
@@ -73,6 +74,13 @@ export interface Call {
   readonly figures?: Figures
 }
 
+/** What a grader has to know before and during: a code, with the protocol's own words where it has some. */
+export interface Cue {
+  readonly code: string
+  readonly text?: string
+  readonly figures?: Figures
+}
+
 /** What every state of a referee holds. */
 export interface Attempted {
   readonly end: End | null
@@ -93,6 +101,8 @@ export interface Referee<P, S extends Attempted> {
   /** The state before anything. */
   begin(protocol: P, person: Person): S
   phase(protocol: P, state: S): Phase
+  /** From when to when, as far as it is; null before anything. */
+  span(protocol: P, state: S): Span | null
   /** When something happens by itself next, in agreed ms; null when nothing does. Strictly later after each `pass`. */
   due(protocol: P, state: S): number | null
   /** Lets it happen. */

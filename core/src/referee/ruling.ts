@@ -1,6 +1,7 @@
 /** What a referee says at a moment: phase, figures, what may be done, what to say, how it ended, what is doubtful. */
 import type { Attempt, Refereed } from './attempt.ts'
-import type { Action, Attempted, Call, Doubt, End, Permission, Phase, RulingFigure } from './referee.ts'
+import type { Span } from './span.ts'
+import type { Action, Attempted, Call, Cue, Doubt, End, Permission, Phase, RulingFigure } from './referee.ts'
 
 /** Facts from outside the event. They may raise a question or close a button; they never reach a figure. */
 export interface Outside {
@@ -20,7 +21,8 @@ export type OutsideAsk =
   | { readonly code: 'notClear'; readonly what: string }
   | { readonly code: 'underWayElsewhere'; readonly eventId: string }
 
-export interface Ruling {
+/** What the shared part says, before a kind adds its cues. */
+export interface BareRuling {
   readonly phase: Phase | 'resting'
   /** Until then the ruling stays as it is, unless something is captured; null: for good. */
   readonly changesAtMs: number | null
@@ -30,12 +32,18 @@ export interface Ruling {
   /** What has to be answered before a start. */
   readonly before: readonly OutsideAsk[]
   readonly calls: readonly Call[]
+  readonly span: Span | null
   readonly end: End | null
   readonly doubts: readonly Doubt[]
   /** The device whose count stands; null before anybody began, or where every device's count. */
   readonly holder: string | null
   /** Devices that counted beside it, and how far each came. */
   readonly second: readonly { readonly deviceId: string; readonly soFar: number }[]
+}
+
+/** What the referee says at a moment. */
+export interface Ruling extends BareRuling {
+  readonly cues: readonly Cue[]
 }
 
 /** A stamp of now, by no device's clock. */
@@ -58,8 +66,8 @@ export const rulingOf = <P, S extends Attempted>(
   nowMs: number,
   outside: Outside,
   soFarOf: (state: S) => number,
-): Ruling => {
-  const { state, phase, figures, calls, end, doubts, holder, second, changesAtMs } = attempt.at(nowMs)
+): BareRuling => {
+  const { state, phase, figures, calls, span, end, doubts, holder, second, changesAtMs } = attempt.at(nowMs)
   const isBefore = phase === 'before'
   const restsUntilMs =
     isBefore && outside.restUntilMs !== null && outside.restUntilMs > nowMs ? outside.restUntilMs : null
@@ -86,6 +94,7 @@ export const rulingOf = <P, S extends Attempted>(
     may,
     before,
     calls,
+    span,
     end,
     doubts,
     holder,

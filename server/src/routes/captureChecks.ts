@@ -119,7 +119,7 @@ const payloadFindings = ({ document, entryIds, place }: SentCapture, protocols: 
       : []
   }
   if (kind === 'refused' && 'reason' in payload) {
-    const reasons = protocols.flatMap((one) => ('refusals' in one ? one.refusals.map(({ id }) => id) : []))
+    const reasons = protocols.flatMap((one) => (kindOf(one).refusals?.(one) ?? []).map(({ id }) => id))
     return named('reason', 'unknownReason', payload.reason, reasons)
   }
   if ((kind === 'passed' || kind === 'faulted') && 'part' in payload) {

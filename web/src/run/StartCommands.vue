@@ -1,12 +1,12 @@
 <script setup lang="ts">
-/** The start commands of the protocol, one after the other; the clock starts with the last. */
+/** The start words of the protocol, one after the other, each with who says it; the clock starts with the last. */
+import { startWordsOf, type Protocol, type Speaker } from '@able-gauge/core'
 import { onScopeDispose, ref } from 'vue'
 import { useSound } from '../sound/useSound.ts'
 import { useAgreedClock, type AgreedMoment } from '../sync/agreedClock.ts'
 
 const props = defineProps<{
-  /** In the order they are called; the last is the start itself. */
-  commands: readonly string[]
+  protocol: Protocol
 }>()
 
 const emit = defineEmits<{
@@ -15,35 +15,50 @@ const emit = defineEmits<{
   cancel: []
 }>()
 
-const BETWEEN_MS = 1_500
+const { words, everyMs } = startWordsOf(props.protocol)
+const SAID_BY: Readonly<Record<Speaker, string>> = {
+  grader: '',
+  candidate: 'the candidate says',
+  signal: 'the signal',
+}
 const clock = useAgreedClock()
 const index = ref(0)
 
 const { say, tone } = useSound()
-say(props.commands[0] ?? '')
+
+/** What others say is shown and waited for, not said for them. */
+const speak = (): void => {
+  const word = words[index.value]
+  if (word?.speaker === 'grader') say(word.say)
+}
+speak()
 
 const advance = (): void => {
   index.value += 1
-  const isLast = index.value === props.commands.length - 1
+  const isLast = index.value === words.length - 1
   // the clock starts with the tone, not with a voice that takes its time
   if (isLast) tone('level')
-  else say(props.commands[index.value] ?? '')
-  if (index.value < props.commands.length - 1) return
+  else speak()
+  if (!isLast) return
   clearInterval(timer)
   const moment = clock.moment()
   if (moment) emit('go', moment)
   else emit('cancel')
 }
-const timer = setInterval(advance, BETWEEN_MS)
+const timer = everyMs === null ? undefined : setInterval(advance, everyMs)
 onScopeDispose(() => clearInterval(timer))
 </script>
 
 <template>
   <div class="commands" role="alert">
-    <span class="command">{{ commands[index] }}</span>
+    <small v-if="SAID_BY[words[index]?.speaker ?? 'grader']">{{ SAID_BY[words[index]?.speaker ?? 'grader'] }}</small>
+    <span class="command">{{ words[index]?.say }}</span>
     <ol>
-      <li v-for="(command, at) in commands" :key="command" :class="{ said: at <= index }">{{ command }}</li>
+      <li v-for="(word, at) in words" :key="at" :class="{ said: at <= index }">{{ word.say }}</li>
     </ol>
+    <button v-if="everyMs === null" class="btn btn-primary btn-lg" autofocus @click="advance">
+      Said <kbd>Enter</kbd>
+    </button>
     <button class="btn btn-quiet btn-lg" @click="emit('cancel')">Not now <kbd>Esc</kbd></button>
   </div>
 </template>

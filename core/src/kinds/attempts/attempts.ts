@@ -96,6 +96,12 @@ export const attempts = defineKind<Attempts, Attempted>({
       ? [finding(`${place}.unit`, 'offset', unit, '"mm", because an offset is taken off')]
       : []),
   ],
+  cues: ({ lesserHand, holdMs, zero, sides }) => [
+    ...(lesserHand ? [{ code: 'handFurtherBack' }] : []),
+    ...(holdMs === undefined ? [] : [{ code: 'holdFor', figures: { ms: holdMs } }]),
+    ...(zero === undefined ? [] : [{ code: 'zeroLine', figures: { mm: zero } }]),
+    ...(sides === 'dominant' ? [{ code: 'dominantSide' }] : []),
+  ],
   estimates: ({ lessStandingReach }, valueMm, _, { bodyMassG }) =>
     lessStandingReach && bodyMassG !== undefined ? [jumpPower(valueMm, bodyMassG)] : [],
   sensed: ({ unit }, { quantity, value }) => (SENSED_IN[unit] === quantity ? { unit, value } : null),

@@ -38,6 +38,8 @@ export const countedRecord = {
   progress: (): Progress => ({ what: 'repetitions', of: null }),
   disagreements: ({ refusals }: Pick<CountedRepetitions, 'refusals'>, place: string): Finding[] =>
     repeatedIds(refusals, (index) => `${place}.refusals[${index}]`),
+  refusals: ({ refusals }: Pick<CountedRepetitions, 'refusals'>) => refusals,
+  cues: ({ restAllowed }: Pick<CountedRepetitions, 'restAllowed'>) => [{ code: `rest ${restAllowed}` }],
   usual: () => 25,
 }
 

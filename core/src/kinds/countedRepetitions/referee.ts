@@ -4,6 +4,7 @@ import { elapsed } from '../../capture/elapsed.ts'
 import { isEndReason, stopped } from '../../referee/ends.ts'
 import type { Refereed } from '../../referee/attempt.ts'
 import { ALLOWED, asked, refused, type Action, type End, type Permission, type Referee } from '../../referee/referee.ts'
+import { spanOf } from '../../referee/spanOf.ts'
 import { standingOf } from '../../referee/stateAfter.ts'
 import { SOONEST_REPETITION_MS } from '../../referee/thresholds.ts'
 import type { Note, Reading, RepetitionTally } from '../measure.ts'
@@ -85,6 +86,7 @@ const referee: Referee<CountedProtocol, RepetitionAttempt> = {
   begin: () => BEFORE_START,
   phase: (_, { startedAtMs, pausedAtMs, end }) =>
     end ? 'over' : startedAtMs === null ? 'before' : pausedAtMs === null ? 'running' : 'paused',
+  span: (_, { startedAtMs, end }) => spanOf(startedAtMs, end),
   due: (protocol, state) => {
     if (state.startedAtMs === null || state.end) return null
     const soonest = Math.min(clockEndMs(state), pauseEndMs(protocol, state))

@@ -25,7 +25,7 @@ export const distanceInTime = defineKind<DistanceInTime, DistanceRun>({
     lapLengthMm: 400_000,
     markEveryMm: 10_000,
   },
-  captures: ['waveStarted', 'crossed', 'markedAt', 'assigned'],
+  captures: ['waveStarted', 'crossed', 'markedAt', 'cautioned', 'assigned'],
   startsTogether: true,
   form: () => ({ unit: 'mm', shownIn: 'm' }),
   sense: () => 'atLeast',
@@ -34,6 +34,7 @@ export const distanceInTime = defineKind<DistanceInTime, DistanceRun>({
   ...distanceReferee,
   stamped: stampedDistance,
   progress: () => ({ what: 'laps', of: null }),
+  endings: ({ walkingAllowed }) => (walkingAllowed === false ? [{ label: 'Walked', then: 'fails' as const }] : []),
   sensibleRange: ({ durationMs }) => ({
     least: Math.ceil((durationMs * 1000) / SLOWEST_MS_PER_M),
     most: Math.floor((durationMs * 1000) / FASTEST_MS_PER_M),

@@ -9,5 +9,7 @@ export class DistanceInTime extends ProtocolBase {
   @Whole(1_000, 1_000_000_000) lapLengthMm!: number
   /** Distance between the marks by which a part lap is read. */
   @Whole(1, 1_000_000) markEveryMm!: number
+  /** Cautions somebody may have; one more fails it. Left out, none are given. */
+  @Optional() @Whole(0, 20) cautionsAllowed?: number
   @Optional() @Flag() walkingAllowed?: boolean
 }

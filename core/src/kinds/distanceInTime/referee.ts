@@ -1,11 +1,20 @@
 /** The rules of a distance in a time: whole laps stamped before the limit, and the mark each runner stood at when the time ran out. */
 import type { Capture, Observation } from '../../capture/capture.ts'
+import { permitCaution, withCaution } from '../../referee/cautions.ts'
 import type { Refereed } from '../../referee/attempt.ts'
 import { isEndReason, ruledEnd, stopped } from '../../referee/ends.ts'
 import { ALLOWED, asked, refused, type End } from '../../referee/referee.ts'
+import { spanOf } from '../../referee/spanOf.ts'
 import { standingOf } from '../../referee/stateAfter.ts'
 import { FASTEST_MS_PER_M } from '../../referee/thresholds.ts'
-import { NO_CROSSINGS, permitCrossing, replacedNotes, withCrossing, type Crossings } from '../crossings.ts'
+import {
+  NO_CROSSINGS,
+  lapAnnouncements,
+  permitCrossing,
+  replacedNotes,
+  withCrossing,
+  type Crossings,
+} from '../crossings.ts'
 import { NOTHING_STAMPED, type Stamped } from '../stamped.ts'
 import type { DistanceInTime } from './protocol.ts'
 
@@ -14,10 +23,11 @@ export interface DistanceRun extends Crossings {
   readonly beyondLineMm: number | null
   /** Whether the time has run out. */
   readonly timeIsUp: boolean
+  readonly cautions: number
   readonly end: End | null
 }
 
-const BEFORE: DistanceRun = { ...NO_CROSSINGS, beyondLineMm: null, timeIsUp: false, end: null }
+const BEFORE: DistanceRun = { ...NO_CROSSINGS, beyondLineMm: null, timeIsUp: false, cautions: 0, end: null }
 
 /** A stamp exactly at the limit counts; whoever stops the watch late is measured at the limit. */
 export const distanceReferee: Refereed<DistanceInTime, DistanceRun> = {
@@ -29,9 +39,11 @@ export const distanceReferee: Refereed<DistanceInTime, DistanceRun> = {
   referee: {
     begin: () => BEFORE,
     phase: (_, { start, timeIsUp, end }) => (end || timeIsUp ? 'over' : start ? 'running' : 'before'),
+    span: ({ durationMs }, { start, timeIsUp, end }) =>
+      spanOf(start?.atMs, end ?? (timeIsUp && start ? { atMs: start.atMs + durationMs } : null)),
     due: ({ durationMs }, { start, timeIsUp, end }) => (start && !timeIsUp && !end ? start.atMs + durationMs : null),
     pass: (_, run) => ({ ...run, timeIsUp: true }),
-    permit: ({ durationMs, lapLengthMm }, run, action) => {
+    permit: ({ durationMs, lapLengthMm, cautionsAllowed }, run, action) => {
       switch (action.kind) {
         case 'waveStarted':
           return run.start ? refused('secondStartIgnored') : ALLOWED
@@ -40,11 +52,13 @@ export const distanceReferee: Refereed<DistanceInTime, DistanceRun> = {
         case 'markedAt':
           if (!run.start) return refused('beforeStart')
           return action.payload.beyondLineMm >= lapLengthMm ? asked('outsideSense', { most: lapLengthMm }) : ALLOWED
+        case 'cautioned':
+          return permitCaution(cautionsAllowed, run.start !== null && !run.timeIsUp && !run.end)
         default:
           return ALLOWED
       }
     },
-    apply: (_, run, capture) => {
+    apply: ({ cautionsAllowed }, run, capture) => {
       switch (capture.kind) {
         case 'waveStarted':
           return { ...run, start: capture }
@@ -52,12 +66,15 @@ export const distanceReferee: Refereed<DistanceInTime, DistanceRun> = {
           return withCrossing(run, capture)
         case 'markedAt':
           return { ...run, beyondLineMm: capture.payload.beyondLineMm }
+        case 'cautioned':
+          return withCaution(run, cautionsAllowed, capture.atMs)
         case 'stopped':
           return isEndReason(capture.payload.reason) ? stopped(run, capture) : run
         default:
           return run
       }
     },
+    calls: (protocol, { counted }) => lapAnnouncements(protocol, counted, (lap) => lap * protocol.lapLengthMm),
     figures: ({ durationMs }, { start, counted, timeIsUp }) => [
       { code: 'laps', value: counted.length },
       ...(start && !timeIsUp ? [{ code: 'time', downToMs: start.atMs + durationMs }] : []),

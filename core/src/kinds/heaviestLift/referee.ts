@@ -3,6 +3,7 @@ import type { Capture, CaptureKind } from '../../capture/capture.ts'
 import type { Refereed } from '../../referee/attempt.ts'
 import { ruledEnd, stopped } from '../../referee/ends.ts'
 import { ALLOWED, asked, refused, type End } from '../../referee/referee.ts'
+import { spanOf } from '../../referee/spanOf.ts'
 import { standingOf } from '../../referee/stateAfter.ts'
 import { ONE_LIFT_MS } from '../../referee/thresholds.ts'
 import { NOTHING_STAMPED, type Stamped } from '../stamped.ts'
@@ -48,6 +49,7 @@ export const liftReferee: Refereed<HeaviestLift, LiftState> = {
   referee: {
     begin: () => ({ lifts: [], end: null }),
     phase: (_, { lifts, end }) => (end ? 'over' : lifts.length > 0 ? 'running' : 'before'),
+    span: (_, { lifts, end }) => spanOf(lifts[0]?.atMs, end),
     due: () => null,
     pass: (_, state) => state,
     permit: ({ restMs }, { lifts, end }, action) => {

@@ -24,6 +24,7 @@ export const heldPosition = defineKind<HeldPosition, Hold>({
   measure: ({ watchRule, capMs }, readings) => capped(watched('time', readings, watchRule), capMs),
   ...holdReferee,
   stamped: stampedHold,
+  endings: ({ endsWhen }) => endsWhen.map((label) => ({ label, then: 'stands' as const })),
   sensibleRange: ({ capMs }) => ({ least: 1_000, most: capMs ?? HOUR_MS }),
   words,
   usual: () => 80_000,

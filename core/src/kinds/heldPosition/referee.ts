@@ -5,6 +5,7 @@ import { elapsed } from '../../capture/elapsed.ts'
 import type { Refereed } from '../../referee/attempt.ts'
 import { isEndReason, ruledEnd, stopped } from '../../referee/ends.ts'
 import { ALLOWED, refused, type End } from '../../referee/referee.ts'
+import { spanOf } from '../../referee/spanOf.ts'
 import { standingOf } from '../../referee/stateAfter.ts'
 import type { Readings } from '../slot.ts'
 import { NOTHING_STAMPED, type Stamped } from '../stamped.ts'
@@ -37,6 +38,7 @@ export const holdReferee: Refereed<HeldPosition, Hold> = {
   referee: {
     begin: () => BEFORE,
     phase: (_, { started, end }) => (end ? 'over' : started ? 'running' : 'before'),
+    span: (_, { started, end }) => spanOf(started?.atMs, end),
     due: ({ capMs }, { started, end }) => (started && !end && capMs !== undefined ? started.atMs + capMs : null),
     pass: ({ capMs = 0 }, hold) => atCap(hold, capMs),
     permit: (_, { started, end, backupsMs }, action) => {

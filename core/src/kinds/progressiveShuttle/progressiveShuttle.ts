@@ -32,7 +32,7 @@ export const progressiveShuttle = defineKind<ProgressiveShuttle, ShuttleRun>({
     missesAllowed: 1,
     counts: 'lastShuttle',
   },
-  captures: ['waveStarted', 'missed'],
+  captures: ['waveStarted', 'missed', 'cautioned'],
   startsTogether: true,
   form: (protocol) => (byShuttle(protocol) ? levelForm(protocol) : { ...levelForm(protocol), unit: 'level' }),
   sense: () => 'atLeast',
@@ -64,6 +64,7 @@ export const progressiveShuttle = defineKind<ProgressiveShuttle, ShuttleRun>({
     const level = scheduleOf(protocol)[completed - 1]
     return level ? [capacityFromShuttle(level.metresPerHour, ageYears)] : []
   },
+  cues: ({ zoneMm }) => [{ code: 'zone', figures: { mm: zoneMm } }],
   ground: ({ lineDistanceMm }) => ({ shape: 'shuttle', lengthMm: lineDistanceMm, distanceMm: null, lengths: 1 }),
   words,
   usual: (protocol) => (byShuttle(protocol) ? 604 : 6),

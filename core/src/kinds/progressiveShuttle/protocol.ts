@@ -26,6 +26,8 @@ export class ProgressiveShuttle extends ProtocolBase {
   @Optional() @NestedList(() => ShuttleLevel, 1, 50) levels?: ShuttleLevel[]
   /** How near to the line still counts as reached. */
   @Whole(0, 10_000) zoneMm!: number
+  /** Cautions somebody may have; one more fails it. Left out, none are given. */
+  @Optional() @Whole(0, 20) cautionsAllowed?: number
   /** Lines missed in a row that are allowed; one more ends it. */
   @Whole(0, 10) missesAllowed!: number
   /**

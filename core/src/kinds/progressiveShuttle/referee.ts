@@ -1,9 +1,11 @@
 /** The rules of a progressive shuttle, runner by runner: misses in a row, when the runner is out, the last shuttle completed. */
 import type { Capture } from '../../capture/capture.ts'
 import { elapsed } from '../../capture/elapsed.ts'
+import { permitCaution, withCaution } from '../../referee/cautions.ts'
 import type { Refereed } from '../../referee/attempt.ts'
 import { isEndReason, ruledEnd, stopped } from '../../referee/ends.ts'
 import { ALLOWED, refused, type Action, type Call, type End } from '../../referee/referee.ts'
+import { spanOf } from '../../referee/spanOf.ts'
 import { standingOf } from '../../referee/stateAfter.ts'
 import { NOTHING_STAMPED, type Stamped } from '../stamped.ts'
 import type { WaveStart } from '../waveStart.ts'
@@ -16,6 +18,7 @@ export interface ShuttleRun {
   readonly missed: ReadonlySet<number>
   /** Lines missed in a row up to the last one missed, or up to the end. */
   readonly missesInRow: number
+  readonly cautions: number
   readonly end: End | null
   /** When the runner was out; null while still in. */
   readonly outAtMs: number | null
@@ -29,6 +32,7 @@ const BEFORE: ShuttleRun = {
   start: null,
   missed: new Set(),
   missesInRow: 0,
+  cautions: 0,
   end: null,
   outAtMs: null,
   last: null,
@@ -57,6 +61,7 @@ export const shuttleReferee: Refereed<ProgressiveShuttle, ShuttleRun> = {
     begin: () => BEFORE,
     phase: (_, { start, end }) => (end ? 'over' : start ? 'running' : 'before'),
     // signals are arithmetic, not happenings: only the end of the schedule is due
+    span: (_, { start, end }) => spanOf(start?.atMs, end),
     due: (protocol, { start, end }) => (start && !end ? start.atMs + endOf(signalsOf(protocol)) : null),
     pass: (protocol, run) => {
       const signals = signalsOf(protocol)
@@ -65,6 +70,7 @@ export const shuttleReferee: Refereed<ProgressiveShuttle, ShuttleRun> = {
     },
     permit: (protocol, { start, end, missed }, action) => {
       if (action.kind === 'waveStarted') return start ? refused('secondStartIgnored') : ALLOWED
+      if (action.kind === 'cautioned') return permitCaution(protocol.cautionsAllowed, start !== null && !end)
       if (action.kind !== 'missed') return ALLOWED
       if (!start) return refused('beforeStart')
       if (end) return refused('afterEnd')
@@ -79,6 +85,7 @@ export const shuttleReferee: Refereed<ProgressiveShuttle, ShuttleRun> = {
         return capture.kind === 'stopped' && isEndReason(capture.payload.reason) ? stopped(run, capture) : run
       const index = indexAt(signals, run.start, capture)
       const { atMs } = capture
+      if (capture.kind === 'cautioned') return withCaution(run, protocol.cautionsAllowed, atMs)
       if (capture.kind === 'missed') {
         const missed = new Set(run.missed).add(index)
         const missesInRow = missesUpTo(missed, index)

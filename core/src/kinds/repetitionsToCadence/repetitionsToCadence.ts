@@ -15,6 +15,10 @@ export const repetitionsToCadence = defineKind<RepetitionsToCadence, RepetitionA
   template: { ...COUNTED_TEMPLATE, beatsPerMinute: 40, beatsPerRepetition: 2, missedBeatsAllowed: 1 },
   captures: [...countedRecord.captures, 'missed'],
   measure: ({ capRepetitions }, readings) => capped(plain(readings['count']), capRepetitions),
+  cues: ({ restAllowed, beatsPerMinute, beatsPerRepetition }) => [
+    { code: `rest ${restAllowed}` },
+    { code: 'beats', figures: { beatsPerMinute, beatsPerRepetition } },
+  ],
   sensibleRange: ({ capRepetitions }) => ({ least: 1, most: capRepetitions ?? MOST_REPETITIONS }),
   words,
   rehearse: (stage, { beatsPerMinute, beatsPerRepetition }, turn) =>

@@ -15,6 +15,7 @@ export const repetitionsToFailure = defineKind<RepetitionsToFailure, RepetitionA
   protocol: RepetitionsToFailure,
   template: { ...COUNTED_TEMPLATE, endsWhen: ['Stops'] },
   measure: ({ capRepetitions }, readings) => capped(plain(readings['count']), capRepetitions),
+  endings: ({ endsWhen }) => endsWhen.map((label) => ({ label, then: 'stands' as const })),
   sensibleRange: ({ capRepetitions }) => ({ least: 1, most: capRepetitions ?? MOST_REPETITIONS }),
   words,
   rehearse: (stage, _, turn) => countTo(makerFor(stage, turn), turn.target, 2_400),

@@ -5,6 +5,7 @@ import { elapsed } from '../../capture/elapsed.ts'
 import type { Refereed } from '../../referee/attempt.ts'
 import { isEndReason, ruledEnd, stopped } from '../../referee/ends.ts'
 import { ALLOWED, asked, refused, type End } from '../../referee/referee.ts'
+import { spanOf } from '../../referee/spanOf.ts'
 import { standingOf } from '../../referee/stateAfter.ts'
 import { FASTEST_MS_PER_M } from '../../referee/thresholds.ts'
 import type { Readings } from '../slot.ts'
@@ -38,6 +39,12 @@ export const sprintReferee: Refereed<Sprint, SprintTries> = {
       if (!last) return 'before'
       if (!isFinished(last)) return 'running'
       return tries.length >= attemptsAllowed ? 'over' : 'paused'
+    },
+    span: (protocol, { tries, end }) => {
+      const [first] = tries
+      const last = tries.at(-1)
+      const finish = last && Object.values(last.finishes).find((stamp) => stamp !== undefined)
+      return spanOf(first?.started.atMs, end ?? (tries.length >= protocol.attemptsAllowed && finish ? finish : null))
     },
     due: () => null,
     pass: (_, state) => state,

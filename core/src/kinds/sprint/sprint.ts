@@ -51,6 +51,11 @@ export const sprint = defineKind<Sprint, SprintTries>({
           ),
         ]
       : [],
+  cues: ({ touches, legs, loadG }) => [
+    ...(touches === undefined ? [] : [{ code: 'touches', text: touches }]),
+    ...(legs > 1 ? [{ code: 'legs', figures: { legs } }] : []),
+    ...(loadG === undefined ? [] : [{ code: 'carried', figures: { massG: loadG } }]),
+  ],
   ground: ({ distanceMm, legs }) =>
     legs > 1
       ? { shape: 'shuttle', lengthMm: Math.round(distanceMm / legs), distanceMm, lengths: legs }

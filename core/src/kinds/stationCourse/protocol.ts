@@ -20,6 +20,8 @@ export class Station {
   /** What fails the course at once: dropped tool, ladder falling free. */
   @Optional() @TextList(6, 120) failsAtOnce?: string[]
   @Optional() @Nested(() => RateGuide) rate?: RateGuide
+  /** So many turns, blows or throws, counted one by one, complete it. */
+  @Optional() @Whole(1, 1_000) tally?: number
 }
 
 /** Stations in order under one running clock that never stops between them. */
@@ -33,6 +35,8 @@ export class StationCourse extends ProtocolBase {
   @Text() clockStopsWhen!: string
   @Optional() @Whole(0, 100_000) vestG?: number
   @Optional() @TextList(12, 80) gear?: string[]
+  /** Cautions somebody may have; one more fails it. Left out, none are given. */
+  @Optional() @Whole(0, 20) cautionsAllowed?: number
   /** Nobody goes on beyond this time. */
   @Optional() @Whole(1_000, 86_400_000) limitMs?: number
 }

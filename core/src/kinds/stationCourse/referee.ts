@@ -2,9 +2,11 @@
 import type { Capture, CaptureKind } from '../../capture/capture.ts'
 import { clockDoubt } from '../../capture/clockDoubt.ts'
 import { elapsed } from '../../capture/elapsed.ts'
+import { permitCaution, withCaution } from '../../referee/cautions.ts'
 import type { Refereed } from '../../referee/attempt.ts'
 import { isEndReason, ruledEnd, stopped } from '../../referee/ends.ts'
 import { ALLOWED, asked, refused, type Action, type End, type Permission } from '../../referee/referee.ts'
+import { spanOf } from '../../referee/spanOf.ts'
 import { standingOf } from '../../referee/stateAfter.ts'
 import { BREATH_MS } from '../../referee/thresholds.ts'
 import { stoppedAtLimit } from '../limit.ts'
@@ -27,6 +29,9 @@ export interface CourseState {
   readonly finishedBy: Capture | null
   /** The station whose faults went over what is allowed. */
   readonly failedAt: Station | null
+  /** Turns counted at the station the candidate is on. */
+  readonly tally: number
+  readonly cautions: number
   readonly end: End | null
 }
 
@@ -38,9 +43,18 @@ export interface Course extends CourseState {
   readonly outOfOrder: readonly string[]
 }
 
-const BEFORE: CourseState = { started: null, splits: [], faults: {}, finishedBy: null, failedAt: null, end: null }
+const BEFORE: CourseState = {
+  started: null,
+  splits: [],
+  faults: {},
+  finishedBy: null,
+  failedAt: null,
+  tally: 0,
+  cautions: 0,
+  end: null,
+}
 
-const HELD: ReadonlySet<CaptureKind> = new Set(['passed', 'faulted'])
+const HELD: ReadonlySet<CaptureKind> = new Set(['passed', 'faulted', 'counted'])
 
 const isFinished = ({ stations }: StationCourse, { splits }: CourseState): boolean => splits.length === stations.length
 
@@ -71,6 +85,7 @@ export const courseReferee: Refereed<StationCourse, CourseState> = {
   held: HELD,
   actions: ({ stations }) => [
     { kind: 'started', payload: {} },
+    ...(stations.some(({ tally }) => tally !== undefined) ? [{ kind: 'counted' as const, payload: {} }] : []),
     ...stations.flatMap(({ id, faultsAllowed }) => [
       { kind: 'passed' as const, payload: { part: id } },
       ...(faultsAllowed === undefined ? [] : [{ kind: 'faulted' as const, payload: { part: id } }]),
@@ -80,6 +95,10 @@ export const courseReferee: Refereed<StationCourse, CourseState> = {
   referee: {
     begin: () => BEFORE,
     phase: (protocol, state) => (isOver(protocol, state) ? 'over' : state.started ? 'running' : 'before'),
+    span: (protocol, state) => {
+      const last = isFinished(protocol, state) ? state.splits.at(-1) : undefined
+      return spanOf(state.started?.atMs, last ?? state.end)
+    },
     due: (protocol, state) => {
       if (!state.started || isOver(protocol, state)) return null
       const soonest = Math.min(stageEndMs(protocol, state), limitMs(protocol, state))
@@ -98,6 +117,13 @@ export const courseReferee: Refereed<StationCourse, CourseState> = {
         case 'faulted':
           if (!state.started) return refused('beforeStart')
           return isOver(protocol, state) ? refused('afterEnd') : ALLOWED
+        case 'cautioned':
+          return permitCaution(protocol.cautionsAllowed, state.started !== null && !isOver(protocol, state))
+        case 'counted': {
+          if (!state.started) return refused('countedBeforeStart')
+          if (isOver(protocol, state)) return refused('countedAfterEnd')
+          return protocol.stations[state.splits.length]?.tally === undefined ? refused('notOpen') : ALLOWED
+        }
         case 'passed':
           return permitPassing(protocol, state, action.payload.part, action.stamp)
         default:
@@ -125,6 +151,15 @@ export const courseReferee: Refereed<StationCourse, CourseState> = {
             ...(isTooMany ? { failedAt: station, end: { by: 'faults' as const, atMs: capture.atMs } } : {}),
           }
         }
+        case 'cautioned':
+          return withCaution(state, protocol.cautionsAllowed, capture.atMs)
+        case 'counted': {
+          const tally = state.tally + 1
+          if (!started || tally < (protocol.stations[state.splits.length]?.tally ?? Infinity))
+            return { ...state, tally }
+          const { ms } = elapsed(started, capture)
+          return { ...closed(protocol, state, { atMs: capture.atMs, elapsedMs: ms }), finishedBy: capture }
+        }
         case 'stopped':
           return isEndReason(capture.payload.reason) ? stopped(state, capture) : state
         default:
@@ -133,6 +168,9 @@ export const courseReferee: Refereed<StationCourse, CourseState> = {
     },
     figures: (protocol, state) => [
       { code: 'stationsDone', value: state.splits.length },
+      ...(protocol.stations[state.splits.length]?.tally === undefined
+        ? []
+        : [{ code: 'tallyToGo', value: (protocol.stations[state.splits.length]?.tally ?? 0) - state.tally }]),
       ...protocol.stations.flatMap(({ id, faultsAllowed }) =>
         faultsAllowed === undefined
           ? []
@@ -162,7 +200,7 @@ const permitPassing = (
   const withinMs = protocol.limitMs ?? Infinity
   if (ms - uncertaintyMs > withinMs) return refused('afterEnd')
   if (current?.id !== part) return refused('outOfOrder', { part })
-  if (fixedMsOf(current) !== null) return refused('beforeItsTime', { part })
+  if (fixedMsOf(current) !== null || current.tally !== undefined) return refused('beforeItsTime', { part })
   // the press that ended the station before may come twice
   if (splits.length > 0 && stamp.atMs - openedMs(state) < BREATH_MS) return refused('pressedTwice')
   return ms > withinMs ? asked('atTheLine') : ALLOWED
@@ -174,7 +212,7 @@ const closed = (
   { atMs, elapsedMs }: Pick<Split, 'atMs' | 'elapsedMs'>,
 ): CourseState => {
   const part = protocol.stations[state.splits.length]?.id ?? ''
-  return { ...state, splits: [...state.splits, { part, elapsedMs, atMs }] }
+  return { ...state, splits: [...state.splits, { part, elapsedMs, atMs }], tally: 0 }
 }
 
 /** Follows one candidate. @param captures settled captures of this candidate in this event, in order */

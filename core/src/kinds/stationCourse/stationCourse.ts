@@ -16,7 +16,7 @@ export const stationCourse = defineKind<StationCourse, CourseState>({
     stations: [{ id: 'station-1', name: 'Station 1', task: 'Describe the task.' }],
     clockStopsWhen: 'Describe the exact moment.',
   },
-  captures: ['started', 'passed', 'faulted'],
+  captures: ['started', 'passed', 'faulted', 'counted', 'cautioned'],
   endsWithWork: true,
   form: () => ({ unit: 'ms' }),
   sense: () => 'atMost',
@@ -26,7 +26,23 @@ export const stationCourse = defineKind<StationCourse, CourseState>({
   stamped: stampedCourse,
   progress: ({ stations }) => ({ what: 'stations', of: stations.length }),
   parts: ({ stations }) => stations.map(({ id }) => id),
-  failsWhen: ({ stations }) => stations.flatMap(({ failsAtOnce = [] }) => failsAtOnce),
+  endings: ({ stations }) =>
+    stations.flatMap(({ failsAtOnce = [] }) => failsAtOnce.map((label) => ({ label, then: 'fails' as const }))),
+  cues: ({ vestG, gear = [], walkBetweenMm, stations }) => [
+    ...(vestG === undefined ? [] : [{ code: 'vest', figures: { massG: vestG } }]),
+    ...gear.map((text) => ({ code: 'required', text })),
+    ...(walkBetweenMm === undefined ? [] : [{ code: 'walkBetween', figures: { distanceMm: walkBetweenMm } }]),
+    ...stations.flatMap(({ id, rate }) =>
+      rate
+        ? [
+            {
+              code: 'beats',
+              figures: { part: id, stepsPerMinute: rate.stepsPerMinute, warmUp: rate.warmUpStepsPerMinute ?? 0 },
+            },
+          ]
+        : [],
+    ),
+  ],
   sensibleRange: ({ stations, limitMs }) => ({ least: stations.length * 1_000, most: limitMs ?? 2 * HOUR_MS }),
   disagreements: ({ stations }, place) => repeatedIds(stations, (index) => `${place}.stations[${index}]`),
   words,

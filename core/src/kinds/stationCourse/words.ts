@@ -12,10 +12,11 @@ const rules = (protocol: StationCourse): string[] => {
   ]
   return [
     ...(worn.length > 0 ? [`Worn: ${worn.join(', ')}.`] : []),
-    ...protocol.stations.map(({ name, task, faultsAllowed, fault, failsAtOnce = [], rate }, index) =>
+    ...protocol.stations.map(({ name, task, faultsAllowed, fault, failsAtOnce = [], rate, tally }, index) =>
       [
         `${index + 1}. ${name}: ${task}`,
         rate ? `${rate.stepsPerMinute} steps a minute for ${printTime(rate.durationMs)}.` : '',
+        tally === undefined ? '' : `Complete after ${tally}, counted one by one.`,
         faultsAllowed === undefined ? '' : `${fault ?? 'Faults'}: ${faultsAllowed} allowed.`,
         failsAtOnce.length > 0 ? `Fails at once: ${listed(failsAtOnce)}.` : '',
       ]

@@ -4,6 +4,7 @@ import { elapsed } from '../../capture/elapsed.ts'
 import type { Refereed } from '../../referee/attempt.ts'
 import { isEndReason, ruledEnd, stopped } from '../../referee/ends.ts'
 import { ALLOWED, refused, type End } from '../../referee/referee.ts'
+import { spanOf } from '../../referee/spanOf.ts'
 import { standingOf } from '../../referee/stateAfter.ts'
 import { NOTHING_STAMPED, type Stamped } from '../stamped.ts'
 import { stepHeightMm, type StepTest } from './protocol.ts'
@@ -62,6 +63,10 @@ export const stepReferee: Refereed<StepTest, StepState> = {
       if (!started && !end) return 'before'
       if (end || stage === 'done') return 'over'
       return stage === 'pause' ? 'paused' : 'running'
+    },
+    span: (protocol, { started, stage, stoppedAfterMs, end }) => {
+      const overMs = stoppedAfterMs ?? (stage === 'done' ? stageEnds(protocol).pulse : null)
+      return spanOf(started?.atMs, end ?? (started && overMs !== null ? { atMs: started.atMs + overMs } : null))
     },
     due: (protocol, { started, stage, stoppedAfterMs, end }) =>
       started && !end && stoppedAfterMs === null && stage !== 'done' ? started.atMs + stageEnds(protocol)[stage] : null,

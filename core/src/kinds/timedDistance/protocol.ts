@@ -18,6 +18,8 @@ export class TimedDistance extends ProtocolBase {
   @Optional() @Text(60) lapsCalledBy?: string
   /** Carried on a march. */
   @Optional() @Whole(0, 100_000) loadG?: number
+  /** Cautions somebody may have; one more fails it. Left out, none are given. */
+  @Optional() @Whole(0, 20) cautionsAllowed?: number
   @Optional() @Nested(() => WatchRule) watchRule?: WatchRule
 }
 

@@ -3,15 +3,18 @@ import type { Capture, Observation } from '../../capture/capture.ts'
 import { clockDoubt } from '../../capture/clockDoubt.ts'
 import { elapsed } from '../../capture/elapsed.ts'
 import { combineWatches } from '../../clock/combineWatches.ts'
+import { permitCaution, withCaution } from '../../referee/cautions.ts'
 import type { Refereed } from '../../referee/attempt.ts'
 import { isEndReason, stopped, type EndReason } from '../../referee/ends.ts'
 import { ALLOWED, refused, type End } from '../../referee/referee.ts'
+import { spanOf } from '../../referee/spanOf.ts'
 import { standingOf } from '../../referee/stateAfter.ts'
 import { FASTEST_MS_PER_M, SAME_CROSSING_MS } from '../../referee/thresholds.ts'
 import {
   isOfTimer,
   isSame,
   NO_CROSSINGS,
+  lapAnnouncements,
   permitCrossing,
   permitSame,
   replacedNotes,
@@ -29,10 +32,11 @@ export interface DistanceRace extends Crossings {
   /** Stamps of the backup watches. */
   readonly backups: readonly Crossing[]
   readonly finish: Crossing | null
+  readonly cautions: number
   readonly end: End | null
 }
 
-const BEFORE: DistanceRace = { ...NO_CROSSINGS, backups: [], finish: null, end: null }
+const BEFORE: DistanceRace = { ...NO_CROSSINGS, backups: [], finish: null, cautions: 0, end: null }
 const BACKUPS = [2, 3] as const
 
 /** The elapsed time runs from the start of the wave to the crossing that completes the distance; nobody goes on beyond the limit. */
@@ -44,6 +48,7 @@ export const raceReferee: Refereed<TimedDistance, DistanceRace> = {
   referee: {
     begin: () => BEFORE,
     phase: (_, { start, end, finish }) => (end || finish ? 'over' : start ? 'running' : 'before'),
+    span: (_, { start, finish, end }) => spanOf(start?.atMs, finish ?? end),
     due: ({ limitMs }, { start, end, finish }) =>
       start && !end && !finish && limitMs !== undefined ? start.atMs + limitMs : null,
     pass: ({ limitMs = 0 }, race) => ({ ...race, end: { by: 'limit', atMs: (race.start?.atMs ?? 0) + limitMs } }),
@@ -61,6 +66,8 @@ export const raceReferee: Refereed<TimedDistance, DistanceRace> = {
           }
           return permitCrossing(race, action, protocol.limitMs, soonestMs(protocol, race))
         }
+        case 'cautioned':
+          return permitCaution(protocol.cautionsAllowed, race.start !== null && !race.finish && !race.end)
         default:
           return ALLOWED
       }
@@ -77,6 +84,8 @@ export const raceReferee: Refereed<TimedDistance, DistanceRace> = {
           const finish = crossed.counted[lapsOf(protocol) - 1] ?? null
           return { ...crossed, end, finish }
         }
+        case 'cautioned':
+          return withCaution(race, protocol.cautionsAllowed, capture.atMs)
         case 'stopped':
           // a finish stands whatever comes after it, but for what an officer rules
           return stopped(race, capture, race.finish !== null)
@@ -84,6 +93,16 @@ export const raceReferee: Refereed<TimedDistance, DistanceRace> = {
           return race
       }
     },
+    calls: (protocol, { counted }) => [
+      ...lapAnnouncements(protocol, counted, (lap) => distanceAtCrossing(protocol, lap)),
+      ...(protocol.lapsCalledBy === undefined
+        ? []
+        : counted.map(({ atMs }, index) => ({
+            code: 'lapsToGo',
+            atMs,
+            figures: { laps: lapsOf(protocol) - index - 1 },
+          }))),
+    ],
     figures: (protocol, { start, counted, finish, end }) => [
       { code: 'laps', value: counted.length },
       { code: 'lapsToGo', value: Math.max(0, lapsOf(protocol) - counted.length) },

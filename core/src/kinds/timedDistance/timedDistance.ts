@@ -24,7 +24,7 @@ export const timedDistance = defineKind<TimedDistance, DistanceRace>({
     lapLengthMm: 400_000,
     startCommands: ['Get ready', 'Set', 'Go'],
   },
-  captures: ['waveStarted', 'crossed', 'placed', 'assigned'],
+  captures: ['waveStarted', 'crossed', 'placed', 'cautioned', 'assigned'],
   startsTogether: true,
   endsWithWork: true,
   form: () => ({ unit: 'ms' }),
@@ -34,6 +34,14 @@ export const timedDistance = defineKind<TimedDistance, DistanceRace>({
   ...raceReferee,
   stamped: stampedRace,
   progress: (protocol) => ({ what: 'laps', of: lapsOf(protocol) }),
+  endings: ({ walkingAllowed, aidAllowed }) => [
+    ...(walkingAllowed === false ? [{ label: 'Walked', then: 'fails' as const }] : []),
+    ...(aidAllowed === false ? [{ label: 'Was paced or helped', then: 'fails' as const }] : []),
+  ],
+  cues: ({ loadG, lapsCalledBy }) => [
+    ...(loadG === undefined ? [] : [{ code: 'carried', figures: { massG: loadG } }]),
+    ...(lapsCalledBy === undefined ? [] : [{ code: 'lapsCalledBy', text: lapsCalledBy }]),
+  ],
   sensibleRange: (protocol) =>
     overDistance(protocol.distanceMm, isRun(protocol) ? SLOWEST_MS_PER_M : SLOWEST_AIDED_MS_PER_M),
   estimates: (protocol, valueMs) =>

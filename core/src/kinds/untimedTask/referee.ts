@@ -2,11 +2,12 @@
 import type { Refereed } from '../../referee/attempt.ts'
 import { isEndReason, ruledEnd, stopped } from '../../referee/ends.ts'
 import { ALLOWED, refused, type End } from '../../referee/referee.ts'
+import { spanOf } from '../../referee/spanOf.ts'
 import { NOTHING_STAMPED, type Stamped } from '../stamped.ts'
 import type { UntimedTask } from './protocol.ts'
 
 export interface TaskState {
-  readonly begun: boolean
+  readonly beganAtMs: number | null
   /** Whether the candidate stands still on the way. */
   readonly stands: boolean
   readonly end: End | null
@@ -20,11 +21,14 @@ export const taskReferee: Refereed<UntimedTask, TaskState> = {
     { kind: 'stopped', payload: { reason: 'failed' } },
   ],
   referee: {
-    begin: () => ({ begun: false, stands: false, end: null }),
-    phase: (_, { begun, stands, end }) => (end ? 'over' : !begun ? 'before' : stands ? 'paused' : 'running'),
+    begin: () => ({ beganAtMs: null, stands: false, end: null }),
+    phase: (_, { beganAtMs, stands, end }) =>
+      end ? 'over' : beganAtMs === null ? 'before' : stands ? 'paused' : 'running',
+    span: (_, { beganAtMs, end }) => spanOf(beganAtMs, end),
     due: () => null,
     pass: (_, state) => state,
-    permit: (_, { begun, end }, { kind }) => {
+    permit: (_, { beganAtMs, end }, { kind }) => {
+      const begun = beganAtMs !== null
       if (kind === 'started') return begun ? refused('secondStartIgnored') : ALLOWED
       if (kind !== 'paused' && kind !== 'resumed') return ALLOWED
       if (!begun) return refused('beforeStart')
@@ -33,7 +37,7 @@ export const taskReferee: Refereed<UntimedTask, TaskState> = {
     apply: ({ stoppingAllowed }, state, capture) => {
       switch (capture.kind) {
         case 'started':
-          return { ...state, begun: true }
+          return { ...state, beganAtMs: capture.atMs }
         case 'paused':
           return stoppingAllowed
             ? { ...state, stands: true }
@@ -50,8 +54,8 @@ export const taskReferee: Refereed<UntimedTask, TaskState> = {
   },
 }
 
-export const stampedTask = (_: UntimedTask, { begun, end }: TaskState): Stamped => {
-  const base: Stamped = { ...NOTHING_STAMPED, begun }
+export const stampedTask = (_: UntimedTask, { beganAtMs, end }: TaskState): Stamped => {
+  const base: Stamped = { ...NOTHING_STAMPED, begun: beganAtMs !== null }
   const ruled = ruledEnd(end)
   return ruled ? { ...base, end: ruled } : base
 }

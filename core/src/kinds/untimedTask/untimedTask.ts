@@ -19,7 +19,7 @@ export const untimedTask = defineKind<UntimedTask, TaskState>({
   measure: (_, { done }) => (done === 0 ? { reason: 'failed', note: 'Not done.' } : plain(done)),
   ...taskReferee,
   stamped: stampedTask,
-  failsWhen: ({ failsWhen }) => failsWhen,
+  endings: ({ failsWhen }) => failsWhen.map((label) => ({ label, then: 'fails' as const })),
   sensibleRange: () => ({ least: 1, most: 1 }),
   words,
   usual: () => 1,

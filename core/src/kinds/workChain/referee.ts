@@ -2,9 +2,11 @@
 import type { Capture, CaptureKind } from '../../capture/capture.ts'
 import { clockDoubt } from '../../capture/clockDoubt.ts'
 import { elapsed } from '../../capture/elapsed.ts'
+import { permitCaution, withCaution } from '../../referee/cautions.ts'
 import type { Refereed } from '../../referee/attempt.ts'
 import { isEndReason, ruledEnd, stopped } from '../../referee/ends.ts'
 import { ALLOWED, asked, refused, type Action, type End, type Permission } from '../../referee/referee.ts'
+import { spanOf } from '../../referee/spanOf.ts'
 import { standingOf } from '../../referee/stateAfter.ts'
 import { BREATH_MS, FASTEST_MS_PER_M, SET_GAP_MS, SOONEST_REPETITION_MS } from '../../referee/thresholds.ts'
 import { stoppedAtLimit } from '../limit.ts'
@@ -29,6 +31,9 @@ export interface ChainState {
   readonly openedAtMs: number
   readonly lastCountMs: number
   readonly finish: Capture | null
+  /** Repetitions that were refused, by reason. */
+  readonly refused: Readonly<Record<string, number>>
+  readonly cautions: number
   readonly end: End | null
 }
 
@@ -36,7 +41,7 @@ export interface Chain extends ChainState {
   readonly outOfOrder: readonly string[]
 }
 
-const HELD: ReadonlySet<CaptureKind> = new Set(['counted', 'passed'])
+const HELD: ReadonlySet<CaptureKind> = new Set(['counted', 'refused', 'passed'])
 
 /** A segment has to be complete before the next; the clock never stops, and nobody goes on beyond the limit. */
 export const chainReferee: Refereed<WorkChain, ChainState> = {
@@ -57,9 +62,12 @@ export const chainReferee: Refereed<WorkChain, ChainState> = {
       openedAtMs: Infinity,
       lastCountMs: 0,
       finish: null,
+      refused: {},
+      cautions: 0,
       end: null,
     }),
     phase: (_, { started, finish, end }) => (finish || end ? 'over' : started ? 'running' : 'before'),
+    span: (_, { started, finish, end }) => spanOf(started?.atMs, finish ?? end),
     due: ({ limitMs }, { started, finish, end }) =>
       started && !finish && !end && limitMs !== undefined ? started.atMs + limitMs : null,
     pass: ({ limitMs = 0 }, chain) => ({ ...chain, end: { by: 'limit', atMs: (chain.started?.atMs ?? 0) + limitMs } }),
@@ -67,19 +75,28 @@ export const chainReferee: Refereed<WorkChain, ChainState> = {
       switch (action.kind) {
         case 'started':
           return chain.started ? refused('secondStartIgnored') : ALLOWED
+        case 'cautioned':
+          return permitCaution(protocol.cautionsAllowed, chain.started !== null && !chain.finish && !chain.end)
         case 'counted':
+        case 'refused':
         case 'passed':
           return permitWork(protocol, chain, action)
         default:
           return ALLOWED
       }
     },
-    apply: (_, chain, capture) => {
+    apply: ({ cautionsAllowed }, chain, capture) => {
       switch (capture.kind) {
         case 'started':
           return { ...chain, started: capture, openedAtMs: capture.atMs }
         case 'counted':
           return counted(chain, capture)
+        case 'refused': {
+          const { reason } = capture.payload
+          return { ...chain, refused: { ...chain.refused, [reason]: (chain.refused[reason] ?? 0) + 1 } }
+        }
+        case 'cautioned':
+          return withCaution(chain, cautionsAllowed, capture.atMs)
         case 'passed':
           return completed(chain, capture)
         case 'stopped':
@@ -125,6 +142,7 @@ const permitWork = ({ limitMs = Infinity }: WorkChain, chain: ChainState, action
     return afterMs < soonestMs ? asked('soonerThanAnybody', { afterMs, soonestMs }) : ALLOWED
   }
   if (part?.segment.repetitions === undefined) return refused('notOpen')
+  if (action.kind === 'refused') return part.segment.refusals ? ALLOWED : refused('notOpen')
   if (ms > limitMs) return asked('atTheLine')
   if (part.repetitions === 0) return ALLOWED
   const sinceMs = stamp.atMs - lastCountMs

@@ -18,7 +18,7 @@ export const workChain = defineKind<WorkChain, ChainState>({
       { id: 'work', name: 'Work', repetitions: 20, setsAllowed: true },
     ],
   },
-  captures: ['started', 'counted', 'passed'],
+  captures: ['started', 'counted', 'refused', 'passed', 'cautioned'],
   endsWithWork: true,
   form: () => ({ unit: 'ms' }),
   sense: () => 'atMost',
@@ -27,6 +27,11 @@ export const workChain = defineKind<WorkChain, ChainState>({
   ...chainReferee,
   stamped: stampedChain,
   progress: ({ segments }) => ({ what: 'segments', of: segments.length }),
+  refusals: ({ segments }) => segments.flatMap(({ refusals = [] }) => refusals),
+  cues: ({ segments }) =>
+    segments.flatMap(({ id, countsWhen }) =>
+      countsWhen === undefined ? [] : [{ code: 'countsWhen', text: countsWhen, figures: { part: id } }],
+    ),
   parts: ({ segments }) => segments.map(({ id }) => id),
   sensibleRange: ({ segments, limitMs }) => ({ least: segments.length * 1_000, most: limitMs ?? DAY_MS }),
   disagreements: ({ segments }, place) => [

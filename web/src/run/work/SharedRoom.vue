@@ -9,9 +9,9 @@ import { useSession } from '../../session/sessionStore.ts'
 import { useAgreedClock } from '../../sync/agreedClock.ts'
 import { deviceId } from '../../sync/outbox.ts'
 import EventStrip from '../EventStrip.vue'
-import LapStopDialog from '../kinds/laps/LapStopDialog.vue'
 import { useKeys } from '../useKeys.ts'
 import HeldElsewhere from './HeldElsewhere.vue'
+import StopDialog from './StopDialog.vue'
 import type { SharedWork } from './useSharedWork.ts'
 
 const props = withDefaults(
@@ -97,11 +97,13 @@ const allHelp = computed(() => [
         Somebody stops <kbd>X</kbd>
       </button>
     </footer>
-    <LapStopDialog
+    <StopDialog
       v-model="stopping"
+      :event="event"
       :runners="under"
       :may-disqualify="session.can('capture.asOfficer')"
       @stop="work.stop"
+      @caution="(entryId) => work.observe(entryId, { kind: 'cautioned', payload: {} })"
     />
     <KeyHelp v-model="helping" :keys="allHelp" />
   </main>

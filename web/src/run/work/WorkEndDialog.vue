@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Ends of an attempt that are not its ordinary end, with the protocol's own reasons to fail at one touch. */
-import { kindOf, type StandardEvent, type StopReason } from '@able-gauge/core'
+import { endingsOf, STOPPED_AS, type StandardEvent, type StopReason } from '@able-gauge/core'
 import { BModal } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useSession } from '../../session/sessionStore.ts'
@@ -23,10 +23,9 @@ const ENDS: readonly { readonly reason: StopReason; readonly label: string; read
   { reason: 'disqualified', label: 'Disqualified', officer: true },
 ]
 const ends = computed(() => ENDS.filter(({ officer }) => !officer || session.can('capture.asOfficer')))
-const failures = computed(() => {
-  const { protocol } = props.event
-  return kindOf(protocol).failsWhen?.(protocol) ?? []
-})
+/** The event's own reasons, each with what becomes of what was done. */
+const endings = computed(() => endingsOf(props.event.protocol))
+const WORDS = { stands: 'Ends it', fails: 'Failed', breach: 'Breach' } as const
 
 const end = (reason: StopReason, why = note.value): void => {
   emit('end', reason, why)
@@ -39,8 +38,13 @@ const end = (reason: StopReason, why = note.value): void => {
     <label class="form-label" for="end-note">A note, if needed</label>
     <input id="end-note" v-model="note" class="form-control" maxlength="300" autocomplete="off" />
     <div class="ends">
-      <button v-for="why in failures" :key="why" class="btn btn-quiet failure" @click="end('failed', why)">
-        Failed: {{ why.toLowerCase() }}
+      <button
+        v-for="{ label, then } in endings"
+        :key="label"
+        class="btn btn-quiet failure"
+        @click="end(STOPPED_AS[then], label)"
+      >
+        {{ WORDS[then] }}: {{ label.toLowerCase() }}
       </button>
       <button v-for="{ reason, label } in ends" :key="reason" class="btn btn-quiet" @click="end(reason)">
         {{ label }}

@@ -3,7 +3,7 @@
  * The frame of a console for one candidate: who it is, the start commands, the work itself, the mark when it is over, and
  * at the foot what must always be in reach: stop for safety, other ends, undo.
  */
-import { conductOf, type StandardEvent } from '@able-gauge/core'
+import { conductOf, startWordsOf, type StandardEvent } from '@able-gauge/core'
 import { computed, ref } from 'vue'
 import { fullName, type Day, type Entry } from '../../day/day.ts'
 import SoundSwitch from '../../sound/SoundSwitch.vue'
@@ -66,9 +66,7 @@ const helping = ref(false)
 const { ready, mayCapture, isDone, mark, undoable, stop, undo, ruling, heldElsewhere, takeOver } = props.work
 const second = computed(() => ruling.value.second.find((other) => other.deviceId === deviceId())?.soFar ?? null)
 const held = computed(() => props.entry.attendance !== 'present')
-const commands = computed(() =>
-  'startCommands' in props.event.protocol ? props.event.protocol.startCommands : ([] as string[]),
-)
+const hasStart = computed(() => startWordsOf(props.event.protocol).words.length > 0)
 
 const beginStart = (): void => {
   if (ready.value && props.mayStart) starting.value = true
@@ -96,7 +94,7 @@ useKeys({
   winsOverButtons: (name) => !isDone.value && !starting.value && props.strongKeys.includes(name),
 })
 const allHelp = computed(() => [
-  ...(commands.value.length > 0 ? [['S', 'start commands'] as const] : []),
+  ...(hasStart.value ? [['S', 'start commands'] as const] : []),
   ...props.help,
   ['U', 'undo the last capture'] as const,
   ['F', 'stop for safety, at once'] as const,
@@ -113,7 +111,7 @@ const allHelp = computed(() => [
       <strong>{{ entry.attendance === 'held' ? 'Held: may not start.' : 'Not checked in.' }}</strong> {{ entry.note }}
     </p>
     <HeldElsewhere v-if="heldElsewhere" :second="second" :may-take-over="mayCapture && ready" @take-over="takeOver()" />
-    <StartCommands v-if="starting" :commands="commands" @go="onGo" @cancel="starting = false" />
+    <StartCommands v-if="starting" :protocol="event.protocol" @go="onGo" @cancel="starting = false" />
     <template v-else>
       <slot name="figures" />
       <WorkOver

@@ -34,6 +34,19 @@ const elapsedMs = computed(() => {
   return started ? Math.max(0, (finish?.atMs ?? nowMs.value) - started.atMs) : 0
 })
 const isRunning = computed(() => chain.value.started !== null && chain.value.finish === null)
+/** What refuses a repetition of the open segment. */
+const refusals = computed(() => part.value?.segment.refusals ?? [])
+const cautionsLeft = computed(() => Math.max(0, (protocol.cautionsAllowed ?? 0) - chain.value.cautions))
+const refuse = (reason: string): void =>
+  void work.observe({ kind: 'refused', payload: { reason } }, undefined, () => !isRunning.value)
+const caution = (): void => void work.observe({ kind: 'cautioned', payload: {} }, undefined, () => !isRunning.value)
+
+const keys = computed(() => ({
+  ' ': advance,
+  c: () => protocol.cautionsAllowed !== undefined && caution(),
+  ...Object.fromEntries(refusals.value.map(({ id }, index) => [String(index + 1), () => refuse(id)] as const)),
+}))
+
 const isOver = computed(() => protocol.limitMs !== undefined && elapsedMs.value > protocol.limitMs)
 
 /** One touch does what the open segment is made of: a repetition, or its end. */
@@ -59,9 +72,13 @@ const advance = (): void => {
     :work="work"
     :may-start="chain.started === null"
     :share="protocol.limitMs ? Math.min(1, elapsedMs / protocol.limitMs) : 0"
-    :keys="{ ' ': advance }"
+    :keys="keys"
     :strong-keys="isRunning ? [' '] : []"
-    :help="[['Space', 'count a repetition, or close a distance']]"
+    :help="[
+      ['Space', 'count a repetition, or close a distance'],
+      ...(refusals.length > 0 ? [['1–9', 'refuse a repetition'] as const] : []),
+      ...(protocol.cautionsAllowed === undefined ? [] : [['C', 'caution'] as const]),
+    ]"
     @go="(moment) => work.observe({ kind: 'started', payload: {} }, moment)"
     @next="emit('next')"
     @back="emit('back')"
@@ -96,6 +113,25 @@ const advance = (): void => {
         <strong>{{ part.segment.name }} complete</strong><span>tap anywhere here, or space</span>
       </template>
     </button>
+    <div v-if="refusals.length > 0 || protocol.cautionsAllowed !== undefined" class="keys-row">
+      <button
+        v-for="(refusal, index) in refusals"
+        :key="refusal.id"
+        class="refuse"
+        :disabled="!ready || !isRunning"
+        @click="refuse(refusal.id)"
+      >
+        {{ refusal.label }} <kbd>{{ index + 1 }}</kbd>
+      </button>
+      <button
+        v-if="protocol.cautionsAllowed !== undefined"
+        class="caution"
+        :disabled="!ready || !isRunning"
+        @click="caution"
+      >
+        Caution <kbd>C</kbd><small>{{ cautionsLeft > 0 ? `${cautionsLeft} left` : 'the next ends it' }}</small>
+      </button>
+    </div>
   </WorkFrame>
 </template>
 

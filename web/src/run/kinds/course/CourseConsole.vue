@@ -86,9 +86,11 @@ const onGo = (moment: AgreedMoment): void => {
 const pass = (): void => {
   const [entry, station] = [chosen.value?.entry, chosen.value?.course.current]
   if (!entry || !station || fixedMsOf(station) !== null) return
+  // turns and blows are counted, and complete it by themselves
+  const counts = station.tally !== undefined
   void work.observe(
     entry.id,
-    { kind: 'passed', payload: { part: station.id } },
+    counts ? { kind: 'counted', payload: {} } : { kind: 'passed', payload: { part: station.id } },
     undefined,
     () => followCourse(protocol, work.ownOf(entry.id), clock.nowMs()).current?.id !== station.id,
   )
@@ -206,7 +208,7 @@ const failKeys = computed(() =>
       />
     </template>
 
-    <StartCommands v-if="starting" :commands="protocol.startCommands" @go="onGo" @cancel="starting = false" />
+    <StartCommands v-if="starting" :protocol="protocol" @go="onGo" @cancel="starting = false" />
     <template v-else>
       <template v-if="shown && course?.started">
         <div class="who">
@@ -244,8 +246,17 @@ const failKeys = computed(() =>
             }}</strong>
           </div>
           <p class="task">{{ course.current.task }}</p>
-          <button v-if="fixedMsOf(course.current) === null" class="pad" :disabled="!ready" @pointerdown.prevent="pass">
+          <button
+            v-if="fixedMsOf(course.current) === null && course.current.tally === undefined"
+            class="pad"
+            :disabled="!ready"
+            @pointerdown.prevent="pass"
+          >
             <strong>{{ course.current.name }} complete</strong><span>tap, or space</span>
+          </button>
+          <button v-if="course.current.tally !== undefined" class="pad" :disabled="!ready" @pointerdown.prevent="pass">
+            <strong>{{ course.tally }} of {{ course.current.tally }}</strong
+            ><span>tap each one, or space</span>
           </button>
           <div class="keys-row">
             <button v-if="course.current.faultsAllowed !== undefined" class="caution" :disabled="!ready" @click="fault">

@@ -130,7 +130,7 @@ const KEYS: Readonly<Record<string, () => void>> = {
         <p v-for="text in event.cautions" :key="text">{{ text }}</p>
       </section>
     </template>
-    <StartCommands v-if="starting" :commands="protocol.startCommands" @go="onGo" @cancel="starting = false" />
+    <StartCommands v-if="starting" :protocol="protocol" @go="onGo" @cancel="starting = false" />
     <section v-else-if="!started" class="sheet ready">
       <h1>Wave {{ wave }}: {{ runners.length }} on the line</h1>
       <p class="quiet">Check the bibs below against the people on the line.</p>

@@ -127,7 +127,7 @@ const KEYS = {
         @toggle="toggle"
       />
     </template>
-    <StartCommands v-if="starting" :commands="protocol.startCommands" @go="onGo" @cancel="starting = false" />
+    <StartCommands v-if="starting" :protocol="protocol" @go="onGo" @cancel="starting = false" />
     <template v-else>
       <section v-if="!anyRunning && !allOver" class="sheet rules">
         <h1>{{ toStart.length === 0 ? 'Nobody is on the console' : `${toStart.length} start together` }}</h1>

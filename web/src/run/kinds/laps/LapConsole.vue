@@ -14,7 +14,7 @@ import LapCrossings from './LapCrossings.vue'
 import LapAlignment from './LapAlignment.vue'
 import LapKeys from './LapKeys.vue'
 import LapRepairs from './LapRepairs.vue'
-import LapStopDialog from './LapStopDialog.vue'
+import StopDialog from '../../work/StopDialog.vue'
 import LapTile from './LapTile.vue'
 import { useLapConsole, type RunEvent } from './useLapConsole.ts'
 import { useCalmOrder } from './useCalmOrder.ts'
@@ -178,7 +178,7 @@ const HELP = [
         </button>
       </div>
 
-      <StartCommands v-if="starting" :commands="event.protocol.startCommands" @go="onGo" @cancel="starting = false" />
+      <StartCommands v-if="starting" :protocol="event.protocol" @go="onGo" @cancel="starting = false" />
       <LapClock
         v-else-if="board.startedAtMs !== null"
         :wave="wave"
@@ -294,11 +294,13 @@ const HELP = [
       @stop="stopping = true"
       @help="helping = true"
     />
-    <LapStopDialog
+    <StopDialog
       v-model="stopping"
+      :event="event"
       :runners="outEntries"
       :may-disqualify="session.can('capture.asOfficer')"
       @stop="lap.stopRunner"
+      @caution="lap.cautionRunner"
     />
     <LapAlignment
       v-if="board.startedAtMs !== null"

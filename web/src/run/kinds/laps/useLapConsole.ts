@@ -190,6 +190,9 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
     return true
   }
 
+  const cautionRunner = async (entryId: string): Promise<void> => {
+    await store.capture(event.id, entryId, { kind: 'cautioned', payload: {} })
+  }
   const stopRunner = async (entryId: string, reason: StopReason, note: string): Promise<void> => {
     const payload = note.trim() === '' ? { reason } : { reason, note: note.trim() }
     await store.capture(event.id, entryId, { kind: 'stopped', payload })
@@ -251,6 +254,7 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
     crossUnknown,
     assign,
     stopRunner,
+    cautionRunner,
     undo,
   }
 }

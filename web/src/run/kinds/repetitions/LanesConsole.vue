@@ -151,7 +151,7 @@ const keys = computed<Readonly<Record<string, () => void>>>(() => {
         @toggle="toggle"
       />
     </template>
-    <StartCommands v-if="starting" :commands="protocol.startCommands" @go="onGo" @cancel="starting = false" />
+    <StartCommands v-if="starting" :protocol="protocol" @go="onGo" @cancel="starting = false" />
     <template v-else>
       <section v-if="running.length === 0 && toStart.length > 0" class="sheet ready">
         <p>{{ protocol.countsWhen }}</p>

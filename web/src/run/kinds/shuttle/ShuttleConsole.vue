@@ -153,7 +153,7 @@ const resultOf = (tile: (typeof tiles.value)[number]): string => {
         </ol>
       </section>
     </template>
-    <StartCommands v-if="starting" :commands="protocol.startCommands" @go="onGo" @cancel="starting = false" />
+    <StartCommands v-if="starting" :protocol="protocol" @go="onGo" @cancel="starting = false" />
     <section v-else-if="!started" class="sheet ready">
       <h1>Wave {{ wave }}: {{ runners.length }} on the line</h1>
       <p class="quiet">Let them hear the signal first. The signals begin with the start.</p>

@@ -1,0 +1,107 @@
+<script setup lang="ts">
+/** Records that somebody of several ends without a finish, and why; or a caution, where the event has them. */
+import { endingsOf, STOPPED_AS, type StandardEvent, type StopReason } from '@able-gauge/core'
+import { BModal } from 'bootstrap-vue-next'
+import { computed, ref, watch } from 'vue'
+import { shortName, type Entry } from '../../day/day.ts'
+
+const props = defineProps<{
+  event: StandardEvent
+  /** Those under way. */
+  runners: readonly Entry[]
+  mayDisqualify: boolean
+}>()
+const open = defineModel<boolean>({ required: true })
+const emit = defineEmits<{ stop: [entryId: string, reason: StopReason, note: string]; caution: [entryId: string] }>()
+
+const entryId = ref('')
+const choice = ref('safety')
+const note = ref('')
+
+interface Choice {
+  readonly id: string
+  readonly label: string
+  /** Null for a caution, after which they go on. */
+  readonly reason: StopReason | null
+  /** What is recorded with it unless somebody writes more. */
+  readonly note?: string
+  readonly officer?: true
+}
+const EVERYWHERE: readonly Choice[] = [
+  { id: 'safety', label: 'Stopped for safety', reason: 'safety' },
+  { id: 'withdrawn', label: 'Withdrawn on medical grounds', reason: 'withdrawn' },
+  { id: 'didNotFinish', label: 'Gave up, did not finish', reason: 'didNotFinish' },
+]
+const DISQUALIFIED: Choice = { id: 'disqualified', label: 'Disqualified', reason: 'disqualified', officer: true }
+const choices = computed((): readonly Choice[] => {
+  const { protocol } = props.event
+  const cautions = 'cautionsAllowed' in protocol && protocol.cautionsAllowed !== undefined
+  return [
+    ...EVERYWHERE,
+    ...endingsOf(protocol).map(({ label, then }) => ({
+      id: `ending ${label}`,
+      label,
+      reason: STOPPED_AS[then],
+      note: label,
+    })),
+    ...(cautions ? [{ id: 'caution', label: 'Caution, goes on', reason: null }] : []),
+    DISQUALIFIED,
+  ]
+})
+
+watch(open, () => {
+  entryId.value = props.runners[0]?.id ?? ''
+  choice.value = 'safety'
+  note.value = ''
+})
+
+const record = (): void => {
+  if (entryId.value === '') return
+  const chosen = choices.value.find(({ id }) => id === choice.value)
+  if (chosen?.reason) emit('stop', entryId.value, chosen.reason, note.value || (chosen.note ?? ''))
+  else if (chosen) emit('caution', entryId.value)
+  open.value = false
+}
+</script>
+
+<template>
+  <BModal
+    v-model="open"
+    title="Somebody stops"
+    ok-title="Record it"
+    cancel-title="Back"
+    cancel-variant="quiet"
+    :ok-disabled="entryId === ''"
+    @ok.prevent="record"
+  >
+    <label for="stop-bib" class="form-label">Runner</label>
+    <select id="stop-bib" v-model="entryId" class="form-select">
+      <option v-for="runner in runners" :key="runner.id" :value="runner.id">
+        {{ runner.bib }} {{ shortName(runner) }}
+      </option>
+    </select>
+    <fieldset class="mt-3">
+      <legend class="form-label fs-6">What happened</legend>
+      <template v-for="{ id, label, officer } in choices" :key="id">
+        <label v-if="!officer || mayDisqualify" class="reason"
+          ><input v-model="choice" type="radio" name="reason" :value="id" /> {{ label }}</label
+        >
+      </template>
+    </fieldset>
+    <label for="stop-note" class="form-label mt-3">In words, for the record</label>
+    <input id="stop-note" v-model="note" class="form-control" maxlength="300" />
+  </BModal>
+</template>
+
+<style scoped>
+.reason {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 40px;
+}
+.reason input {
+  width: 20px;
+  height: 20px;
+}
+</style>
