@@ -105,8 +105,9 @@ export const chainReferee: Refereed<WorkChain, ChainState> = {
           return chain
       }
     },
-    figures: (_, { started, parts, open, finish, end }) => [
+    figures: (_, { started, parts, open, refused: refusedBy, finish, end }) => [
       { code: 'segmentsDone', value: open },
+      { code: 'refused', value: Object.values(refusedBy).reduce((sum, count) => sum + count, 0) },
       ...(parts[open]?.segment.repetitions === undefined
         ? []
         : [
