@@ -1,5 +1,5 @@
 /** What an event kind has to offer. One folder holds it all; the table in kinds.ts closes the types away. */
-import type { Capture, CaptureKind, Sensed } from '../capture/capture.ts'
+import type { Capture, CaptureKind, Observation, Sensed } from '../capture/capture.ts'
 import type { Finding } from '../document/finding.ts'
 import type { Remark } from '../document/remark.ts'
 import type { Estimate } from '../estimate/estimate.ts'
@@ -184,6 +184,8 @@ export interface Stood extends Omit<Standing<unknown>, 'state' | 'second'> {
 
 /** A kind as the table holds it: its states are closed away, so that nobody outside can look into one. */
 export interface EventKindRecord<P extends ProtocolBase> extends KindParts<P> {
+  /** What can be pressed at its console. */
+  actions(protocol: P): readonly Observation[]
   /** Captures that count from whoever holds the attempt. */
   readonly held: ReadonlySet<CaptureKind> | undefined
   /**
@@ -222,6 +224,7 @@ export const defineKind = <P extends ProtocolBase, S extends Attempted>({
   return {
     ...parts,
     held,
+    actions: (protocol) => actions?.(protocol) ?? [],
     stood: (protocol, person, captures, start, asOfMs) => {
       const { state, second, ...rest } = attemptOf(refereed, protocol, captures, start, person).at(asOfMs)
       const mine = stamped(protocol, state)

@@ -9,6 +9,8 @@ export interface Outside {
   readonly restUntilMs: number | null
   /** Checks that have to be clear before and are not. */
   readonly notClear: readonly string[]
+  /** The device that asks: what it may press can differ from what another may. */
+  readonly deviceId?: string
   /** The event the candidate is still in. */
   readonly underWayIn: string | null
 }
@@ -47,8 +49,8 @@ export interface Ruling extends BareRuling {
 }
 
 /** A stamp of now, by no device's clock. */
-const nowStamp = (nowMs: number) => ({
-  deviceId: 'now',
+const nowStamp = (nowMs: number, deviceId = 'now') => ({
+  deviceId,
   clockRun: 'now',
   deviceMs: 0,
   atMs: nowMs,
@@ -81,7 +83,7 @@ export const rulingOf = <P, S extends Attempted>(
   const may = Object.fromEntries(
     (kind.actions?.(protocol) ?? []).map((action) => {
       // kind and payload stay together
-      const wanted = { ...action, stamp: nowStamp(nowMs) } as Action
+      const wanted = { ...action, stamp: nowStamp(nowMs, outside.deviceId) } as Action
       const permission = kind.referee.permit(protocol, state, wanted)
       return ['part' in action.payload ? `${action.kind} ${action.payload.part}` : action.kind, permission]
     }),
