@@ -6,6 +6,7 @@ import { clockSteps } from '../day/dayBounds.ts'
 import type { RefereeCode } from '../referee/codes.ts'
 import type { Figures } from '../referee/referee.ts'
 import type { Standard } from '../standard/standard.ts'
+import { doubtsBetween, type BetweenDoubt } from './betweenEvents.ts'
 import type { Mark, Verdict } from './mark.ts'
 import type { OpenReason } from './outcome.ts'
 
@@ -16,6 +17,8 @@ export type DoubtfulCase = { readonly entryId: string; readonly eventId: string 
   /** Two watches on one finish that are further apart than hand timing explains. */
   | { readonly kind: 'watches'; readonly apartMs: number }
   | { readonly kind: 'nearTheCut' }
+  | Omit<Extract<BetweenDoubt, { kind: 'restNotKept' }>, 'eventId'>
+  | Omit<Extract<BetweenDoubt, { kind: 'elsewhere' }>, 'eventId'>
   /** The referee of the event found something, so many times; the captures say where. */
   | { readonly kind: 'referee'; readonly code: RefereeCode; readonly count: number; readonly figures: Figures }
   | { readonly kind: 'protest'; readonly protestId: string; readonly text: string }
@@ -56,7 +59,10 @@ export const doubtfulCases = (
     protestId: id,
     text,
   }))
-  return [...marked, ...timeDoubts(captures, records, bounds), ...protests]
+  const between = people.flatMap(([entryId, { marks }]) =>
+    doubtsBetween({ events }, marks).map((doubt) => ({ entryId, ...doubt })),
+  )
+  return [...marked, ...between, ...timeDoubts(captures, records, bounds), ...protests]
 }
 
 /** What the clocks make doubtful, each person and event once. */

@@ -50,7 +50,8 @@ export const judgeEvent = (on: JudgedOn, event: StandardEvent, candidate: Candid
       trace,
     }
   }
-  const doubted = measure.doubts ? { ...base, doubts: measure.doubts } : base
+  const { doubts, span } = measure
+  const doubted = { ...base, ...(doubts ? { doubts } : {}), ...(span ? { span } : {}) }
   const before = [...choiceSteps(event, chosen), ...measure.notes.map((note) => say({ code: 'note', note }))]
   switch (measure.kind) {
     case 'notStarted':
@@ -75,7 +76,7 @@ export const judgeEvent = (on: JudgedOn, event: StandardEvent, candidate: Candid
 
 const judgeComplete = (
   ground: Ground,
-  base: Pick<Mark, 'eventId' | 'cut' | 'doubts'>,
+  base: Pick<Mark, 'eventId' | 'cut' | 'doubts' | 'span'>,
   measure: Complete,
   before: readonly TraceStep[],
 ): Mark => {

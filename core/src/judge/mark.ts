@@ -1,6 +1,7 @@
 /** A measure judged against the standard, and a person's marks judged together. */
 import type { EndReason } from '../referee/ends.ts'
 import type { Doubt } from '../referee/referee.ts'
+import type { Span } from '../referee/span.ts'
 import type { Fraction } from '../quantity/fraction.ts'
 import type { Unit } from '../quantity/unit.ts'
 import type { Cut } from './cut.ts'
@@ -36,6 +37,8 @@ interface MarkBase {
   readonly trace: Trace
   /** What happened against a rule or against sense; a person decides. */
   readonly doubts?: readonly Doubt[]
+  /** From when to when they were at it, as far as stamps tell. */
+  readonly span?: Span
 }
 
 interface Judged extends MarkBase {

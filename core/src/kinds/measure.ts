@@ -4,6 +4,7 @@ import { nearestWhole, type Exact, type Fraction } from '../quantity/fraction.ts
 import type { Unit } from '../quantity/unit.ts'
 import type { Doubt } from '../referee/referee.ts'
 import type { EndReason } from '../referee/ends.ts'
+import type { Span } from '../referee/span.ts'
 
 /** What a reducer noticed on the way; kept for the trace. */
 export type Note =
@@ -99,6 +100,8 @@ export interface Observed {
   readonly notes: readonly Note[]
   /** What happened against a rule or against sense; a person decides. It never changes the measure. */
   readonly doubts?: readonly Doubt[]
+  /** From when to when the candidate was at it, as far as stamps tell. */
+  readonly span?: Span
   /** When it becomes another by time alone; left out where it stays. */
   readonly changesAtMs?: number
 }

@@ -51,13 +51,14 @@ const withObserved = (
   measure: Measure,
   own: readonly Capture[],
   { protocol }: MeasuredEvent,
-  { refused, doubts: found, changesAtMs, stamped }: Stood,
+  { refused, doubts: found, changesAtMs, stamped, span }: Stood,
 ): Measure => {
   const doubts: readonly Doubt[] = [...found, ...readingDoubts(protocol, own)]
   return {
     ...measure,
     notes: joined([...notesOf(refused), ...stamped.notes, ...measure.notes]),
     ...(doubts.length > 0 ? { doubts } : {}),
+    ...(span ? { span } : {}),
     ...(changesAtMs === null ? {} : { changesAtMs }),
   }
 }

@@ -33,6 +33,10 @@ const sayCase = (one: DoubtfulCase): string => {
       return `Two watches are ${printTime(one.apartMs)} apart, more than hand timing explains.`
     case 'nearTheCut':
       return 'The mark stands, and lies within what the method can tell.'
+    case 'restNotKept':
+      return `Begun ${printTime(one.leftMs)} before the rest after ${nameOfEvent(one.afterEventId)} was over.`
+    case 'elsewhere':
+      return `Begun while still at ${nameOfEvent(one.afterEventId)}.`
     case 'referee':
       return sayDoubt(one.code, one.count, one.figures)
     case 'protest':
