@@ -48,6 +48,19 @@ export default tseslint.config(
     },
   },
   {
+    files: ['server/src/{routes,live,access,rehearsal,work}/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "CallExpression[callee.property.name='query']",
+          message: 'SQL stands in stores: add a function there.',
+        },
+      ],
+    },
+  },
+  {
     files: ['**/*.test.ts', 'core/testing/**'],
     rules: {
       '@typescript-eslint/no-explicit-any': 'off',

@@ -39,7 +39,14 @@ export default defineConfig({
           isolate: false,
         },
       },
-      { test: { name: 'cli', include: ['cli/**/*.test.ts'], environment: 'node', testTimeout: 30_000 } },
+      {
+        test: {
+          name: 'cli',
+          include: ['cli/**/*.test.ts', 'scripts/**/*.test.ts'],
+          environment: 'node',
+          testTimeout: 30_000,
+        },
+      },
       { plugins: PLUGINS, test: { ...WEB, name: 'web', exclude: [ALONE], isolate: false } },
       // the store of the open day is watched through a component here, which takes a page of its own
       { plugins: PLUGINS, test: { ...WEB, name: 'web, alone', include: [ALONE] } },

@@ -1,5 +1,10 @@
-import type { WatchRule } from '../kinds/protocolBase.ts'
 import { meanOf, type Exact } from '../quantity/fraction.ts'
+
+/** Which of several watches counts, as a protocol says it. */
+export interface WatchChoice {
+  readonly ofTwo: 'slower' | 'mean'
+  readonly ofThree: 'middle' | 'slower' | 'mean'
+}
 
 export interface CombinedWatches {
   /** A mean stays exact until the event's own rounding. */
@@ -14,7 +19,7 @@ export interface CombinedWatches {
  * @param timesMs one to three times
  * @example combineWatches([29_100, 29_300], undefined) // 29300, the slower
  */
-export const combineWatches = (timesMs: readonly number[], rule: WatchRule | undefined): CombinedWatches => {
+export const combineWatches = (timesMs: readonly number[], rule: WatchChoice | undefined): CombinedWatches => {
   const ordered = [...timesMs].sort((a, b) => a - b)
   const [first, second, third] = ordered
   if (first === undefined) throw new RangeError('No watch was read. A time needs at least one.')

@@ -1,6 +1,6 @@
 /** Somebody entered on a day. */
 import { Optional, Slug, Text, TextRecord } from '../document/rules.ts'
-import type { Candidate } from '../judge/mark.ts'
+import type { Candidate } from '../standard/candidate.ts'
 
 export const ATTENDANCES = ['expected', 'late', 'present', 'held', 'absent', 'withdrawn'] as const
 /** `late`: said they would come later. `held`: is here and may not start. `withdrawn`: gave up before starting. */

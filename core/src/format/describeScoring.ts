@@ -7,7 +7,7 @@ import type { Band } from '../standard/band.ts'
 import { SCORING_NAMES, type Scoring } from '../standard/scoring.ts'
 import type { ScoringCategory, StandardEvent } from '../standard/standard.ts'
 import { conductOf } from '../words/describeProtocol.ts'
-import { printAges } from './printAges.ts'
+import { printAges } from '../quantity/printAges.ts'
 
 /** "As many as possible in 1:30, at least 24" */
 export const askedIn = (event: StandardEvent): string =>

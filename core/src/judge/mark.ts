@@ -4,28 +4,13 @@ import type { Doubt } from '../referee/referee.ts'
 import type { Span } from '../referee/span.ts'
 import type { Fraction } from '../quantity/fraction.ts'
 import type { Unit } from '../quantity/unit.ts'
+import type { Candidate } from '../standard/candidate.ts'
 import type { Cut } from './cut.ts'
 import type { MarkPoints, NextStep, VerdictPoints } from './markFigures.ts'
 import type { OpenReason, Outcome } from './outcome.ts'
 import type { Trace } from './trace.ts'
 
-/** The candidate as judging needs to know them. Choices are by the id of the battery's event. */
-export interface Candidate {
-  readonly entryId: string
-  /** In years, counted by the standard's own rule. */
-  readonly ageYears: number
-  /** The date on which that age was counted, YYYY-MM-DD. */
-  readonly ageCountedOn: string
-  readonly category: string
-  readonly role?: string
-  readonly bodyMassG?: number
-  /** The variant used of an event. */
-  readonly variants?: Readonly<Record<string, string | undefined>>
-  /** The alternate event done in place of an event. */
-  readonly alternates?: Readonly<Record<string, string | undefined>>
-  /** The exemption that holds for an event. */
-  readonly exemptions?: Readonly<Record<string, string | undefined>>
-}
+export type { Candidate }
 
 interface MarkBase {
   /** The event of the battery. */

@@ -1,7 +1,7 @@
 /** Words for trace steps. All sentences of the judge are made here, from the data of the step alone. */
 import type { Note } from '../kinds/measure.ts'
-import { printAges } from '../format/printAges.ts'
-import { printDate } from '../format/printDate.ts'
+import { printAges } from '../quantity/printAges.ts'
+import { printDate } from '../quantity/printDate.ts'
 import { printDecimal } from '../quantity/digits.ts'
 import { printLength } from '../quantity/length.ts'
 import { printMass } from '../quantity/mass.ts'

@@ -1,5 +1,5 @@
 /** Checks banded scorings: every person of a valid age has exactly one band, and age does not make a cut harder. */
-import { printAges } from '../format/printAges.ts'
+import { printAges } from '../quantity/printAges.ts'
 import { factsOf } from '../kinds/facts.ts'
 import { kindOf } from '../kinds/kinds.ts'
 import { printQuantity } from '../quantity/unit.ts'

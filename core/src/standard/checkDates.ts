@@ -1,4 +1,4 @@
-import { printDate } from '../format/printDate.ts'
+import { printDate } from '../quantity/printDate.ts'
 import type { Remark } from '../document/remark.ts'
 import type { Standard } from './standard.ts'
 

@@ -1,5 +1,5 @@
 /** Every value a scoring compares with, and where it stands. */
-import { printAges } from '../format/printAges.ts'
+import { printAges } from '../quantity/printAges.ts'
 import { factsOf } from '../kinds/facts.ts'
 import type { Band } from './band.ts'
 import type { Scoring } from './scoring.ts'

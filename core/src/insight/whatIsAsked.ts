@@ -5,8 +5,8 @@ import { minimumOf } from '../judge/ground.ts'
 import { printDecimal } from '../quantity/digits.ts'
 import { printMass } from '../quantity/mass.ts'
 import { printPoints, printQuantity, type Unit } from '../quantity/unit.ts'
-import { bandsOf, type Scoring } from './scoring.ts'
-import type { Standard, StandardEvent } from './standard.ts'
+import { bandsOf, type Scoring } from '../standard/scoring.ts'
+import type { Standard, StandardEvent } from '../standard/standard.ts'
 
 /** One thing that is asked, or one step that can be reached. */
 export interface Asked {

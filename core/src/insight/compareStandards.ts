@@ -1,13 +1,13 @@
 /** Two versions of a standard side by side: what changed in words, and what is asked of whom. */
-import { printAges } from '../format/printAges.ts'
+import { printAges } from '../quantity/printAges.ts'
 import { factsOf } from '../kinds/facts.ts'
 import type { Sense } from '../kinds/kind.ts'
 import { KIND_NAMES } from '../kinds/kinds.ts'
-import { printDate } from '../format/printDate.ts'
-import { COMBINATION_NAMES } from './combination.ts'
-import { differences } from './differences.ts'
-import { SCORING_NAMES } from './scoring.ts'
-import type { Standard, StandardEvent } from './standard.ts'
+import { printDate } from '../quantity/printDate.ts'
+import { COMBINATION_NAMES } from '../standard/combination.ts'
+import { differences } from '../standard/differences.ts'
+import { SCORING_NAMES } from '../standard/scoring.ts'
+import type { Standard, StandardEvent } from '../standard/standard.ts'
 import { ageEdges, whatIsAsked, type Asked } from './whatIsAsked.ts'
 
 export interface Change {

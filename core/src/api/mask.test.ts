@@ -1,11 +1,11 @@
 import { expect, test } from 'vitest'
 import { standardNamed } from '../../testing/index.ts'
-import type { DayAnswer, EntryAnswer } from '../api/dayAnswers.ts'
+import type { DayAnswer, EntryAnswer } from './dayAnswers.ts'
 import type { RecordedCapture } from '../capture/capture.ts'
 import type { DayRecordContent, DayRecordEntry } from '../day/record.ts'
 import { judgeDay } from '../judge/judgeDay.ts'
 import { maskCapture, maskDay, maskVerdict, ON_RECORD } from './mask.ts'
-import { ROLES, type Actor } from './may.ts'
+import { ROLES, type Actor } from '../people/may.ts'
 
 const ENTRY = '01890000-0000-7000-8000-0000000000aa'
 const guest: Actor = { role: 'grader', station: { occasionId: 'day', eventIds: ['run'] } }

@@ -2,13 +2,13 @@
  * What of a day reaches whom. Every door (answers, streams, archives) passes through here, so that a note about somebody's
  * health cannot come round another way.
  */
-import type { DayAnswer, EntryAnswer } from '../api/dayAnswers.ts'
+import type { DayAnswer, EntryAnswer } from './dayAnswers.ts'
 import type { Capture, RecordedCapture } from '../capture/capture.ts'
 import type { DayRecordEntry } from '../day/record.ts'
 import type { Mark, Verdict } from '../judge/mark.ts'
 import { say } from '../judge/say.ts'
 import type { Trace } from '../judge/trace.ts'
-import { may, type Actor } from './may.ts'
+import { may, type Actor } from '../people/may.ts'
 
 /** In place of a reason somebody may not read. */
 export const ON_RECORD = 'on record'
