@@ -3,6 +3,8 @@ import {
   lapBoard,
   lapsOf,
   markEvent,
+  newBook,
+  newLapMemory,
   rehearseWave,
   seededRandom,
   settle,
@@ -49,3 +51,20 @@ report('settle all captures', () => settle(captures))
 const settled = settle(captures)
 report('lay out the board, next expected first', () => lapBoard(protocol, 1, runners, settled, 580_000))
 report('judge everybody with trace', () => markEvent({ standard, testDate: '2026-11-24' }, event, candidates, settled))
+
+/** What a console and the store behind it do with one capture more: whoever it is not about stays as they are. */
+const on = { standard, testDate: '2026-11-24', asOfMs: null }
+const memory = newLapMemory()
+const book = newBook()
+const FROM = settled.length - 300
+const oneMore = (count: number): void => {
+  const now = settled.slice(0, count)
+  lapBoard(protocol, 1, runners, now, 580_000, memory)
+  markEvent(on, event, candidates, now, book)
+}
+oneMore(FROM)
+const each = Array.from({ length: settled.length - FROM }, (_, index) => timed(() => oneMore(FROM + index + 1)))
+// the first hundred warm it up
+console.log(
+  `${'board and marks, one capture more'.padEnd(48)} ${(median(each.slice(100)) / FRAME_MS).toFixed(3)} of a frame`,
+)

@@ -12,16 +12,18 @@ export const pastResultsUnder = async (db: Database, standardId: string, version
     const { published, entries } = await readDay(db, occasion)
     const { bounds } = await groundOf(db, occasion, published.standard)
     const captures = await findAllCaptures(db, occasion.id)
-    const people = entries.map(({ id, wave }) => ({ entryId: id, wave }))
+    const people = entries.map(({ id, wave, category }) => ({ entryId: id, wave, category }))
     const measures = published.standard.events.map((event) => ({
       event,
       byEntry: measureEvent(
-        () => event,
+        event,
         people,
         settle(
           captures.filter(({ eventId }) => eventId === event.id),
           bounds,
         ),
+        // as it was signed
+        occasion.signedOff?.atMs ?? null,
       ),
     }))
     for (const { id, person, category, bodyMassG } of entries) {

@@ -1,6 +1,8 @@
 /** The whole pipeline in one place: captures -> measures -> marks -> verdict. */
 import type { Capture } from '../capture/capture.ts'
-import { measureEvent } from '../kinds/measureEntry.ts'
+import { byCandidate } from '../capture/byCandidate.ts'
+import { measureOwn } from '../kinds/measureEntry.ts'
+import { startsIn, waveStarts, type WaveStart } from '../kinds/waveStart.ts'
 import { settle } from '../capture/settle.ts'
 import { factsOf } from '../kinds/facts.ts'
 import type { StandardEvent } from '../standard/standard.ts'
@@ -8,6 +10,7 @@ import { chosenEvent } from './chosenEvent.ts'
 import { applyDecision, decisionsIn } from './decision.ts'
 import { combinePerson } from './combinePerson.ts'
 import type { JudgedOn } from './ground.ts'
+import { isCurrent, newBook, openBook, type BookPage, type EventBook } from './eventBook.ts'
 import { judgeEvent } from './judgeEvent.ts'
 import type { Candidate, Mark, Verdict } from './mark.ts'
 import { say } from './say.ts'
@@ -44,53 +47,66 @@ export interface MarkedEvent {
 /**
  * Marks everybody in one event; a screen keeps the result until a capture of that event arrives, or until it changes by itself.
  * @param settled the event's settled captures
+ * @param book what was judged before: whoever nothing has happened to keeps the mark they have
  */
 export const markEvent = (
   on: JudgedOn,
   event: StandardEvent,
   candidates: readonly DayCandidate[],
   settled: readonly Capture[],
+  book: EventBook = newBook(),
 ): MarkedEvent => {
-  const decisions = decisionsIn(settled)
-  const changesAt: number[] = []
-  const marked = (marks: Map<string, Mark>): MarkedEvent => {
-    const soonest = changesAt.reduce((least, ms) => Math.min(least, ms), Infinity)
-    return { marks, changesAtMs: soonest === Infinity ? null : soonest }
-  }
-  const markAll = (some: readonly DayCandidate[]): [string, Mark][] => {
-    const measures = measureEvent(
-      (candidate: DayCandidate) => chosenEvent(on.standard, event, candidate).event,
-      some,
-      settled,
-      on.asOfMs ?? null,
-    )
-    for (const { changesAtMs } of measures.values()) changesAt.push(changesAtMs ?? Infinity)
-    return some.map((candidate) => {
-      const measure = measures.get(candidate.entryId) ?? { kind: 'notStarted' as const, notes: [] }
-      const mark = judgeEvent(on, event, candidate, measure)
-      return [candidate.entryId, applyDecision(on, event, candidate, mark, decisions.get(candidate.entryId))]
-    })
-  }
+  const { pages } = openBook(book, on, event)
+  const asOfMs = on.asOfMs ?? null
+  book.sorted = byCandidate(settled, book.sorted)
+  const { of: ownOf } = book.sorted
+  const startFor = startsIn(waveStarts(settled))
+  let changesAtMs = Infinity
+  const marks = new Map(
+    candidates.map((candidate): [string, Mark] => {
+      const { entryId } = candidate
+      const own = ownOf.get(entryId) ?? NOTHING
+      const start = startFor(candidate, own)
+      const known = pages.get(entryId)
+      const page = isCurrent(known, candidate, own, start, asOfMs)
+        ? known
+        : { candidate, own, start, asOfMs, ...markOne(on, event, candidate, own, start) }
+      pages.set(entryId, page)
+      changesAtMs = Math.min(changesAtMs, page.changesAtMs ?? Infinity)
+      return [entryId, page.mark]
+    }),
+  )
+  return { marks, changesAtMs: changesAtMs === Infinity ? null : changesAtMs }
+}
+
+const NOTHING: readonly Capture[] = []
+
+/** One person's mark. One whose captures cannot be judged must not keep everybody else from a verdict. */
+const markOne = (
+  on: JudgedOn,
+  event: StandardEvent,
+  candidate: DayCandidate,
+  own: readonly Capture[],
+  start: WaveStart | undefined,
+): Pick<BookPage, 'mark' | 'changesAtMs'> => {
   try {
-    return marked(new Map(markAll(candidates)))
+    const { event: done } = chosenEvent(on.standard, event, candidate)
+    const measure = measureOwn(done, candidate, own, start, on.asOfMs ?? null)
+    const mark = judgeEvent(on, event, candidate, measure)
+    const decision = decisionsIn(own).get(candidate.entryId)
+    return { mark: applyDecision(on, event, candidate, mark, decision), changesAtMs: measure.changesAtMs ?? null }
   } catch (error) {
-    // one person whose captures cannot be judged must not keep everybody else from a verdict
     if (!(error instanceof Error)) throw error
-    return marked(new Map(candidates.flatMap((candidate) => markAlone(event, candidate, () => markAll([candidate])))))
+    return { mark: notJudged(event), changesAtMs: null }
   }
 }
 
 /** A mark that nothing stops: what cannot be judged is for a person to look at. */
-const markAlone = (event: StandardEvent, { entryId }: DayCandidate, mark: () => [string, Mark][]): [string, Mark][] => {
-  try {
-    return mark()
-  } catch (error) {
-    if (!(error instanceof Error)) throw error
-    const reason = 'notJudged'
-    const trace = [say({ code: 'open', reason })]
-    const nothing = { cut: null, measured: null, rounded: null, unit: factsOf(event.protocol).unit }
-    return [[entryId, { ...nothing, eventId: event.id, kind: 'open', reason, trace }]]
-  }
+const notJudged = (event: StandardEvent): Mark => {
+  const reason = 'notJudged'
+  const trace = [say({ code: 'open', reason })]
+  const nothing = { cut: null, measured: null, rounded: null, unit: factsOf(event.protocol).unit }
+  return { ...nothing, eventId: event.id, kind: 'open', reason, trace }
 }
 
 /** Combines the marks of all events into verdicts. @param marksPerEvent in the standard's order */

@@ -1,4 +1,5 @@
 /** Captures -> measure: what the referee of the event's kind makes of the stamps, and what was read and entered. */
+import { byCandidate } from '../capture/byCandidate.ts'
 import type { Capture } from '../capture/capture.ts'
 import type { Doubt } from '../referee/referee.ts'
 import { factsOf } from './facts.ts'
@@ -13,7 +14,7 @@ import { readingDoubts } from './readingDoubts.ts'
 import type { Readings } from './slot.ts'
 import { isFilled, type PublishedProtocol } from './slots.ts'
 import { NOTHING_STAMPED, type Stamped } from './stamped.ts'
-import { startOf, waveStarts } from './waveStart.ts'
+import { startOf, startsIn, waveStarts, type WaveStart } from './waveStart.ts'
 
 /** What measuring has to know of an event. */
 export type MeasuredEvent = Pick<PublishedProtocol, 'protocol'>
@@ -38,11 +39,24 @@ export const measureEntry = (
   asOfMs: number | null = null,
 ): Measure => {
   const own = settled.filter(({ entryId }) => entryId === entry.entryId)
+  return measureOwn(event, entry, own, startOf(entry, waveStarts(settled), own), asOfMs)
+}
+
+/**
+ * Measures one candidate from what is their own.
+ * @param own settled captures of the candidate in the event, in order
+ * @param start of the candidate's wave, where there is one
+ */
+export const measureOwn = (
+  event: MeasuredEvent,
+  entry: EntryInEvent,
+  own: readonly Capture[],
+  start: WaveStart | undefined,
+  asOfMs: number | null,
+): Measure => {
   const { protocol } = event
   const kind = kindOf(protocol)
-  const start = kind.startsTogether ? startOf(entry, waveStarts(settled), own) : undefined
-  const person = { category: '', ...entry }
-  const stood = kind.stood(protocol, person, own, start, asOfMs)
+  const stood = kind.stood(protocol, { category: '', ...entry }, own, kind.startsTogether ? start : undefined, asOfMs)
   return withObserved(measureStood(event, own, stood), own, event, stood)
 }
 
@@ -98,27 +112,21 @@ const clockDoubtOf = ({ clockUncertaintyMs, readings }: Stamped, entered: Readin
 
 /**
  * Measures everybody in one event, going through the captures once.
- * @param eventFor the event itself, or the alternate a candidate does in its place
+ * @param settled the event's settled captures
  * @param asOfMs the moment it is judged as of; null: only what captures tell
  */
-export const measureEvent = <Entry extends EntryInEvent>(
-  eventFor: (entry: Entry) => MeasuredEvent,
-  entries: readonly Entry[],
+export const measureEvent = (
+  event: MeasuredEvent,
+  entries: readonly EntryInEvent[],
   settled: readonly Capture[],
-  asOfMs: number | null = null,
+  asOfMs: number | null,
 ): Map<string, Measure> => {
-  const byEntry = new Map<string, Capture[]>()
-  for (const capture of settled) {
-    if (capture.entryId === null) continue
-    const own = byEntry.get(capture.entryId)
-    if (own) own.push(capture)
-    else byEntry.set(capture.entryId, [capture])
-  }
-  const common = settled.filter(({ entryId }) => entryId === null)
+  const { of: ownOf } = byCandidate(settled)
+  const startFor = startsIn(waveStarts(settled))
   return new Map(
-    entries.map((entry) => [
-      entry.entryId,
-      measureEntry(eventFor(entry), entry, [...common, ...(byEntry.get(entry.entryId) ?? [])], asOfMs),
-    ]),
+    entries.map((entry) => {
+      const own = ownOf.get(entry.entryId) ?? []
+      return [entry.entryId, measureOwn(event, entry, own, startFor(entry, own), asOfMs)]
+    }),
   )
 }

@@ -6,14 +6,17 @@ import {
   combineDay,
   contentHash,
   markEvent,
+  newBook,
   paced,
   REAL_TIME,
   restBoard,
   settle,
   type DayCandidate,
+  type EventBook,
   type MarkedEvent,
   type RecordedCapture,
   type RestState,
+  type Standard,
   type Verdict,
 } from '@able-gauge/core'
 import type { Database } from '../database.ts'
@@ -23,9 +26,14 @@ import { findCapturesAfter } from '../store/captureStore.ts'
 interface KeptDay {
   /** Hash of standard, bounds and candidates: everything but the captures. */
   readonly ground: string
+  /** As they were read first: pages of the books are known by these very objects. */
+  readonly standard: Standard
+  readonly candidates: readonly DayCandidate[]
   lastSeq: number
   readonly captures: Map<string, RecordedCapture[]>
   readonly marks: Map<string, MarkedEvent>
+  /** What the marks of each event rest on, person by person. */
+  readonly books: Map<string, EventBook>
   verdicts: ReadonlyMap<string, Verdict>
 }
 
@@ -36,11 +44,11 @@ const kept = new Map<string, KeptDay>()
 /** @param agreedMs the moment of asking: marks that changed by time alone since they were made are judged again */
 const upToDate = async (db: Database, { occasion, published, entries }: DayRecord, agreedMs: number) => {
   const nowMs = paced(occasion.rehearsal ?? REAL_TIME, agreedMs)
-  const { standard, contentHash: standardHash } = published
-  const on = await groundOf(db, occasion, standard)
-  const candidates = entries.map((entry): DayCandidate => candidateOf(standard, occasion.testDate, entry))
-  const ground = contentHash({ standardHash, bounds: on.bounds ?? null, candidates })
-  const day = taken(occasion.id, ground)
+  const on = await groundOf(db, occasion, published.standard)
+  const asked = entries.map((entry): DayCandidate => candidateOf(published.standard, occasion.testDate, entry))
+  const ground = contentHash({ standardHash: published.contentHash, bounds: on.bounds ?? null, candidates: asked })
+  const day = taken(occasion.id, { ground, standard: published.standard, candidates: asked })
+  const { standard, candidates } = day
   for (;;) {
     const page = await findCapturesAfter(db, occasion.id, day.lastSeq, PAGE)
     // another question about the same day may have read on meanwhile
@@ -53,8 +61,12 @@ const upToDate = async (db: Database, { occasion, published, entries }: DayRecor
     const known = day.marks.get(id)
     return !known || !holds(known)
   })
-  const asOf = { ...on, asOfMs: nowMs }
-  for (const event of changed) day.marks.set(event.id, markEvent(asOf, event, candidates, settledIn(event.id)))
+  const asOf = { ...on, standard, asOfMs: nowMs }
+  for (const event of changed) {
+    const book = day.books.get(event.id) ?? newBook()
+    day.books.set(event.id, book)
+    day.marks.set(event.id, markEvent(asOf, event, candidates, settledIn(event.id), book))
+  }
   if (changed.length > 0) {
     const marks = standard.events.map(({ id }) => day.marks.get(id)?.marks ?? new Map())
     day.verdicts = combineDay(on, candidates, marks)
@@ -72,13 +84,13 @@ const add = (day: KeptDay, capture: RecordedCapture): void => {
 }
 
 /** What is kept of a day, or an empty start when it rests on something else now. */
-const taken = (occasionId: string, ground: string): KeptDay => {
+const taken = (occasionId: string, fresh: Pick<KeptDay, 'ground' | 'standard' | 'candidates'>): KeptDay => {
   const known = kept.get(occasionId)
   kept.delete(occasionId)
   const day =
-    known?.ground === ground
+    known?.ground === fresh.ground
       ? known
-      : { ground, lastSeq: 0, captures: new Map(), marks: new Map(), verdicts: new Map() }
+      : { ...fresh, lastSeq: 0, captures: new Map(), marks: new Map(), books: new Map(), verdicts: new Map() }
   // the one asked for longest ago makes room
   if (kept.size >= MOST_DAYS) for (const oldest of [...kept.keys()].slice(0, 1)) kept.delete(oldest)
   kept.set(occasionId, day)

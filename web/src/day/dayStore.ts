@@ -7,6 +7,7 @@ import {
   DayAnswer,
   type Mark,
   markEvent,
+  newBook,
   REAL_TIME,
   type Observation,
   type RecordedCapture,
@@ -79,12 +80,13 @@ export const useDay = defineStore('day', () => {
     if (known) return known
     const calm = useCalm(settledIn(eventId))
     const { asOfMs, until } = useAsOf(settledIn(eventId))
+    const book = newBook()
     const made = computed<ReadonlyMap<string, Mark>>(() => {
       const event = day.value?.standard.events.find(({ id }) => id === eventId)
       if (!day.value || !event) return new Map()
       const { standard, occasion } = day.value
       const on = { standard, testDate: occasion.testDate, asOfMs: occasion.signedOff?.atMs ?? asOfMs.value }
-      const { marks, changesAtMs } = calm.timed((settled) => markEvent(on, event, candidates.value, settled))
+      const { marks, changesAtMs } = calm.timed((settled) => markEvent(on, event, candidates.value, settled, book))
       until(occasion.signedOff ? null : changesAtMs)
       return marks
     })

@@ -1,10 +1,11 @@
 /** What the lap console shows of one wave: every runner, in the order they are expected at the line. */
 import { distanceAtCrossing, lapsOf, type TimedDistance } from './protocol.ts'
+import { byCandidate, isOneMore, type ByCandidate } from '../../capture/byCandidate.ts'
 import type { Capture } from '../../capture/capture.ts'
 import { nearestWhole } from '../../quantity/fraction.ts'
 import { crossingsSince, isTimers } from '../crossings.ts'
 import type { EntryInEvent } from '../measureEntry.ts'
-import { startOf, waveStarts } from '../waveStart.ts'
+import { startsIn, waveStarts } from '../waveStart.ts'
 import type { EndReason } from '../../referee/ends.ts'
 import { followRace, stampedRace } from './referee.ts'
 
@@ -53,23 +54,26 @@ export const lapBoard = (
   runners: readonly EntryInEvent[],
   settled: readonly Capture[],
   paceMs: number,
-  memory: LapMemory = new Map(),
+  memory: LapMemory = newLapMemory(),
 ): LapBoard => {
   const starts = waveStarts(settled)
   const start = starts.find(({ payload }) => payload.wave === wave)
-  const byEntry = new Map<string, Capture[]>(runners.map(({ entryId }) => [entryId, []]))
-  for (const capture of settled) if (capture.entryId !== null) byEntry.get(capture.entryId)?.push(capture)
+  const startFor = startsIn(starts)
+  const sorted = byCandidate(settled, memory.sorted)
   const laps = lapsOf(protocol)
   const tiles = runners.flatMap((entry) => {
-    const own = byEntry.get(entry.entryId) ?? []
-    const ownStart = startOf(entry, starts, own)
+    const own = sorted.of.get(entry.entryId) ?? NOTHING
+    const ownStart = startFor(entry, own)
     if (start && !ownStart) return []
-    const known = memory.get(entry.entryId)
+    const known = memory.runners.get(entry.entryId)
     if (known?.start === ownStart && known?.paceMs === paceMs && isSameList(known.own, own)) return [known.runner]
     const runner = runnerOf(protocol, ownStart, entry.entryId, own, paceMs)
-    memory.set(entry.entryId, { start: ownStart, paceMs, own, runner })
+    const again = start ? crossingsSince(start, own).again : []
+    memory.runners.set(entry.entryId, { start: ownStart, paceMs, own, again, runner })
     return [runner]
   })
+  const crossings = start ? crossingsOf(settled, start, runners, laps, memory) : []
+  Object.assign(memory, { sorted, crossings, start })
   return {
     startedAtMs: start?.atMs ?? null,
     laps,
@@ -77,7 +81,7 @@ export const lapBoard = (
       .map((runner, index) => ({ runner, index }))
       .sort(byExpectation)
       .map(({ runner }) => runner),
-    crossings: start ? crossingsOf(settled, start, byEntry, laps) : [],
+    crossings,
   }
 }
 
@@ -85,14 +89,25 @@ interface LaidOut {
   readonly start: Capture | undefined
   readonly paceMs: number
   readonly own: readonly Capture[]
+  /** What a second device stamped of crossings that are counted. */
+  readonly again: readonly Capture[]
   readonly runner: LapRunner
 }
 
-/** Runners as they were last laid out, by entry. */
-export type LapMemory = Map<string, LaidOut>
+/** What was laid out last, so that one stamp costs the one runner it is about. */
+export interface LapMemory {
+  readonly runners: Map<string, LaidOut>
+  sorted: ByCandidate | null
+  start: Capture | null
+  crossings: readonly LapCrossing[]
+}
+
+export const newLapMemory = (): LapMemory => ({ runners: new Map(), sorted: null, start: null, crossings: [] })
+
+const NOTHING: readonly Capture[] = []
 
 const isSameList = (a: readonly Capture[], b: readonly Capture[]): boolean =>
-  a.length === b.length && a.every((capture, index) => capture === b[index])
+  a === b || (a.length === b.length && a.every((capture, index) => capture === b[index]))
 
 const runnerOf = (
   protocol: TimedDistance,
@@ -130,28 +145,45 @@ const byExpectation = (a: { runner: LapRunner; index: number }, b: { runner: Lap
   (a.runner.elapsedMs ?? 0) - (b.runner.elapsedMs ?? 0) ||
   a.index - b.index
 
+/** Newest first. What a second device stamped of a crossing that is counted is not one more. */
 const crossingsOf = (
   settled: readonly Capture[],
   start: Capture,
-  byEntry: ReadonlyMap<string, readonly Capture[]>,
+  runners: readonly EntryInEvent[],
   laps: number,
-): LapCrossing[] => {
+  memory: LapMemory,
+): readonly LapCrossing[] => {
+  const { sorted, crossings: before } = memory
+  const last = settled.at(-1)
+  // one stamp more, of somebody whose crossings are told apart by nobody else: it is the newest
+  if (last && sorted && memory.start === start && isOneMore(sorted.settled, settled)) {
+    const isHere = last.entryId === null || runners.some(({ entryId }) => entryId === last.entryId)
+    if (!isHere || !isTimers(last)) return before
+    if (last.entryId === null || memory.runners.get(last.entryId)?.again.length === 0) {
+      const lap = last.entryId === null ? 0 : before.filter(({ entryId }) => entryId === last.entryId).length + 1
+      return [crossingAt(last, start, lap, laps), ...before]
+    }
+  }
+  const here = new Set(runners.map(({ entryId }) => entryId))
+  const again = new Set([...here].flatMap((entryId) => memory.runners.get(entryId)?.again ?? []))
   const lapsSeen = new Map<string, number>()
-  const again = new Set([...byEntry.values()].flatMap((own) => crossingsSince(start, own).again))
   const crossings: LapCrossing[] = []
   for (const capture of settled) {
-    const ofThisWave = capture.entryId === null || byEntry.has(capture.entryId)
-    if (!isTimers(capture) || !ofThisWave || capture.atMs <= start.atMs || again.has(capture)) continue
-    const lap = capture.entryId === null ? 0 : (lapsSeen.get(capture.entryId) ?? 0) + 1
-    if (capture.entryId !== null) lapsSeen.set(capture.entryId, lap)
-    crossings.push({
-      captureId: capture.id,
-      entryId: capture.entryId,
-      elapsedMs: capture.atMs - start.atMs,
-      atMs: capture.atMs,
-      lap,
-      home: lap === laps,
-    })
+    const { entryId } = capture
+    if (!isTimers(capture) || (entryId !== null && !here.has(entryId))) continue
+    if (capture.atMs <= start.atMs || again.has(capture)) continue
+    const lap = entryId === null ? 0 : (lapsSeen.get(entryId) ?? 0) + 1
+    if (entryId !== null) lapsSeen.set(entryId, lap)
+    crossings.push(crossingAt(capture, start, lap, laps))
   }
   return crossings.reverse()
 }
+
+const crossingAt = ({ id, entryId, atMs }: Capture, start: Capture, lap: number, laps: number): LapCrossing => ({
+  captureId: id,
+  entryId,
+  elapsedMs: atMs - start.atMs,
+  atMs,
+  lap,
+  home: lap === laps,
+})

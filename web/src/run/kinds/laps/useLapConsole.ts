@@ -9,6 +9,7 @@ import {
   type Capture,
   type Cut,
   type LapBoard,
+  newLapMemory,
   type LapMemory,
   type StandardEvent,
   type StopReason,
@@ -62,7 +63,7 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
   }
   const memories = new Map<number, LapMemory>()
   const memoryOf = (wave: number): LapMemory => {
-    const memory = memories.get(wave) ?? new Map()
+    const memory = memories.get(wave) ?? newLapMemory()
     memories.set(wave, memory)
     return memory
   }

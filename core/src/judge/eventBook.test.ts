@@ -1,0 +1,83 @@
+/** What is kept between two looks never shows: a book, a board and a sorting that follow give what one from the beginning gives. */
+import fc from 'fast-check'
+import { expect, test } from 'vitest'
+import { standardNamed } from '../../testing/index.ts'
+import type { Capture, Observation } from '../capture/capture.ts'
+import { settle } from '../capture/settle.ts'
+import { lapBoard, newLapMemory } from '../kinds/timedDistance/lapBoard.ts'
+import { newBook } from './eventBook.ts'
+import { markEvent } from './judgeDay.ts'
+
+const standard = standardNamed('v3')
+const event = standard.events.find(({ protocol }) => protocol.kind === 'timedDistance')
+if (event?.protocol.kind !== 'timedDistance') throw new Error('The standard of the tests holds no run.')
+const { protocol } = event
+
+const RUNNERS = ['anna', 'bo', 'cy', 'di']
+const candidates = RUNNERS.map((entryId) => ({
+  entryId,
+  wave: 1,
+  category: 'female',
+  ageYears: 27,
+  ageCountedOn: '2026-11-24',
+}))
+
+const made = (index: number, atMs: number, entryId: string | null, deviceId: string, of: Observation): Capture =>
+  // an observation is a kind with its payload
+  ({
+    id: String(index).padStart(6, '0'),
+    eventId: event.id,
+    entryId,
+    deviceId,
+    deviceMs: 0,
+    atMs,
+    uncertaintyMs: 5,
+    ...of,
+  }) as Capture
+
+const crossed: Observation = { kind: 'crossed', payload: {} }
+
+/** A start, then stamps of runners and of nobody, by two devices, some at an earlier time than those before, some taken back. */
+const day = fc
+  .array(
+    fc.record({
+      who: fc.constantFrom(...RUNNERS, null),
+      device: fc.constantFrom('one', 'two'),
+      afterMs: fc.integer({ min: -4_000, max: 40_000 }),
+      back: fc.nat(),
+      takesBack: fc.integer({ min: 0, max: 9 }).map((chance) => chance === 0),
+    }),
+    { minLength: 1, maxLength: 25 },
+  )
+  .map((stamps) => {
+    let atMs = 1_000_000
+    const start = made(0, atMs, null, 'one', { kind: 'waveStarted', payload: { wave: 1, entryIds: RUNNERS } })
+    const captures = [start]
+    for (const [index, { who, device, afterMs, back, takesBack }] of stamps.entries()) {
+      atMs += afterMs
+      const target = captures[back % captures.length]
+      const undo: Observation = { kind: 'voided', payload: { captureId: target?.id ?? '', reason: 'no' } }
+      captures.push(
+        made(index + 1, atMs, takesBack ? (target?.entryId ?? null) : who, device, takesBack ? undo : crossed),
+      )
+    }
+    return captures
+  })
+
+test('a book and a board that follow capture by capture say what they say from the beginning', () => {
+  fc.assert(
+    fc.property(day, (captures) => {
+      const book = newBook()
+      const memory = newLapMemory()
+      for (let count = 1; count <= captures.length; count++) {
+        const settled = settle(captures.slice(0, count))
+        const on = { standard, testDate: '2026-11-24', asOfMs: 1_000_000 + count * 50_000 }
+        expect(markEvent(on, event, candidates, settled, book)).toEqual(markEvent(on, event, candidates, settled))
+        expect(lapBoard(protocol, 1, candidates, settled, 580_000, memory)).toEqual(
+          lapBoard(protocol, 1, candidates, settled, 580_000),
+        )
+      }
+    }),
+    { numRuns: 150 },
+  )
+})
