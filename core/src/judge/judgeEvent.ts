@@ -21,6 +21,7 @@ import type { MarkPoints, NextStep } from './markFigures.ts'
 import { roundedFor } from './ownUnit.ts'
 import { say } from './say.ts'
 import { couldBeOtherwise, scoreValue, uncertaintyOf, type Worth } from './scoreMeasure.ts'
+import { traced } from './traced.ts'
 import type { TraceStep } from './trace.ts'
 
 export { meets } from './scoreMeasure.ts'
@@ -84,36 +85,40 @@ const judgeComplete = (
   const { unit } = compiled
   const rounded = roundedFor(chosen.event, exactOf(measure))
   const measured = measure.exact ? { measured: measure.value, exact: measure.exact } : { measured: measure.value }
-  const steps = [
+  const steps = (): TraceStep[] => [
     ...readingSteps(chosen.event, measure),
     ...before,
     ...roundingSteps(chosen.event, exactOf(measure), rounded),
     ...(ageMatters(found) ? [say(ageStep(on, candidate))] : []),
   ]
   if (!found.ok) {
-    const trace = [...steps, say({ code: 'open', reason: found.reason })]
-    return { ...base, kind: 'open', reason: found.reason, ...measured, rounded, unit, trace }
+    const { reason } = found
+    return traced({ ...base, kind: 'open', reason, ...measured, rounded, unit }, () => [
+      ...steps(),
+      say({ code: 'open', reason }),
+    ])
   }
   const { worth, uncertainty, nearTheCut } = assess(ground, found.row, measure)
   const { nearTheCut: policy } = on.standard.uncertainty
   const figures = { ...figuresOf(ground, found.row, worth) }
-  const trace = [
-    ...steps,
-    ...(found.band && !isForAll(found.band)
-      ? [say({ code: 'band', band: found.band, forWhom: forWhom(on.standard, found.band) })]
-      : []),
-    ...scoreSteps(ground, found.row, worth, figures.points),
+  const { row, band } = found
+  const trace = (): TraceStep[] => [
+    ...steps(),
+    ...(band && !isForAll(band) ? [say({ code: 'band', band, forWhom: forWhom(on.standard, band) })] : []),
+    ...scoreSteps(ground, row, worth, figures.points),
     ...(figures.next ? [say({ code: 'next', next: figures.next, sense: compiled.sense })] : []),
     ...uncertaintySteps(uncertainty, unit, nearTheCut, policy),
   ]
   const judged = { ...base, ...measured, rounded, unit, nearTheCut, ...figures }
   if (nearTheCut && policy === 'decide') {
-    const openTrace = [...trace, say({ code: 'open', reason: 'nearTheCut' })]
-    return { ...judged, kind: 'open', reason: 'nearTheCut', trace: openTrace }
+    return traced({ ...judged, kind: 'open', reason: 'nearTheCut' }, () => [
+      ...trace(),
+      say({ code: 'open', reason: 'nearTheCut' }),
+    ])
   }
   return worth.kind === 'scored'
-    ? { ...judged, kind: 'scored', trace }
-    : { ...judged, kind: worth.kind, margin: worth.margin ?? 0, trace }
+    ? traced({ ...judged, kind: 'scored' }, trace)
+    : traced({ ...judged, kind: worth.kind, margin: worth.margin ?? 0 }, trace)
 }
 
 interface Assessed {

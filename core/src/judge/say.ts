@@ -13,8 +13,20 @@ import { combinedWords } from './sayVerdict.ts'
 import type { Step, TraceStep } from './trace.ts'
 import type { Words } from './words.ts'
 
-/** Adds title and sentence to a step. */
-export const say = (step: Step): TraceStep => ({ step, ...wordsFor(step) })
+/** Adds title and sentence to a step. They are made when they are read: of a thousand results few traces are. */
+export const say = (step: Step): TraceStep => {
+  let made: Words | null = null
+  const words = (): Words => (made ??= wordsFor(step))
+  return {
+    step,
+    get title() {
+      return words().title
+    },
+    get sentence() {
+      return words().sentence
+    },
+  }
+}
 
 const wordsFor = (step: Step): Words => {
   switch (step.code) {

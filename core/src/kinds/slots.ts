@@ -11,8 +11,16 @@ export interface PublishedProtocol {
   readonly publishedIn?: PublishedUnit
 }
 
+const slotsKnown = new WeakMap<Protocol, readonly Slot[]>()
+
 /** The slots of a protocol, in the order they are read. The first one alone is enough where the measure is one figure. */
 export const slotsOf = (protocol: Protocol): readonly Slot[] => {
+  const known = slotsKnown.get(protocol) ?? slotsAnew(protocol)
+  slotsKnown.set(protocol, known)
+  return known
+}
+
+const slotsAnew = (protocol: Protocol): readonly Slot[] => {
   const kind = kindOf(protocol)
   const slots = kind.slots(protocol)
   const secondsFromMs = factsOf(protocol).unit === 'ms' ? kind.sensibleRange(protocol).least : 0
