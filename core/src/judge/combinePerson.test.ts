@@ -1,9 +1,11 @@
 import { expect, test } from 'vitest'
-import { plainStandard, soundStandard, standardNamed } from '../../testing/index.ts'
+import { KIND_CASES, plainEvent, plainStandard, soundStandard, standardNamed } from '../../testing/index.ts'
 import { printTime } from '../quantity/time.ts'
+import { measureReadings } from '../kinds/measureReadings.ts'
 import { eventTemplate } from '../standard/standardTemplate.ts'
 import { combinePerson, retestDate } from './combinePerson.ts'
 import { applyDecision, type OfficersDecision } from './decision.ts'
+import { judgeEvent } from './judgeEvent.ts'
 import type { Mark } from './mark.ts'
 
 const ANNA = { entryId: 'anna', ageYears: 27, ageCountedOn: '2026-11-24', category: 'female' }
@@ -137,4 +139,27 @@ test('points, class and total follow from the measure that is stated', () => {
   expect(outcome(19)).toEqual(['short', 4_000, null])
   expect(outcome(20)).toEqual(['met', 8_000, null])
   expect(outcome(30)).toEqual(['met', 12_000, 'Top'])
+})
+
+test('a standard may bring its own words, and the codes stay', () => {
+  const [repsCase] = KIND_CASES
+  if (!repsCase) throw new Error('The table of cases is empty.')
+  const words = { outcomeWords: { met: 'Satisfactory', short: 'Unsatisfactory' } }
+  const standard = soundStandard(
+    plainStandard([plainEvent(repsCase, { kind: 'singleCut', unit: 'count', atLeast: 30 })], words),
+  )
+  const [event] = standard.events
+  if (!event) throw new Error('The standard made for the test has no event.')
+  const verdictAt = (count: number) => {
+    const judgedOn = { standard, testDate: '2026-11-24' }
+    const made = judgeEvent(judgedOn, event, ANNA, measureReadings(event.protocol, { count }))
+    return combinePerson(judgedOn, ANNA, [made])
+  }
+  const [short, met] = [verdictAt(29), verdictAt(30)]
+  expect([short.outcome, short.word, short.trace[0]?.title]).toEqual(['short', 'Unsatisfactory', 'Unsatisfactory'])
+  expect([met.outcome, met.word, met.trace[0]?.title]).toEqual(['met', 'Satisfactory', 'Satisfactory'])
+  expect(met.marks[0]).toMatchObject({ kind: 'met', word: 'Satisfactory' })
+  const plain = soundStandard(plainStandard([plainEvent(repsCase, { kind: 'effort' })]))
+  // a standard without them keeps its hash
+  expect(JSON.stringify(plain)).not.toContain('outcomeWords')
 })

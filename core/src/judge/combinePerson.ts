@@ -1,6 +1,6 @@
 /** Marks -> verdict, with its words. What is decided is decided in `decide`. */
 import { Temporal } from 'temporal-polyfill'
-import type { Standard } from '../standard/standard.ts'
+import type { OutcomeWords, Standard } from '../standard/standard.ts'
 import { decide, isToGo } from './decide.ts'
 import { batteryFor, type JudgedOn } from './ground.ts'
 import type { Candidate, Mark, Verdict } from './mark.ts'
@@ -18,6 +18,7 @@ export const combinePerson = (on: JudgedOn, candidate: Candidate, marks: readonl
   const { outcome, deciding, settled, because, points } = decide(combination, marks, batteryFor(on, candidate))
   const names = deciding.flatMap((place) => eventName(standard, marks[place]))
   const shownPoints = points ? { points } : {}
+  const word = wordOf(standard, outcome)
   const combined = say({
     code: 'combined',
     outcome,
@@ -27,10 +28,20 @@ export const combinePerson = (on: JudgedOn, candidate: Candidate, marks: readonl
     because,
     combination: combination.kind,
     ...shownPoints,
+    ...word,
   })
   const retest =
     MAY_RETEST.has(outcome) && settled ? [say({ code: 'retest', earliestOn: retestDate(standard, testDate) })] : []
-  return { outcome, settled, eventsToGo, ...shownPoints, marks, trace: [combined, ...retest] }
+  return { outcome, ...word, settled, eventsToGo, ...shownPoints, marks, trace: [combined, ...retest] }
+}
+
+/** The standard's own word for an outcome; a record that did not end keeps its own until it is settled. */
+export const wordOf = (
+  { outcomeWords }: Pick<Standard, 'outcomeWords'>,
+  outcome: Outcome,
+): { readonly word?: string } => {
+  const word = outcome in (outcomeWords ?? {}) ? outcomeWords?.[outcome as keyof OutcomeWords] : undefined
+  return word === undefined ? {} : { word }
 }
 
 /** The first day on which the standard lets somebody be tested again. */

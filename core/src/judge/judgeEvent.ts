@@ -3,6 +3,7 @@ import { exactOf, type Measure } from '../kinds/measure.ts'
 import { factsOf } from '../kinds/facts.ts'
 import type { Exemption, Standard, StandardEvent } from '../standard/standard.ts'
 import type { BareMark } from './decide.ts'
+import { wordOf } from './combinePerson.ts'
 import { groundFor, type Ground, type JudgedOn } from './ground.ts'
 import type { Candidate, Mark } from './mark.ts'
 import {
@@ -118,7 +119,7 @@ const judgeComplete = (
   }
   return worth.kind === 'scored'
     ? traced({ ...judged, kind: 'scored' }, trace)
-    : traced({ ...judged, kind: worth.kind, margin: worth.margin ?? 0 }, trace)
+    : traced({ ...judged, ...wordOf(on.standard, worth.kind), kind: worth.kind, margin: worth.margin ?? 0 }, trace)
 }
 
 interface Assessed {

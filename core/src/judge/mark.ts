@@ -35,6 +35,8 @@ interface Judged extends MarkBase {
   /** The cut lies within what the method can tell. */
   readonly nearTheCut: boolean
   readonly points?: MarkPoints
+  /** The standard's own word for met or short, where it has one. */
+  readonly word?: string
   /** Name of the norm class. */
   readonly className?: string
   readonly next?: NextStep
@@ -83,6 +85,8 @@ export type Mark =
 
 export interface Verdict {
   readonly outcome: Outcome
+  /** The standard's own word for it, where it has one. */
+  readonly word?: string
   /** Whether nothing that is still to come can change the outcome. */
   readonly settled: boolean
   /** Events that have no final mark yet. */

@@ -24,7 +24,9 @@ export const combinedWords = (step: Combined): Words => {
     disqualified: () => ({ title: 'Disqualified', sentence: `Disqualified in: ${names}.` }),
     exempt: () => ({ title: 'Exempt', sentence: 'Exempt by the standard.' }),
   }
-  return words[outcome]()
+  const made = words[outcome]()
+  // the standard's own word stands first; the class after it stays
+  return step.word === undefined ? made : { ...made, title: made.title.replace(/^[^:]+/, step.word) }
 }
 
 const metWords = ({ combination, points, deciding, eventsToGo }: Combined): Words => {

@@ -103,6 +103,8 @@ export type Step =
       readonly eventsToGo: number
       readonly because: Decision['because']
       readonly combination: Combination['kind']
+      /** The standard's own word for the outcome. */
+      readonly word?: string
       readonly points?: VerdictPoints
     }
   | { readonly code: 'retest'; readonly earliestOn: string }

@@ -104,6 +104,15 @@ export class UncertaintyPolicy {
   @Choice(['flag', 'decide']) nearTheCut!: 'flag' | 'decide'
 }
 
+/** The words a standard prints for its outcomes; the codes in files and records stay. */
+export class OutcomeWords {
+  @Optional() @Text(30) met?: string
+  @Optional() @Text(30) short?: string
+  @Optional() @Text(30) tookPart?: string
+  @Optional() @Text(30) notFinished?: string
+  @Optional() @Text(30) exempt?: string
+}
+
 export class Standard {
   @Choice([STANDARD_FORMAT]) format!: typeof STANDARD_FORMAT
   @Slug() id!: string
@@ -128,4 +137,6 @@ export class Standard {
   @Optional() @Whole(1, 60) occasionDays?: number
   @Nested(() => RetestRule) retest!: RetestRule
   @Nested(() => UncertaintyPolicy) uncertainty!: UncertaintyPolicy
+  /** In place of met, short and the others: satisfactory and unsatisfactory, pass and fail. */
+  @Optional() @Nested(() => OutcomeWords) outcomeWords?: OutcomeWords
 }

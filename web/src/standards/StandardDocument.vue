@@ -45,6 +45,11 @@ const combination = computed(() => {
   if (how.safetyBreachOverrides) lines.push('A breach of safety makes the verdict short whatever the figures.')
   return lines
 })
+const outcomeWords = computed(() =>
+  Object.values(props.standard.outcomeWords ?? {})
+    .filter(Boolean)
+    .join(', '),
+)
 const uncertainty = computed(() => {
   const { handTimingMs, lengthMm, massG, pulseBpm, nearTheCut } = props.standard.uncertainty
   const sure = [
@@ -117,6 +122,7 @@ const uncertainty = computed(() => {
         February has their birthday on {{ standard.ageRule.leapDayBirthday }} in other years.
       </p>
       <p>{{ uncertainty }}</p>
+      <p v-if="outcomeWords">Words for the outcomes: {{ outcomeWords }}.</p>
       <p>
         Retest from {{ standard.retest.earliestAfterDays }} days after{{
           standard.retest.repeats === 'shortEvents' ? ', of the events that were short' : ''

@@ -5,7 +5,7 @@ import { computed } from 'vue'
 import { chipOf } from './verdictWords.ts'
 
 const props = defineProps<{
-  verdict: Pick<Verdict, 'outcome' | 'settled'>
+  verdict: Pick<Verdict, 'outcome' | 'settled' | 'word'>
 }>()
 
 const chip = computed(() => chipOf(props.verdict))

@@ -8,7 +8,13 @@ export interface Chip {
   readonly look: ChipLook
 }
 
-export const chipOf = ({ outcome, settled }: Pick<Verdict, 'outcome' | 'settled'>): Chip => {
+export const chipOf = (verdict: Pick<Verdict, 'outcome' | 'settled' | 'word'>): Chip => {
+  const chip = plainChip(verdict)
+  // what is not finished yet is not what the standard has a word for
+  return verdict.word === undefined || chip.look === 'going' ? chip : { ...chip, word: verdict.word }
+}
+
+const plainChip = ({ outcome, settled }: Pick<Verdict, 'outcome' | 'settled'>): Chip => {
   switch (outcome) {
     case 'met':
       return { word: 'Met', look: 'met' }
@@ -54,7 +60,7 @@ export const wordFor = (mark: Mark): string => {
       return `decided: ${mark.as}`
     case 'met':
     case 'short':
-      return mark.kind
+      return mark.word ?? mark.kind
     case 'scored':
       return mark.className ?? (mark.points ? `${printPoints(mark.points.centipoints)} points` : 'took part')
     case 'exempt':
