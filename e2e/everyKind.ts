@@ -18,8 +18,14 @@ const PROTOCOLS: readonly {
   readonly name: string
   readonly protocol: object
   readonly step?: number
+  readonly restAfterMs?: number
 }[] = [
-  { id: 'press-ups', name: 'Press-ups', protocol: { kind: 'repetitionsInTime', ...REPETITIONS, durationMs: 120_000 } },
+  {
+    id: 'press-ups',
+    name: 'Press-ups',
+    protocol: { kind: 'repetitionsInTime', ...REPETITIONS, durationMs: 120_000 },
+    restAfterMs: 3_600_000,
+  },
   {
     id: 'pull-ups',
     name: 'Pull-ups',
@@ -43,6 +49,7 @@ const PROTOCOLS: readonly {
       kind: 'heldPosition',
       startCommands: START,
       position: 'On the forearms, body straight.',
+      clearBefore: ['No pain in the back on a gentle trial of the position.'],
       cautionsAllowed: 1,
       endsWhen: ['Hips touch the mat'],
       capMs: 90_000,
@@ -200,10 +207,11 @@ const STANDARD = {
   source: 'Made up to practise every console.',
   ageRule: { countedOn: 'testDate', leapDayBirthday: '1 March' },
   categories: [{ id: 'open', name: 'Open' }],
-  events: PROTOCOLS.map(({ id, name, protocol }) => ({
+  events: PROTOCOLS.map(({ id, name, protocol, restAfterMs = 0 }) => ({
     id,
     name,
     protocol,
+    restAfterMs,
     rounding: { mode: 'truncate', step: 1 },
     scoring: { kind: 'effort' },
   })),

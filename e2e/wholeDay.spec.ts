@@ -197,6 +197,10 @@ test('an officer plans, musters, briefs, runs, signs and hands out, from nothing
   await page.getByRole('link', { name: 'Open the console' }).nth(1).click()
   await expect(page.getByText(`Wave 1: ${HEADS} on the line`)).toBeVisible()
   await page.keyboard.press('s')
+  // the reach was typed a moment ago: a second, deliberate press starts them all the same, and is on record
+  await expect(page.getByText('Start all the same?')).toBeVisible()
+  await expect(page.getByText(/24 A\. Corran-24: the rest still runs|and 18 more/).first()).toBeVisible()
+  await page.keyboard.press('Enter')
   await expect(page.getByText('Wave 1, started')).toBeVisible()
   for (let bib = 1; bib <= HEADS; bib++) {
     await page.keyboard.type(String(bib))

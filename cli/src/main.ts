@@ -10,12 +10,16 @@ import {
   sayFinding,
   sayRemark,
   simulateInstrument,
+  type JudgedOtherwise,
   type Proof,
 } from '@able-gauge/core'
 import { compareVersions } from './compare.ts'
 import { readJson, readStandard, readText } from './input.ts'
 import { judgeFile, type ResultForm } from './judge.ts'
 import { EXIT, type Output } from './output.ts'
+
+const sayDifference = ({ entryId, signed, today, eventIds }: JudgedOtherwise): string =>
+  `entry ${entryId} ${signed === today ? signed : `${signed}, today ${today}`}${eventIds.length > 0 ? ` (${eventIds.join(', ')})` : ''}`
 
 const HELP = `able-gauge check STANDARD.json                       names every fault of a standard, with an example and a way to mend it
 able-gauge judge STANDARD.json RESULTS.csv [--json]  judges people and measures, one row a person
@@ -132,7 +136,7 @@ const verify = async (file: string, keyFile: string | null, output: Output): Pro
   )
   if (read.differences.length > 0) {
     output.out(
-      `Signed under an older judge, and given otherwise by today's (they stand as signed): ${read.differences.join(', ')}.`,
+      `Signed under an older judge, and given otherwise by today's (they stand as signed): ${read.differences.map(sayDifference).join(', ')}.`,
     )
   }
   output.out(sayProof(read.proof, keyFile !== null))

@@ -1,11 +1,19 @@
 import { randomUUID } from 'node:crypto'
 import { afterEach, expect, test } from 'vitest'
-import { doubtfulCases, timeBoundsOf, type DayRecordEntry, type Occasion } from '@able-gauge/core'
+import {
+  doubtfulCases,
+  timeBoundsOf,
+  type DayOnRecord,
+  type DayRecordEntry,
+  type Occasion,
+  type Standard,
+} from '@able-gauge/core'
 import { plainV3 } from '@able-gauge/core/testing'
 import { MORNING_MS, sentCapture } from '../testing/sentCapture.ts'
 import { addTestDay, Caller, openTestServer, type TestServer } from '../testing/testServer.ts'
 import { findAllCaptures } from './store/captureStore.ts'
 
+const QUIET: DayOnRecord = { records: [], captures: [], bounds: null, testDate: '2026-11-24', testedBefore: {} }
 const HOUR_MS = 3_600_000
 
 let server: TestServer
@@ -52,7 +60,7 @@ test('the wall clock is put an hour ahead during a run: time goes on, the log sa
     [{ kind: 'clockStepped', byMs: HOUR_MS }, 'The server', MORNING_MS + 1_300],
   ])
   const captures = await findAllCaptures(server.pool, occasionId)
-  expect(doubtfulCases(standard, new Map(), records, captures)).toEqual([
+  expect(doubtfulCases(standard, new Map(), { ...QUIET, records, captures })).toEqual([
     { entryId: across, eventId: 'press-ups', kind: 'clockStepped', byMs: HOUR_MS },
   ])
 })
@@ -105,13 +113,13 @@ test('a correction dated to the end of time does not overrule the one that follo
   expect(verdict.marks[0]?.measured).toBe(1)
   const day = (await officer.call('GET', `/api/occasions/${occasionId}`)).body as unknown as {
     occasion: Occasion
-    standard: { occasionDays?: number; events: [] }
+    standard: Standard
     records: DayRecordEntry[]
   }
   const bounds = timeBoundsOf(day.occasion, day.standard, day.records)
   const captures = await findAllCaptures(server.pool, occasionId)
   expect(captures.find(({ id }) => id === late.id)?.atMs).toBe(8_640_000_000_000_000)
-  expect(doubtfulCases({ events: [], uncertainty: {} as never }, new Map(), [], captures, bounds)).toEqual([
+  expect(doubtfulCases(day.standard, new Map(), { ...QUIET, captures, bounds })).toEqual([
     { entryId, eventId: 'press-ups', kind: 'untimely', count: 1 },
   ])
 })

@@ -90,6 +90,7 @@ export const openDay = async ({
     records: [],
     screened: [],
     earlierSetUps: {},
+    testedBefore: {},
     amendments: [],
     readIn: null,
     signature: null,
@@ -147,7 +148,7 @@ const playServer = (day: Day, captures: readonly Capture[]): PlayedServer => {
       asked.push({ method, path, body: body === undefined ? undefined : JSON.parse(body) })
     if (chosen) return chosen[1]()
     if (path.endsWith('/devices')) return json({ devices: [] })
-    if (path.endsWith('/proof')) return json({ proof: { kind: 'open' }, head: null, intact: true, places: [] })
+    if (path.endsWith('/proof')) return json({ proof: { kind: 'open' }, head: null, intact: true, places: [], differences: [] })
     if (path.endsWith('/annex')) return json({ captures: [] })
     if (path.includes('/captures') && method === 'GET')
       return json({ captures: recorded, lastSeq: recorded.length || null, more: false })

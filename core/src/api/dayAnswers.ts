@@ -21,7 +21,7 @@ import {
 import { DayPlan } from '../plan/dayPlan.ts'
 import type { RestState } from '../plan/restBoard.ts'
 import type { Standard } from '../standard/standard.ts'
-import { Names, RestStates, SetUps } from './shapes.ts'
+import { Names, RestStates, SetUps, TestDates } from './shapes.ts'
 
 export class RehearsalPace {
   @Whole(0) readonly fromMs!: number
@@ -119,7 +119,9 @@ export class AmendmentAnswer {
   @Text() readonly id!: string
   @Text() readonly entryId!: string
   @Text() readonly eventId!: string
-  @Choice(['met', 'short']) readonly as!: 'met' | 'short'
+  /** A word, or the measure it is judged from. */
+  @Optional() @Choice(['met', 'short']) readonly as?: 'met' | 'short'
+  @Optional() @Whole(-100_000, 1_000_000_000) readonly value?: number
   @FreeText(500) readonly reason!: string
   @Text() readonly accountId!: string
   @Text() readonly by!: string
@@ -158,6 +160,8 @@ export class DayAnswer {
   @Names() readonly screened!: readonly string[]
   /** What was set up the last time for those who come again, by entry: a retest repeats it. */
   @SetUps() readonly earlierSetUps!: Readonly<Record<string, Readonly<Record<string, string>>>>
+  /** When they were tested by the same standard before, the last time, by entry. */
+  @TestDates() readonly testedBefore!: Readonly<Record<string, string>>
   /** What was changed after the signature, oldest first. */
   @NestedList(() => AmendmentAnswer, 0, 100_000) readonly amendments!: readonly AmendmentAnswer[]
   @Nullable() @Nested(() => ReadInAnswer) readonly readIn!: ReadInAnswer | null

@@ -64,6 +64,7 @@ const day: DayAnswer = {
   records,
   screened: [ENTRY],
   earlierSetUps: { [ENTRY]: { 'run.lane': '2', 'press-ups.mat': '1' } },
+  testedBefore: { [ENTRY]: '2026-10-01' },
   amendments: [],
   readIn: null,
   signature: null,

@@ -31,6 +31,7 @@ export const maskDay = (day: DayAnswer, actor: Actor): DayAnswer => {
     plan: null,
     screened: [],
     amendments: [],
+    testedBefore: {},
     earlierSetUps: Object.fromEntries(ownSetUps) as DayAnswer['earlierSetUps'],
   }
 }

@@ -78,6 +78,14 @@ export const SetUps = (): PropertyDecorator =>
     { type: 'object', additionalProperties: { type: 'object', additionalProperties: { type: 'string' } } },
   )
 
+/** Calendar dates by entry. */
+export const TestDates = (): PropertyDecorator =>
+  Kept(
+    (value) => isRecord(value) && Object.values(value).every((date) => /^\d{4}-\d{2}-\d{2}$/.test(String(date))),
+    'a date for each entry',
+    { type: 'object', additionalProperties: { type: 'string' } },
+  )
+
 /** Facts of an event of the security log: ids and codes by name. */
 export const LogFacts = (): PropertyDecorator =>
   Kept(

@@ -1,6 +1,7 @@
 /** What the interface answers about verdicts, the signature and what it proves. */
-import { Choice, Flag, Nested, NestedList, Nullable, Optional, Text } from '../document/rules.ts'
+import { Choice, Flag, Nested, NestedList, Nullable, Optional, Text, Uuid } from '../document/rules.ts'
 import type { Verdict } from '../judge/mark.ts'
+import { OUTCOMES, type Outcome } from '../judge/outcome.ts'
 import { Names, VerdictShape } from './shapes.ts'
 
 export class EntryVerdict {
@@ -40,6 +41,15 @@ export class ProofOfKey {
   @Optional() @Text() readonly publicKey?: string
 }
 
+/** A verdict that an older judge signed and today's would give otherwise. */
+export class DifferenceAnswer {
+  @Uuid() readonly entryId!: string
+  @Choice(OUTCOMES) readonly signed!: Outcome
+  @Choice(OUTCOMES) readonly today!: Outcome
+  /** Events whose marks differ. */
+  @Names() readonly eventIds!: readonly string[]
+}
+
 export class ProofAnswer {
   @Nested(() => ProofOfKey) readonly proof!: ProofOfKey
   /** Fingerprint of the head; null for a day that is not signed. */
@@ -48,4 +58,6 @@ export class ProofAnswer {
   @Flag() readonly intact!: boolean
   /** Where it is not. */
   @Names() readonly places!: readonly string[]
+  /** What today's judge would give otherwise: grounds for amendments, never applied. */
+  @NestedList(() => DifferenceAnswer, 0, 100_000) readonly differences!: readonly DifferenceAnswer[]
 }

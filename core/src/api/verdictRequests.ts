@@ -1,5 +1,5 @@
 /** What the interface takes about the signature and amendments. */
-import { Choice, Flag, Slug, Text, Uuid } from '../document/rules.ts'
+import { Choice, Flag, Optional, Slug, Text, Uuid, Whole } from '../document/rules.ts'
 
 export class SignOffBody {
   @Text(200) password!: string
@@ -10,7 +10,10 @@ export class SignOffBody {
 export class AmendmentBody {
   @Uuid() entryId!: string
   @Slug() eventId!: string
-  @Choice(['met', 'short']) as!: 'met' | 'short'
+  /** A word, or `value`, never both. */
+  @Optional() @Choice(['met', 'short']) as?: 'met' | 'short'
+  /** The right measure, in the base unit of the event: all is judged from it again. */
+  @Optional() @Whole(-100_000, 1_000_000_000) value?: number
   @Text(500) reason!: string
   @Text(200) password!: string
 }

@@ -132,6 +132,11 @@ export class Decided {
   @Text(500) reason!: string
 }
 
+/** What has to be clear before the event was asked and found clear, of everybody named. */
+export class Cleared {
+  @UuidList(1_000) entryIds!: string[]
+}
+
 /** Another device goes on counting: from here on its captures count, and those of the first are the second count. */
 export class TookOver {
   /** How many it goes on from; left out, from what the first holder's captures come to. */
@@ -139,6 +144,7 @@ export class TookOver {
 }
 
 export const PAYLOADS = {
+  cleared: Cleared,
   waveStarted: WaveStarted,
   started: Bare,
   counted: Bare,

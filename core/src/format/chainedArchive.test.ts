@@ -91,3 +91,24 @@ test('an amendment overrules figures, says so in the trace, and leaves the other
   expect(amended.marks[1]).toEqual(verdict.marks[1])
   expect(amendVerdict(on, candidate, verdict, [])).toBe(verdict)
 })
+
+test('an amendment may state the measure: the mark, its margin and the outcome follow from it', () => {
+  const { standard, verdicts, entries } = archive()
+  const on = { standard, testDate: '2026-11-24' }
+  const [signed] = verdicts
+  if (!signed) throw new Error('Nobody was judged.')
+  const { candidate } = signed.inputs
+  const amended = (value: number) =>
+    amendVerdict(on, candidate, signed.verdict, [
+      { entryId: entries[0]?.id ?? '', eventId: 'press-ups', value, reason: 'the card says so' },
+    ])
+  const { cut } = signed.verdict.marks[0] ?? {}
+  if (!cut) throw new Error('The press-ups have no cut.')
+  expect(amended(cut.value - 1).marks[0]).toMatchObject({ kind: 'short', measured: cut.value - 1, margin: -1 })
+  expect(amended(cut.value).marks[0]).toMatchObject({ kind: 'met', measured: cut.value, margin: 0 })
+  expect(amended(cut.value + 1).marks[0]).toMatchObject({ kind: 'met', margin: 1 })
+  expect(amended(cut.value).outcome).toBe('notFinished')
+  const titles = amended(cut.value).marks[0]?.trace.map(({ title }) => title) ?? []
+  expect(titles).toContain(`Amended after sign-off: ${cut.value}`)
+  expect(titles.slice(0, 2)).toEqual(signed.verdict.marks[0]?.trace.slice(0, 2).map(({ title }) => title))
+})

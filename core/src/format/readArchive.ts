@@ -7,6 +7,7 @@ import type { DayRecordEntry } from '../day/record.ts'
 import { isAmendmentSignature, isDaySignature, keyFingerprint } from '../day/signature.ts'
 import type { Finding } from '../document/finding.ts'
 import { judgeDay } from '../judge/judgeDay.ts'
+import { judgedOtherwise, type JudgedOtherwise } from '../judge/judgedOtherwise.ts'
 import { JUDGE_VERSION } from '../judge/judgeVersion.ts'
 import type { Verdict } from '../judge/mark.ts'
 import { storeVerdict, withTokens, type StoredVerdict } from '../judge/storedVerdict.ts'
@@ -32,7 +33,7 @@ export type ReadArchive =
       readonly archive: DayArchive
       readonly proof: Proof
       /** Verdicts signed under an older version of the judge that today's would give otherwise. They stand as they were signed. */
-      readonly differences: readonly string[]
+      readonly differences: readonly JudgedOtherwise[]
     }
   | { readonly ok: false; readonly findings: readonly Finding[] }
 
@@ -154,7 +155,7 @@ const sealFindings = ({ seal, ...whole }: DayArchive): Finding[] =>
 
 interface JudgedAgain {
   readonly findings: readonly Finding[]
-  readonly differences: readonly string[]
+  readonly differences: readonly JudgedOtherwise[]
 }
 
 const NOT_JUDGED: JudgedAgain = { findings: [], differences: [] }
@@ -177,7 +178,7 @@ const judgedAgain = (
     captures.map((capture) => withTokens(capture) as RecordedCapture),
   )
   const findings: Finding[] = []
-  const differences: string[] = []
+  const differences: JudgedOtherwise[] = []
   for (const [index, { entryId, verdict, standardHash, inputs }] of verdicts.entries()) {
     const place = `verdicts[${index}].verdict`
     if (standardHash !== contentHash(standard)) {
@@ -186,8 +187,10 @@ const judgedAgain = (
     const judged = again.get(entryId)
     if (judged && contentHash(inFormOf(verdict, judged)) === contentHash(verdict)) continue
     const isOlder = signOff !== null && signOff.publicKey !== '' && (inputs.judge ?? 1) < JUDGE_VERSION
-    if (judged && isOlder) differences.push(place)
-    else findings.push(altered(place, 'what the captures give'))
+    const differs = judged && isOlder ? judgedOtherwise(entryId, verdict, judged) : null
+    if (differs) differences.push(differs)
+    if (judged && isOlder) continue
+    findings.push(altered(place, 'what the captures give'))
   }
   return { findings, differences }
 }
@@ -199,6 +202,13 @@ const inFormOf = ({ trace }: StoredVerdict, judged: Verdict): object =>
     : storeVerdict(judged)
 
 /** What of a signed day is not as it was signed, without judging it again. */
+/** Verdicts of a signed day that today's judge would give otherwise; none where today's judge signed it. */
+export const differencesFromToday = (archive: DayArchive): readonly JudgedOtherwise[] => {
+  const isOlder = archive.verdicts.some(({ inputs }) => (inputs.judge ?? 1) < JUDGE_VERSION)
+  const standard = isOlder ? parseStandard(archive.standard) : null
+  return standard?.ok ? judgedAgain(archive, standard.value).differences : []
+}
+
 export const signedFindings = (archive: DayArchive): Finding[] => [
   ...leafFindings(archive),
   ...textFindings(archive),

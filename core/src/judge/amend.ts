@@ -2,16 +2,16 @@
 import { factsOf } from '../kinds/facts.ts'
 import { combinePerson } from './combinePerson.ts'
 import { chosenEvent } from './chosenEvent.ts'
-import { decidedMark } from './decision.ts'
+import { decidedMark, markOfStated } from './decision.ts'
 import type { JudgedOn } from './ground.ts'
 import type { Candidate, Mark, Verdict } from './mark.ts'
+import type { Ruled } from './ruled.ts'
 import { say } from './say.ts'
 
-export interface Amendment {
+/** By a word, or by the measure that was the right one. */
+export interface Amendment extends Ruled {
   readonly entryId: string
   readonly eventId: string
-  readonly as: 'met' | 'short'
-  readonly reason: string
 }
 
 /**
@@ -34,8 +34,13 @@ export const amendVerdict = (
   return combinePerson(on, candidate, marks)
 }
 
-const amendMark = (on: JudgedOn, candidate: Candidate, mark: Mark, { as, reason }: Amendment): Mark => {
+const amendMark = (on: JudgedOn, candidate: Candidate, mark: Mark, { as, value, reason }: Amendment): Mark => {
   const event = on.standard.events.find(({ id }) => id === mark.eventId)
+  if (event && value !== undefined) {
+    const { mark: stated, unit } = markOfStated(on, event, candidate, value)
+    return { ...stated, trace: [...mark.trace, say({ code: 'amendedMeasure', value, unit, reason }), ...stated.trace] }
+  }
+  if (as === undefined) return mark
   const figures = {
     measured: 'measured' in mark ? mark.measured : null,
     rounded: 'rounded' in mark ? mark.rounded : null,

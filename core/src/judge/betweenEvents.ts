@@ -1,34 +1,68 @@
-/** Doubts between the events of one person: begun while the rest still ran, or while they were still at another. */
-import type { Standard } from '../standard/standard.ts'
+/** Doubts about when one person's events were begun: while a rest still ran, while still at another, without having been found clear. */
+import type { Standard, StandardEvent } from '../standard/standard.ts'
 import type { Mark } from './mark.ts'
+import type { StartsOnRecord } from './startsOnRecord.ts'
 
 export type BetweenDoubt =
   /** Begun before the rest after another event was over, by so much. */
   | { readonly kind: 'restNotKept'; readonly eventId: string; readonly afterEventId: string; readonly leftMs: number }
   /** Begun while another event was still under way. */
   | { readonly kind: 'elsewhere'; readonly eventId: string; readonly afterEventId: string }
+  /** Begun though nobody ticked what has to be clear before. */
+  | { readonly kind: 'notClear'; readonly eventId: string; readonly checks: number }
 
 interface Turn {
   readonly eventId: string
+  readonly alternateId: string | undefined
   readonly fromMs: number
   readonly toMs: number | null
 }
 
 /**
- * From when each event was begun and ended. It never changes a figure: a person decides.
+ * From when each event was begun and ended. It never changes a figure: a person decides. Whoever started somebody despite a rest or another
+ * event, by a second press, has answered that question.
  * @param marks of one person
  */
-export const doubtsBetween = ({ events }: Pick<Standard, 'events'>, marks: readonly Mark[]): BetweenDoubt[] => {
+export const doubtsBetween = (
+  standard: Pick<Standard, 'events' | 'alternateEvents'>,
+  entryId: string,
+  marks: readonly Mark[],
+  starts: StartsOnRecord,
+): BetweenDoubt[] => {
   const turns = marks
-    .flatMap(({ eventId, span }): Turn[] => (span ? [{ eventId, ...span }] : []))
+    .flatMap(({ eventId, alternateId, span }): Turn[] => (span ? [{ eventId, alternateId, ...span }] : []))
     .sort((a, b) => a.fromMs - b.fromMs)
-  return turns.flatMap(({ eventId, fromMs }, index): BetweenDoubt[] => {
-    const before = turns[index - 1]
-    if (!before) return []
-    const { eventId: afterEventId, toMs } = before
-    if (toMs === null || fromMs < toMs) return [{ kind: 'elsewhere', eventId, afterEventId }]
-    const restMs = events.find(({ id }) => id === afterEventId)?.restAfterMs ?? 0
-    const leftMs = toMs + restMs - fromMs
-    return leftMs > 0 ? [{ kind: 'restNotKept', eventId, afterEventId, leftMs }] : []
-  })
+  return turns.flatMap((turn, index) => [
+    ...afterAnother(standard, turn, turns[index - 1], starts.answered(turn.eventId, entryId)),
+    ...notClear(standard, turn, starts.isClear(turn.eventId, entryId)),
+  ])
+}
+
+const afterAnother = (
+  { events }: Pick<Standard, 'events'>,
+  { eventId, fromMs }: Turn,
+  before: Turn | undefined,
+  answered: ReadonlySet<string>,
+): BetweenDoubt[] => {
+  if (!before) return []
+  const { eventId: afterEventId, toMs } = before
+  if (toMs === null || fromMs < toMs) {
+    return answered.has('underWayElsewhere') ? [] : [{ kind: 'elsewhere', eventId, afterEventId }]
+  }
+  const restMs = events.find(({ id }) => id === afterEventId)?.restAfterMs ?? 0
+  const leftMs = toMs + restMs - fromMs
+  return leftMs > 0 && !answered.has('resting') ? [{ kind: 'restNotKept', eventId, afterEventId, leftMs }] : []
+}
+
+/** A check that is not clear is no start: no second press answers it. */
+const notClear = (
+  { events, alternateEvents = [] }: Pick<Standard, 'events' | 'alternateEvents'>,
+  { eventId, alternateId }: Turn,
+  isClear: boolean,
+): BetweenDoubt[] => {
+  const done: StandardEvent | undefined = alternateId
+    ? alternateEvents.find(({ id }) => id === alternateId)
+    : events.find(({ id }) => id === eventId)
+  const checks = done?.protocol.clearBefore?.length ?? 0
+  return checks > 0 && !isClear ? [{ kind: 'notClear', eventId, checks }] : []
 }

@@ -36,9 +36,22 @@ export const applyDecision = (
   if (!decision || mark.kind !== 'open') return mark
   const { as, value, reason } = decision
   if (value === undefined) return as ? decidedMark(mark, mark, as, say({ code: 'decided', as, reason })) : mark
-  const { unit } = factsOf(chosenEvent(on.standard, event, candidate).event.protocol)
-  const stated = judgeEvent(asStated(on), exactly(event), candidate, measureOf(value, unit))
+  const { mark: stated, unit } = markOfStated(on, event, candidate, value)
   return { ...stated, trace: [...stated.trace, say({ code: 'decidedMeasure', value, unit, reason })] }
+}
+
+/**
+ * The mark of a measure that an officer states, judged like any other: points and class follow from it.
+ * @param value in the base unit of the event, or of what was done in its place
+ */
+export const markOfStated = (
+  on: JudgedOn,
+  event: StandardEvent,
+  candidate: Candidate,
+  value: number,
+): { readonly mark: Mark; readonly unit: MeasureUnit } => {
+  const { unit } = factsOf(chosenEvent(on.standard, event, candidate).event.protocol)
+  return { mark: judgeEvent(asStated(on), exactly(event), candidate, measureOf(value, unit)), unit }
 }
 
 /** What an officer states is as it is: how sure a watch is was weighed in stating it. */
@@ -56,7 +69,9 @@ const asStated = (on: JudgedOn): JudgedOn => {
 
 const exactly = ({ uncertainty: _uncertainty, ...event }: StandardEvent): StandardEvent => event
 
-const measureOf = (value: number, unit: Extract<Measure, { kind: 'complete' }>['unit']): Measure => ({
+type MeasureUnit = Extract<Measure, { kind: 'complete' }>['unit']
+
+const measureOf = (value: number, unit: MeasureUnit): Measure => ({
   kind: 'complete',
   value,
   unit,

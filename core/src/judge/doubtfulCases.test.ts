@@ -1,10 +1,11 @@
 import { expect, test } from 'vitest'
 import type { DayRecordEntry } from '../day/record.ts'
 import { standardNamed } from '../../testing/index.ts'
-import { doubtfulCases } from './doubtfulCases.ts'
+import { doubtfulCases, type DayOnRecord } from './doubtfulCases.ts'
 import type { Mark, Verdict } from './mark.ts'
 
 const standard = standardNamed('v3')
+const QUIET: DayOnRecord = { records: [], captures: [], bounds: null, testDate: '2026-11-24', testedBefore: {} }
 // marks are told apart here by kind, closeness and the watches in their trace alone
 const mark = (eventId: string, kind: string, change: object = {}): Mark =>
   ({ eventId, kind, trace: [], ...change }) as unknown as Mark
@@ -28,7 +29,7 @@ const read = (...timesMs: number[]) => ({
   ],
 })
 const kindsOf = (marks: Readonly<Record<string, readonly Mark[]>>) =>
-  doubtfulCases(standard, verdicts(marks), []).map(({ kind, entryId }) => `${kind} ${entryId}`)
+  doubtfulCases(standard, verdicts(marks), QUIET).map(({ kind, entryId }) => `${kind} ${entryId}`)
 
 test('an open mark is a case, and one whose cut is near is looked at', () => {
   expect(
@@ -67,7 +68,7 @@ test('cases stand in the order of the battery, protests that nobody answered at 
     b: [mark('press-ups', 'open', { reason: 'noBand' })],
   })
   const protest = record('p1', { kind: 'protested', entryId: 'b', eventId: 'run', text: 'miscounted' })
-  const cases = doubtfulCases(standard, all, [protest])
+  const cases = doubtfulCases(standard, all, { ...QUIET, records: [protest] })
   expect(cases.map(({ eventId, entryId }) => `${eventId} ${entryId}`)).toEqual([
     'press-ups a',
     'press-ups b',
@@ -76,5 +77,22 @@ test('cases stand in the order of the battery, protests that nobody answered at 
   ])
   expect(cases.at(-1)).toMatchObject({ kind: 'protest', protestId: 'p1' })
   const answered = record('p2', { kind: 'protestAnswered', protestId: 'p1', outcome: 'dismissed', reason: 'no' })
-  expect(doubtfulCases(standard, all, [protest, answered])).toHaveLength(3)
+  expect(doubtfulCases(standard, all, { ...QUIET, records: [protest, answered] })).toHaveLength(3)
+})
+
+// the standard allows a retest 28 days after the test
+test.each([
+  ['2026-10-28', ['retestTooEarly a']],
+  ['2026-10-27', []],
+  ['2026-10-26', []],
+])('who was tested on %s and is tested on 24 November again', (testedOn, expected) => {
+  const on = { ...standard, retest: { ...standard.retest, earliestAfterDays: 28 } }
+  const tested = (outcome: string) =>
+    doubtfulCases(on, new Map([['a', { outcome, marks: [] } as unknown as Verdict]]), {
+      ...QUIET,
+      testedBefore: { a: testedOn },
+    }).map(({ kind, entryId }) => `${kind} ${entryId}`)
+  expect(tested('short')).toEqual(expected)
+  // entered and not come: nobody was tested too early
+  expect(tested('notStarted')).toEqual([])
 })

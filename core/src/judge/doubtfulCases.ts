@@ -1,14 +1,17 @@
 /** Cases a person has to look at before a day is signed: what the captures leave open, and what somebody protests. */
 import { openProtests, type DayRecordEntry } from '../day/record.ts'
 import type { Capture } from '../capture/capture.ts'
+import { concernedBy } from '../capture/concernedBy.ts'
 import { byArrival, isTimely, type TimeBounds } from '../capture/timeBounds.ts'
 import { clockSteps } from '../day/dayBounds.ts'
 import type { RefereeCode } from '../referee/codes.ts'
 import type { Figures } from '../referee/referee.ts'
 import type { Standard } from '../standard/standard.ts'
 import { doubtsBetween, type BetweenDoubt } from './betweenEvents.ts'
+import { retestDate } from './combinePerson.ts'
 import type { Mark, Verdict } from './mark.ts'
 import type { OpenReason } from './outcome.ts'
+import { startsOnRecord } from './startsOnRecord.ts'
 
 export type DoubtfulCase = { readonly entryId: string; readonly eventId: string } & (
   | { readonly kind: 'open'; readonly reason: OpenReason }
@@ -19,6 +22,9 @@ export type DoubtfulCase = { readonly entryId: string; readonly eventId: string 
   | { readonly kind: 'nearTheCut' }
   | Omit<Extract<BetweenDoubt, { kind: 'restNotKept' }>, 'eventId'>
   | Omit<Extract<BetweenDoubt, { kind: 'elsewhere' }>, 'eventId'>
+  | Omit<Extract<BetweenDoubt, { kind: 'notClear' }>, 'eventId'>
+  /** Tested again before a retest is allowed. */
+  | { readonly kind: 'retestTooEarly'; readonly testedOn: string; readonly earliestOn: string }
   /** The referee of the event found something, so many times; the captures say where. */
   | { readonly kind: 'referee'; readonly code: RefereeCode; readonly count: number; readonly figures: Figures }
   | { readonly kind: 'protest'; readonly protestId: string; readonly text: string }
@@ -28,19 +34,28 @@ export type DoubtfulCase = { readonly entryId: string; readonly eventId: string 
   | { readonly kind: 'clockStepped'; readonly byMs: number }
 )
 
+/** What is on record of a day besides its verdicts. */
+export interface DayOnRecord {
+  readonly records: readonly DayRecordEntry[]
+  /** As they are on record. */
+  readonly captures: readonly Capture[]
+  /** Moments the day can hold. */
+  readonly bounds: TimeBounds | null
+  readonly testDate: string
+  /** When people were tested by the same standard before, the last time, by entry. */
+  readonly testedBefore: Readonly<Record<string, string>>
+}
+
 /**
  * Lists them in the order of the battery, protests last.
  * @param verdicts by entry, in the order people are listed
- * @param captures of the day, as they are on record
- * @param bounds moments the day can hold
  */
 export const doubtfulCases = (
-  { events, uncertainty }: Pick<Standard, 'events' | 'uncertainty'>,
+  standard: Standard,
   verdicts: ReadonlyMap<string, Verdict>,
-  records: readonly DayRecordEntry[],
-  captures: readonly Capture[] = [],
-  bounds: TimeBounds | null = null,
+  { records, captures, bounds, testDate, testedBefore }: DayOnRecord,
 ): DoubtfulCase[] => {
+  const { events, uncertainty } = standard
   const people = [...verdicts]
   const marked = events.flatMap(({ id: eventId }) => {
     const marks = people.flatMap(([entryId, { marks: own }]) => {
@@ -59,10 +74,27 @@ export const doubtfulCases = (
     protestId: id,
     text,
   }))
+  const starts = startsOnRecord(captures)
   const between = people.flatMap(([entryId, { marks }]) =>
-    doubtsBetween({ events }, marks).map((doubt) => ({ entryId, ...doubt })),
+    doubtsBetween(standard, entryId, marks, starts).map((doubt) => ({ entryId, ...doubt })),
   )
-  return [...marked, ...between, ...timeDoubts(captures, records, bounds), ...protests]
+  const early = people.flatMap(([entryId, verdict]) =>
+    tooEarly(standard, entryId, verdict, testDate, testedBefore[entryId]),
+  )
+  return [...early, ...marked, ...between, ...timeDoubts(captures, records, bounds), ...protests]
+}
+
+const tooEarly = (
+  standard: Standard,
+  entryId: string,
+  { outcome }: Verdict,
+  testDate: string,
+  testedOn: string | undefined,
+): DoubtfulCase[] => {
+  const [first] = standard.events
+  if (!first || testedOn === undefined || outcome === 'notStarted') return []
+  const earliestOn = retestDate(standard, testedOn)
+  return testDate < earliestOn ? [{ entryId, eventId: first.id, kind: 'retestTooEarly', testedOn, earliestOn }] : []
 }
 
 /** What the clocks make doubtful, each person and event once. */
@@ -77,7 +109,7 @@ const timeDoubts = (
   for (const capture of captures) {
     const { atMs } = bounds ? byArrival(capture, bounds) : capture
     const untimely = bounds !== null && !isTimely(capture, bounds) ? 1 : 0
-    for (const entryId of concerned(capture)) {
+    for (const entryId of concernedBy(capture)) {
       const { eventId } = capture
       const key = `${eventId} ${entryId}`
       const known = timed.get(key) ?? { entryId, eventId, untimely: 0, fromMs: atMs, toMs: atMs }
@@ -95,11 +127,6 @@ const timeDoubts = (
       .filter((step) => fromMs < step.atMs && step.atMs <= toMs)
       .map(({ byMs }) => ({ entryId, eventId, kind: 'clockStepped' as const, byMs })),
   ])
-}
-
-const concerned = (capture: Capture): readonly string[] => {
-  if (capture.kind === 'waveStarted') return capture.payload.entryIds
-  return capture.entryId === null ? [] : [capture.entryId]
 }
 
 type Doubt =

@@ -125,6 +125,11 @@ const wordsFor = (step: Step): Words => {
       }
     case 'amended':
       return { title: `Amended after sign-off: ${step.as}`, sentence: `Signed by an officer. Reason: ${step.reason}` }
+    case 'amendedMeasure':
+      return {
+        title: `Amended after sign-off: ${printQuantity(step.value, step.unit)}`,
+        sentence: `Stated and signed by an officer, and judged from it. Reason: ${step.reason}`,
+      }
     case 'waiting':
       return { title: 'Not started', sentence: 'No capture for this event yet.' }
     case 'running':

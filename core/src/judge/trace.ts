@@ -87,6 +87,7 @@ export type Step =
   /** The measure an officer states in place of one that is open. */
   | { readonly code: 'decidedMeasure'; readonly value: number; readonly unit: Unit; readonly reason: string }
   | { readonly code: 'amended'; readonly as: 'met' | 'short'; readonly reason: string }
+  | { readonly code: 'amendedMeasure'; readonly value: number; readonly unit: Unit; readonly reason: string }
   | { readonly code: 'waiting' }
   | {
       readonly code: 'running'

@@ -7,6 +7,7 @@ const EVERYWHERE: readonly CaptureKind[] = ['read', 'sensed', 'stopped', 'voided
 /** The captures that belong to an event. */
 export const captureKindsOf = (protocol: Protocol): readonly CaptureKind[] => [
   ...kindOf(protocol).captures,
+  ...(protocol.clearBefore ? ['cleared' as const] : []),
   ...(kindOf(protocol).held ? ['tookOver' as const] : []),
   ...EVERYWHERE,
 ]

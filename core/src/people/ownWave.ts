@@ -1,5 +1,6 @@
 /** Nobody times, counts or judges the wave they are in themselves, directly or by way of a correction. */
 import type { Capture } from '../capture/capture.ts'
+import { concernedBy } from '../capture/concernedBy.ts'
 import type { DayRecordContent, DayRecordEntry } from '../day/record.ts'
 
 /** Who is entered on a day, and whether it is the person of the account in question. */
@@ -29,9 +30,8 @@ export const ownWaveTouched = (
   const own = entered.find(({ isOwn }) => isOwn)
   const waveOf = new Map(entered.map(({ entryId, wave }) => [entryId, wave]))
   const wavesIn = ({ entryId, kind, payload }: Target['capture']): (number | undefined)[] => [
-    ...(entryId === null ? [] : [waveOf.get(entryId)]),
+    ...concernedBy({ entryId, payload }).map((id) => waveOf.get(id)),
     ...(kind === 'waveStarted' && 'wave' in payload ? [payload.wave] : []),
-    ...(kind === 'waveStarted' && 'entryIds' in payload ? payload.entryIds.map((id) => waveOf.get(id)) : []),
   ]
   for (const capture of captures) {
     const target = 'captureId' in capture.payload ? targetOf(capture.payload.captureId) : undefined

@@ -57,7 +57,7 @@ const stateOf = (
   return untilMs > nowMs ? { kind: 'resting', eventId, untilMs } : { kind: 'mayStart', eventId, sinceMs: untilMs }
 }
 
-const NOT_WORK: ReadonlySet<Capture['kind']> = new Set(['decided', 'placed', 'sensed', 'waveStarted'])
+const NOT_WORK: ReadonlySet<Capture['kind']> = new Set(['cleared', 'decided', 'placed', 'sensed', 'waveStarted'])
 
 const lastMoments = (settled: readonly Capture[]): Map<string, number> => {
   const last = new Map<string, number>()

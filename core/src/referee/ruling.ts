@@ -23,6 +23,13 @@ export type OutsideAsk =
   | { readonly code: 'notClear'; readonly what: string }
   | { readonly code: 'underWayElsewhere'; readonly eventId: string }
 
+/** What keeps somebody from starting now. @param nowMs agreed time */
+export const asksBefore = ({ restUntilMs, notClear, underWayIn }: Outside, nowMs: number): OutsideAsk[] => [
+  ...(restUntilMs !== null && restUntilMs > nowMs ? [{ code: 'resting' as const, untilMs: restUntilMs }] : []),
+  ...notClear.map((what) => ({ code: 'notClear' as const, what })),
+  ...(underWayIn === null ? [] : [{ code: 'underWayElsewhere' as const, eventId: underWayIn }]),
+]
+
 /** What the shared part says, before a kind adds its cues. */
 export interface BareRuling {
   readonly phase: Phase | 'resting'
@@ -70,16 +77,8 @@ export const rulingOf = <P, S extends Attempted>(
   soFarOf: (state: S) => number,
 ): BareRuling => {
   const { state, phase, figures, calls, span, end, doubts, holder, second, changesAtMs } = attempt.at(nowMs)
-  const isBefore = phase === 'before'
-  const restsUntilMs =
-    isBefore && outside.restUntilMs !== null && outside.restUntilMs > nowMs ? outside.restUntilMs : null
-  const before: OutsideAsk[] = isBefore
-    ? [
-        ...(restsUntilMs === null ? [] : [{ code: 'resting' as const, untilMs: restsUntilMs }]),
-        ...outside.notClear.map((what) => ({ code: 'notClear' as const, what })),
-        ...(outside.underWayIn === null ? [] : [{ code: 'underWayElsewhere' as const, eventId: outside.underWayIn }]),
-      ]
-    : []
+  const before = phase === 'before' ? asksBefore(outside, nowMs) : []
+  const restsUntilMs = before.find((ask) => ask.code === 'resting')?.untilMs ?? null
   const may = Object.fromEntries(
     (kind.actions?.(protocol) ?? []).map((action) => {
       // kind and payload stay together

@@ -1,9 +1,11 @@
 /** A whole made-up day: everybody is run through a standard in order, with rests, stations and waves, from a seed. */
 import type { Capture } from '../capture/capture.ts'
+import { concernedBy } from '../capture/concernedBy.ts'
 import { findCut } from '../judge/findCut.ts'
 import { minimumOf } from '../judge/ground.ts'
 import { factsOf } from '../kinds/facts.ts'
 import { kindOf } from '../kinds/kinds.ts'
+import { stamp } from '../kinds/stage.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
 import { seededRandom, type Random } from '../random/random.ts'
 
@@ -21,6 +23,7 @@ export const ALL_EVENTS = 'all-events'
 const STATIONS = 4
 const CHANGE_OVER_MS = 30_000
 const BEFORE_FIRST_MS = 60_000
+const CLEARED_BEFORE_MS = 5_000
 
 /**
  * Makes up a day.
@@ -40,6 +43,8 @@ export const rehearseDay = (
   const ability = new Map(people.map(({ entryId }) => [entryId, bell(random)]))
   const freeAtMs = new Map(people.map(({ entryId }) => [entryId, startMs + BEFORE_FIRST_MS]))
   const captures: Capture[] = []
+  // apart, so that who is cleared changes nothing that is made up of the work
+  const clearing = seededRandom(seed + 1)
   for (const event of standard.events) {
     const targets = new Map(
       people.map((person) => {
@@ -49,7 +54,7 @@ export const rehearseDay = (
     )
     const isOwn = ownEventId === ALL_EVENTS || event.id === ownEventId
     const made = isOwn ? [] : eventOf(event, people, targets, freeAtMs, random)
-    captures.push(...made)
+    captures.push(...clearedBefore(event, made, clearing), ...made)
     for (const [entryId, endedMs] of lastMoments(made)) freeAtMs.set(entryId, endedMs + (event.restAfterMs ?? 0))
   }
   return captures.sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1))
@@ -86,6 +91,23 @@ const eventOf = (
     stationFreeMs[station] = Math.max(startAtMs, ...captures.map(({ atMs }) => atMs)) + CHANGE_OVER_MS
     return captures
   })
+}
+
+/** Where something has to be clear before, everybody is found so shortly before their first capture. */
+const clearedBefore = ({ id, protocol }: StandardEvent, made: readonly Capture[], random: Random): Capture[] => {
+  if (!protocol.clearBefore) return []
+  const begun = new Map<string, Capture>()
+  for (const capture of made) {
+    for (const entryId of concernedBy(capture)) if (!begun.has(entryId)) begun.set(entryId, capture)
+  }
+  const together = new Map<Capture, string[]>()
+  for (const [entryId, first] of begun) together.set(first, [...(together.get(first) ?? []), entryId])
+  return [...together].map(([{ atMs, deviceId }, entryIds]) =>
+    stamp({ eventId: id, deviceId, random }, null, atMs - CLEARED_BEFORE_MS, {
+      kind: 'cleared',
+      payload: { entryIds },
+    }),
+  )
 }
 
 const wavesIn = (people: readonly RehearsedPerson[]): { wave: number; members: RehearsedPerson[] }[] =>

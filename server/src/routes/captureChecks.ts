@@ -4,10 +4,13 @@ import {
   kindOf,
   NEEDS_CANDIDATE,
   fitsForm,
+  ruledFindings,
   slotsOf,
+  withAlternates,
   type CaptureDocument,
   type Finding,
   type Protocol,
+  type Ruled,
   type Standard,
   type StandardEvent,
 } from '@able-gauge/core'
@@ -32,19 +35,16 @@ export const placesWrong = (sent: SentCapture): Finding[] => {
     const expected = `one of ${standard.events.map(({ id }) => id).join(', ')}`
     return [{ place: `${place}.eventId`, code: 'unknownEvent', found: document.eventId, expected }]
   }
-  const protocols = [event, ...alternatesOf(standard, event)].map(({ protocol }) => protocol)
-  return [...kindFindings(sent, event, protocols), ...candidateFindings(sent), ...payloadFindings(sent, protocols)]
+  const events = withAlternates(standard, event)
+  return [...kindFindings(sent, event, events), ...candidateFindings(sent), ...payloadFindings(sent, events)]
 }
-
-const alternatesOf = ({ alternateEvents = [] }: Standard, { alternates = [] }: StandardEvent): StandardEvent[] =>
-  alternateEvents.filter(({ id }) => alternates.some(({ eventId }) => eventId === id))
 
 const kindFindings = (
   { document, place }: SentCapture,
   event: StandardEvent,
-  protocols: readonly Protocol[],
+  events: readonly StandardEvent[],
 ): Finding[] => {
-  const kinds = new Set(protocols.flatMap(captureKindsOf))
+  const kinds = new Set(events.flatMap(({ protocol }) => captureKindsOf(protocol)))
   if (kinds.has(document.kind)) return []
   const expected = `one of ${[...kinds].join(', ')} in ${event.name}`
   return [{ place: `${place}.kind`, code: 'kindOfEvent', found: document.kind, expected }]
@@ -70,13 +70,14 @@ const candidateFindings = ({ document, entryId, entryIds, place }: SentCapture):
 }
 
 /** Names within a payload have to be names of the protocol or of the day. */
-const payloadFindings = ({ document, entryIds, place }: SentCapture, protocols: readonly Protocol[]): Finding[] => {
+const payloadFindings = ({ document, entryIds, place }: SentCapture, events: readonly StandardEvent[]): Finding[] => {
+  const protocols = events.map(({ protocol }) => protocol)
   const { kind, payload } = document
   const named = (field: string, code: string, found: string, known: readonly string[]): Finding[] =>
     known.includes(found)
       ? []
       : [{ place: `${place}.payload.${field}`, code, found, expected: `one of ${known.join(', ')}` }]
-  if (kind === 'waveStarted' && 'entryIds' in payload) {
+  if ('entryIds' in payload) {
     return payload.entryIds.flatMap((id, index) =>
       entryIds.has(id)
         ? []
@@ -105,18 +106,9 @@ const payloadFindings = ({ document, entryIds, place }: SentCapture, protocols: 
           },
         ]
   }
-  if (kind === 'decided' && !('captureId' in payload)) {
-    const { as, value } = payload as { readonly as?: string; readonly value?: number }
-    return (as === undefined) === (value === undefined)
-      ? [
-          {
-            place: `${place}.payload`,
-            code: 'decision',
-            found: as === undefined ? 'neither' : 'both',
-            expected: 'either a word or a value',
-          },
-        ]
-      : []
+  if (kind === 'decided' && 'reason' in payload) {
+    // of those payloads only a decision's has a reason: the kind says which it is
+    return ruledFindings(payload as Ruled, events, `${place}.payload.`)
   }
   if (kind === 'refused' && 'reason' in payload) {
     const reasons = protocols.flatMap((one) => (kindOf(one).refusals?.(one) ?? []).map(({ id }) => id))

@@ -11,6 +11,7 @@ import {
   type DayPlan,
 } from '@able-gauge/core'
 import { plainV3 } from '@able-gauge/core/testing'
+import { sentCapture } from '../../testing/sentCapture.ts'
 import { addTestDay, Caller, openTestServer, PASSWORD, type TestServer } from '../../testing/testServer.ts'
 import type { Role } from '../access/role.ts'
 
@@ -250,6 +251,21 @@ test('an amendment comes after the signature, with a password, and says so', asy
   expect((await theDay())['amendments']).toMatchObject([{ by: 'The officer', reason: 'video of the finish' }])
 })
 
+test('an amendment may state the measure, which is judged from; word and measure together are refused', async () => {
+  const base = { entryId: day.entryIds[1], eventId: 'run', reason: 'the backup watch', password: PASSWORD }
+  const amend = (ruled: object) => inDay('officer', 'POST', '/amendments', { ...base, ...ruled })
+  expect((await amend({})).status).toBe(422)
+  expect((await amend({ as: 'met', value: 578_400 })).status).toBe(422)
+  expect((await amend({ value: 578_400 })).status).toBe(201)
+  const verdicts = (await inDay('viewer', 'GET', '/verdicts')).body['verdicts'] as {
+    entryId: string
+    verdict: { marks: { eventId: string }[] }
+  }[]
+  const marks = verdicts.find(({ entryId }) => entryId === day.entryIds[1])?.verdict.marks
+  expect(marks?.find(({ eventId }) => eventId === 'run')).toMatchObject({ kind: 'met', measured: 578_400 })
+  expect((await theDay())['amendments']).toMatchObject([{ as: 'met' }, { value: 578_400 }])
+})
+
 test('a day’s archive, put into an empty database, gives the same verdicts and the same hashes', async () => {
   const first = await inDay('officer', 'GET', '/archive')
   archive = first.body as unknown as DayArchive
@@ -327,6 +343,21 @@ test('whoever comes again is shown with what was set up the last time', async ()
   expect(later.earlier).toEqual({ [later.entry?.id ?? '']: setUp })
   // not the other way round: what comes later is no earlier set-up
   expect((await entryIn(first.occasionId)).earlier).toEqual({})
+
+  const testedBefore = async () =>
+    (await call('officer', 'GET', `/api/occasions/${again.occasionId}`)).body['testedBefore']
+  const out = sentCapture({
+    kind: 'stopped',
+    payload: { reason: 'disqualified' },
+    entryId: entry?.id,
+    atMs: Date.UTC(2027, 0, 4, 22),
+  })
+  const day = `/api/occasions/${first.occasionId}`
+  expect((await call('officer', 'POST', `${day}/captures`, { captures: [out] })).status).toBe(200)
+  // until it is signed it is no test
+  expect(await testedBefore()).toEqual({})
+  expect((await call('officer', 'POST', `${day}/sign-off`, { password: PASSWORD, acceptOpen: true })).status).toBe(201)
+  expect(await testedBefore()).toEqual({ [later.entry?.id ?? '']: '2027-01-05' })
 })
 
 const people = async (search = '') =>

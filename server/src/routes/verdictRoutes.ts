@@ -5,9 +5,12 @@ import {
   amendmentHash,
   type ArchivedAmendment,
   MadeAnswer,
+  type Occasion,
+  ruledFindings,
   SignedAnswer,
   SignOffBody,
   VerdictsAnswer,
+  withAlternates,
 } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { refuseOwnWave } from '../access/ownWave.ts'
@@ -15,6 +18,7 @@ import { requirePassword } from '../access/signature.ts'
 import type { Database } from '../database.ts'
 import { invalidInput, Problem } from '../problem.ts'
 import { addAmendment, listSignedAmendments } from '../store/amendmentStore.ts'
+import { getStandard } from '../store/standardStore.ts'
 import { notifyDay } from '../store/dayNotices.ts'
 import { findSignature, listSnapshots } from '../store/signOffStore.ts'
 import { addTexts, commitTo } from '../store/textStore.ts'
@@ -71,19 +75,7 @@ export const verdictRoutes: readonly Route[] = [
       if (!occasion.signedOff) {
         throw new Problem(409, 'day.open', 'The day is not signed off. Correct the captures, or decide, instead.')
       }
-      const signed = (await listSnapshots(server.pool, occasion.id)).find(
-        ({ entryId }) => entryId === amendment.entryId,
-      )
-      if (!signed?.verdict.marks.some(({ eventId }) => eventId === amendment.eventId)) {
-        throw invalidInput([
-          {
-            place: 'eventId',
-            code: 'noMark',
-            found: amendment.eventId,
-            expected: 'an event this person was judged in',
-          },
-        ])
-      }
+      await refuseUnlessAmendable(server.pool, occasion, amendment)
       const id = randomUUID()
       await server.days.run(occasion.id, async (db) => {
         await refuseOwnWave(db, account, occasion.id, [amendment.entryId])
@@ -95,12 +87,32 @@ export const verdictRoutes: readonly Route[] = [
   },
 ]
 
+type Change = Omit<ArchivedAmendment, 'accountId' | 'atMs'>
+
+/** @throws Problem 422 unless there is a mark, and the ruling suits its event */
+const refuseUnlessAmendable = async (
+  db: Database,
+  { id, standardId, standardVersion }: Occasion,
+  ruled: Omit<Change, 'id'>,
+): Promise<void> => {
+  const { entryId, eventId } = ruled
+  const signed = (await listSnapshots(db, id)).find((one) => one.entryId === entryId)
+  const { standard } = await getStandard(db, standardId, standardVersion)
+  const event = standard.events.find((one) => one.id === eventId)
+  if (!event || !signed?.verdict.marks.some((mark) => mark.eventId === eventId)) {
+    const expected = 'an event this person was judged in'
+    throw invalidInput([{ place: 'eventId', code: 'noMark', found: eventId, expected }])
+  }
+  const findings = ruledFindings(ruled, withAlternates(standard, event), '')
+  if (findings.length > 0) throw invalidInput(findings)
+}
+
 /** Signs an amendment after the one before it, or after the day's own signature. */
 const amend = async (
   db: Database,
   { server, account, token }: Call,
   occasionId: string,
-  { reason, ...change }: Pick<ArchivedAmendment, 'id' | 'entryId' | 'eventId' | 'as' | 'reason'>,
+  { reason, ...change }: Change,
 ): Promise<void> => {
   const [last] = (await listSignedAmendments(db, occasionId)).slice(-1)
   const before = last ? amendmentHash(last) : ((await findSignature(db, occasionId))?.head ?? '')

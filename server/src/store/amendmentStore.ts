@@ -15,14 +15,15 @@ export const addAmendment = async (
   amendment: SignedAmendment,
   reasonCommit: string,
 ): Promise<void> => {
-  const { id, entryId, eventId, as, atMs, before, signature } = amendment
-  await db.query('select amend_day($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)', [
+  const { id, entryId, eventId, as = null, value = null, atMs, before, signature } = amendment
+  await db.query('select amend_day($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)', [
     token,
     occasionId,
     id,
     entryId,
     eventId,
     as,
+    value,
     reasonCommit,
     atMs,
     before,
@@ -34,7 +35,8 @@ interface AmendmentRow {
   id: string
   entry_id: string
   event_id: string
-  outcome: 'met' | 'short'
+  outcome: 'met' | 'short' | null
+  stated: number | null
   reason: string | null
   reason_commit: string | null
   account_id: string
@@ -47,7 +49,7 @@ interface AmendmentRow {
 const listRows = async (db: Database, occasionId: string): Promise<AmendmentRow[]> =>
   (
     await db.query<AmendmentRow>(
-      `select m.id, m.entry_id, m.event_id, m.outcome, m.reason, m.reason_commit, m.account_id, a.display_name, m.at_ms,
+      `select m.id, m.entry_id, m.event_id, m.outcome, m.stated, m.reason, m.reason_commit, m.account_id, a.display_name, m.at_ms,
               m.before, m.signature
          from amendments m join accounts a on a.id = m.account_id where m.occasion_id = $1 order by m.at_ms, m.id`,
       [occasionId],
@@ -72,7 +74,8 @@ const storedFrom = (row: AmendmentRow): SignedAmendment => ({
   id: row.id,
   entryId: row.entry_id,
   eventId: row.event_id,
-  as: row.outcome,
+  ...(row.outcome === null ? {} : { as: row.outcome }),
+  ...(row.stated === null ? {} : { value: row.stated }),
   reason: row.reason_commit === null ? (row.reason ?? '') : { commit: row.reason_commit },
   accountId: row.account_id,
   atMs: Number(row.at_ms),

@@ -116,6 +116,24 @@ export const listEarlierSetUps = async (
   return Object.fromEntries(rows.map(({ id, set_up }) => [id, set_up]))
 }
 
+/** When people were tested by the standard of a day before, in a signed day, the last time, by entry. */
+export const listTestedBefore = async (db: Database, occasionId: string): Promise<Record<string, string>> => {
+  const { rows } = await db.query<{ id: string; tested_on: string }>(
+    `select e.id, max(p.test_date)::text as tested_on
+       from entries e join occasions o on o.id = e.occasion_id
+       join people me on me.id = e.person_id
+       join people other on coalesce(other.merged_into, other.id) = coalesce(me.merged_into, me.id)
+       join entries b on b.person_id = other.id and b.id <> e.id
+       join occasions p on p.id = b.occasion_id and p.standard_id = o.standard_id
+        and p.test_date < o.test_date
+       join sign_offs s on s.occasion_id = p.id
+       join verdict_snapshots v on v.occasion_id = p.id and v.entry_id = b.id and v.verdict ->> 'outcome' <> 'notStarted'
+      where e.occasion_id = $1 and not exists (select 1 from rehearsals r where r.occasion_id = p.id) group by e.id`,
+    [occasionId],
+  )
+  return Object.fromEntries(rows.map(({ id, tested_on }) => [id, tested_on]))
+}
+
 export interface EnteredBib extends EnteredPerson {
   readonly bib: number | null
 }

@@ -64,11 +64,23 @@ export const restoreSignature = async (
   ])
 }
 
-const amendmentRow = ({ id, entryId, eventId, as, reason, accountId, atMs, before, signature }: SignedAmendment) => ({
+const amendmentRow = ({
+  id,
+  entryId,
+  eventId,
+  as,
+  value,
+  reason,
+  accountId,
+  atMs,
+  before,
+  signature,
+}: SignedAmendment) => ({
   id,
   entry_id: entryId,
   event_id: eventId,
   outcome: as,
+  stated: value,
   ...(isCommitment(reason) ? { reason_commit: reason.commit } : { reason }),
   account_id: accountId,
   at_ms: atMs,

@@ -8,6 +8,7 @@ import {
   maskVerdict,
   printArchive,
   provenBy,
+  differencesFromToday,
   signedFindings,
   SIGNING_STEPS,
   type Actor,
@@ -104,6 +105,7 @@ export const JOBS: { readonly [Name in JobName]: (shop: Workshop, input: JobInpu
       // what is stored is what was signed
       intact: findings.length === 0,
       places: findings.slice(0, MOST_FINDINGS).map(({ place }) => place),
+      differences: archive.signOff && findings.length === 0 ? differencesFromToday(archive) : [],
     })
   },
 

@@ -33,6 +33,7 @@ const day = (entries: Entry[], signedOff: Day['occasion']['signedOff'] = null): 
   records: [],
   screened: [],
   earlierSetUps: {},
+  testedBefore: {},
   amendments: [],
   readIn: null,
   signature: null,

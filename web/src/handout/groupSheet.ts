@@ -3,6 +3,7 @@ import { confirmationOf, printDate, printQuantity, recordsOf, saySetOut, setOut,
 import { byBib, fullName, type Day } from '../day/day.ts'
 import { dateAndTime } from '../ui/localTime.ts'
 import { recordLine } from './recordLine.ts'
+import { sayRuled } from '../day/sayRuled.ts'
 import { chipOf, figureOf, wordFor } from '../ui/verdictWords.ts'
 
 export interface GroupSheet {
@@ -100,7 +101,8 @@ const sectionsOf = (day: Day): GroupSheet['sections'] => {
         ...(occasion.signedOff ? [`Signed off by ${occasion.signedOff.by}, ${at(occasion.signedOff.atMs)}`] : []),
         recordLine(day),
         ...amendments.map(
-          ({ entryId, as, reason, by, atMs }) => `Amended: ${nameOf(entryId)} to ${as}, ${reason}. ${by}, ${at(atMs)}`,
+          (each) =>
+            `Amended: ${nameOf(each.entryId)} to ${sayRuled(day, each)}, ${each.reason}. ${each.by}, ${at(each.atMs)}`,
         ),
       ],
     },

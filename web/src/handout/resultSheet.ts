@@ -16,6 +16,7 @@ import {
 import { candidateFrom, eventFor, eventName, fullName, type Day, type Entry } from '../day/day.ts'
 import { dateAndTime } from '../ui/localTime.ts'
 import { recordLine } from './recordLine.ts'
+import { sayRuled } from '../day/sayRuled.ts'
 import { chipOf, figureOf, markerOf, wordFor } from '../ui/verdictWords.ts'
 
 export interface SheetGauge {
@@ -77,7 +78,10 @@ export const resultSheet = (day: Day, entry: Entry, verdict: Verdict): ResultShe
     }${recordLine(day)}`,
     amended: day.amendments
       .filter(({ entryId }) => entryId === entry.id)
-      .map(({ as, reason, by, atMs }) => `Amended to ${as} by ${by}, ${dateAndTime(atMs, occasion.zone)}: ${reason}`),
+      .map(
+        (each) =>
+          `Amended to ${sayRuled(day, each)} by ${each.by}, ${dateAndTime(each.atMs, occasion.zone)}: ${each.reason}`,
+      ),
   }
 }
 

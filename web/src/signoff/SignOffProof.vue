@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** What the signature proves: by which key, over which record, and whether what is stored is still what was signed. */
-import { KeysAnswer } from '@able-gauge/core'
+import { KeysAnswer, type Outcome } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { call, inWords } from '../api.ts'
-import type { Day } from '../day/day.ts'
+import { eventName, fullName, type Day } from '../day/day.ts'
 import { useDayProof } from '../day/dayProof.ts'
+import { chipOf } from '../ui/verdictWords.ts'
 import { saveFile } from '../ui/saveFile.ts'
 
 const props = defineProps<{
@@ -33,6 +34,16 @@ const words = computed(() => {
       return ''
   }
 })
+
+const word = (outcome: Outcome): string => chipOf({ outcome, settled: true }).word
+const differences = computed(() =>
+  (answer.value?.differences ?? []).map(({ entryId, signed, today, eventIds }) => {
+    const entry = props.day.entries.find(({ id }) => id === entryId)
+    const where = eventIds.length > 0 ? `, in ${eventIds.map((id) => eventName(props.day, id)).join(', ')}` : ''
+    const what = signed === today ? word(signed) : `${word(signed)}, today ${word(today)}`
+    return `${entry ? `${entry.bib ?? '–'} ${fullName(entry)}` : entryId}: ${what}${where}.`
+  }),
+)
 
 const saveKey = async (): Promise<void> => {
   problem.value = ''
@@ -63,6 +74,16 @@ const saveKey = async (): Promise<void> => {
     <p v-else-if="answer">◆ What is stored is what was signed. {{ words }}</p>
     <p v-else-if="comparison.problem" class="problem" role="alert">{{ comparison.problem }}</p>
     <p v-else class="quiet">Comparing with what was signed …</p>
+    <template v-if="differences.length > 0">
+      <p>
+        <strong>Signed under an earlier judge.</strong> The one of today would give
+        {{ differences.length === 1 ? 'one verdict' : `${differences.length} verdicts` }} otherwise. What was signed
+        stands until an officer amends it.
+      </p>
+      <ul>
+        <li v-for="line in differences" :key="line">{{ line }}</li>
+      </ul>
+    </template>
     <p class="quiet">
       Both stand on every signed sheet, so that somebody who only holds paper can compare. An archive is proven with
       <code>able-gauge verify</code> and the key.

@@ -12,6 +12,7 @@ import SignOffAnnex from './SignOffAnnex.vue'
 import SignOffDevices from './SignOffDevices.vue'
 import SignOffProgress from './SignOffProgress.vue'
 import SignOffProof from './SignOffProof.vue'
+import { sayRuled } from '../day/sayRuled.ts'
 import VerdictChip from '../ui/VerdictChip.vue'
 
 const props = defineProps<{
@@ -103,7 +104,7 @@ const sign = async (): Promise<void> => {
       <template v-if="day.amendments.length > 0">
         <h2>Amended since</h2>
         <p v-for="one in day.amendments" :key="one.id">
-          {{ nameOf(one.entryId) }}, {{ nameOfEvent(one.eventId) }}: {{ one.as }}. {{ one.reason }}
+          {{ nameOf(one.entryId) }}, {{ nameOfEvent(one.eventId) }}: {{ sayRuled(day, one) }}. {{ one.reason }}
           <small class="quiet">{{ one.by }}, {{ dateAndTime(one.atMs, day.occasion.zone) }}</small>
         </p>
       </template>

@@ -37,13 +37,15 @@ const agreementByWall = (): Agreement | null => {
   }
 }
 
-/** A moment as a capture records it. */
+/** A moment as a capture records it, and what its press answered. */
 export interface AgreedMoment {
   readonly atMs: number
   readonly uncertaintyMs: number
   readonly deviceMs: number
   /** Left out where the day's time runs faster than the device's clock. */
   readonly clockRun?: string
+  /** Codes of the questions that were put before, and answered by this press. */
+  readonly despite?: readonly string[]
 }
 
 /** A moment that was not seen but worked out, or given by a person: it is of no device's clock. */

@@ -3,6 +3,9 @@ import type { OccasionSummary, RecordedCapture } from '@able-gauge/core'
 import type { Day } from '../day/day.ts'
 import { database } from './database.ts'
 
+/** What a day kept by an older version of the application lacks. */
+const ADDED_SINCE: Pick<Day, 'testedBefore'> = { testedBefore: {} }
+
 /** A disk that is full or refused must not stop a day that has a network. */
 const tolerant = async (work: () => Promise<unknown>): Promise<void> => {
   try {
@@ -39,7 +42,11 @@ export const findKeptDay = async (
     const kept = await database.days.get(occasionId)
     if (kept?.accountId !== accountId) return null
     const recorded = await database.recorded.where('occasionId').equals(occasionId).toArray()
-    return { day: kept.day, keptMs: kept.keptMs, captures: recorded.map(({ capture }) => capture) }
+    return {
+      day: { ...ADDED_SINCE, ...kept.day },
+      keptMs: kept.keptMs,
+      captures: recorded.map(({ capture }) => capture),
+    }
   } catch (error) {
     console.error('What was kept of the day cannot be read.', error)
     return null

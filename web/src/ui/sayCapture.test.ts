@@ -5,6 +5,7 @@ import { sayCapture } from './sayCapture.ts'
 const SAMPLES: Readonly<Record<CaptureKind, object>> = {
   waveStarted: { wave: 2, entryIds: [] },
   started: {},
+  cleared: { entryIds: [] },
   counted: {},
   refused: { reason: 'body-line' },
   cautioned: {},

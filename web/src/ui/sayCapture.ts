@@ -16,6 +16,8 @@ export const sayCapture = (capture: Capture): string => {
   switch (capture.kind) {
     case 'waveStarted':
       return `wave ${capture.payload.wave} started`
+    case 'cleared':
+      return 'found clear to start'
     case 'started':
       return 'started'
     case 'counted':

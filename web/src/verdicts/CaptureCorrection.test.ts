@@ -1,7 +1,7 @@
 import { KIND_CASES, plainEvent, plainStandard, soundStandard, standardNamed } from '@able-gauge/core/testing'
 import { slotsOf } from '@able-gauge/core'
 import { mount } from '@vue/test-utils'
-import { expect, test } from 'vitest'
+import { expect, test, vi } from 'vitest'
 import { entry, MOUNTED, openDay } from '../../testing/openDay.ts'
 import CaptureCorrection from './CaptureCorrection.vue'
 
@@ -51,8 +51,8 @@ test('a stamp is moved by seconds, earlier with a minus, and the move is a captu
   expect(form.text()).toContain('"soon" is not a number of seconds')
   await shift?.setValue('-1.5')
   await submit()
+  await vi.waitFor(() => expect(form.emitted('done')).toHaveLength(1))
   expect(store.settledIn(event.id).value.map(({ atMs }) => atMs)).toEqual([capture.atMs - 1_500])
-  expect(form.emitted('done')).toHaveLength(1)
 })
 test('a figure is replaced in the form it is read in', async () => {
   const slot = slotsOf(eventOf('attempts').protocol)[0]?.id ?? ''
@@ -62,5 +62,5 @@ test('a figure is replaced in the form it is read in', async () => {
   await figure?.setValue('41.5')
   await reason?.setValue('digits turned round')
   await submit()
-  expect(store.settledIn(event.id).value).toMatchObject([{ payload: { slot, value: 41_500 } }])
+  await vi.waitFor(() => expect(store.settledIn(event.id).value).toMatchObject([{ payload: { slot, value: 41_500 } }]))
 })

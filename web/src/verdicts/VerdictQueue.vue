@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Cases to look at before the signature, one below the other, each with why it is here. */
-import { printTime, sayDoubt, type DoubtfulCase, type OpenReason } from '@able-gauge/core'
+import { printDate, printTime, sayDoubt, type DoubtfulCase, type OpenReason } from '@able-gauge/core'
 import { eventName, fullName, type Day } from '../day/day.ts'
 
 const props = defineProps<{
@@ -37,6 +37,10 @@ const sayCase = (one: DoubtfulCase): string => {
       return `Begun ${printTime(one.leftMs)} before the rest after ${nameOfEvent(one.afterEventId)} was over.`
     case 'elsewhere':
       return `Begun while still at ${nameOfEvent(one.afterEventId)}.`
+    case 'notClear':
+      return 'Begun though nobody put on record that they were clear to start.'
+    case 'retestTooEarly':
+      return `Tested on ${printDate(one.testedOn)}; the standard allows a retest from ${printDate(one.earliestOn)}.`
     case 'referee':
       return sayDoubt(one.code, one.count, one.figures)
     case 'protest':

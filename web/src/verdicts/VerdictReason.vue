@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Why a verdict or a mark reads as it does, and what can be done about it. */
-import { settle, type Capture, type Verdict } from '@able-gauge/core'
+import { concernedBy, settle, type Capture, type Verdict } from '@able-gauge/core'
 import { computed, ref } from 'vue'
 import IconX from '~icons/tabler/x'
 import { eventFor, shortName, type Day, type Entry } from '../day/day.ts'
@@ -49,12 +49,7 @@ const captures = computed(() => {
   if (!event.value) return []
   const all = props.capturesOf(event.value.id)
   const mine = new Set(settle(all).flatMap(({ id, entryId }) => (entryId === props.entry.id ? [id] : [])))
-  return all.filter(
-    (capture) =>
-      capture.entryId === props.entry.id ||
-      mine.has(capture.id) ||
-      (capture.kind === 'waveStarted' && capture.payload.entryIds.includes(props.entry.id)),
-  )
+  return all.filter((capture) => mine.has(capture.id) || concernedBy(capture).includes(props.entry.id))
 })
 </script>
 
@@ -74,7 +69,14 @@ const captures = computed(() => {
       <VerdictDecision v-if="mayDecide" :event-id="event.id" :event="eventFor(day, event, entry)" :entry="entry" />
       <CapturesAside v-if="aside" :day="day" :captures="captures" />
       <button class="btn btn-quiet" @click="showCaptures = true">Open the captures</button>
-      <VerdictRulings :mark="mark" :day="day" :event="event" :entry="entry" :captures="captures" />
+      <VerdictRulings
+        :mark="mark"
+        :day="day"
+        :event="event"
+        :done="eventFor(day, event, entry)"
+        :entry="entry"
+        :captures="captures"
+      />
       <CaptureListDialog
         v-model="showCaptures"
         :day="day"

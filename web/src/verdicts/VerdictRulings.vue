@@ -1,6 +1,14 @@
 <script setup lang="ts">
 /** What else can be ruled about one person in one event: protest, withdrawal, disqualification, breach, a second attempt; after the signature, an amendment. */
-import { openProtests, voidedIds, type Capture, type Mark, type StandardEvent, type StopReason } from '@able-gauge/core'
+import {
+  openProtests,
+  voidedIds,
+  type Capture,
+  type Mark,
+  type Ruled,
+  type StandardEvent,
+  type StopReason,
+} from '@able-gauge/core'
 import { computed, ref } from 'vue'
 import { tell, inWords } from '../api.ts'
 import type { Day, Entry } from '../day/day.ts'
@@ -8,10 +16,14 @@ import { useDay } from '../day/dayStore.ts'
 import { useRecords } from '../day/useRecords.ts'
 import { useSession } from '../session/sessionStore.ts'
 import { dateAndTime } from '../ui/localTime.ts'
+import RuledFields from './RuledFields.vue'
+import { sayRuled } from '../day/sayRuled.ts'
 
 const props = defineProps<{
   day: Day
   event: StandardEvent
+  /** The event, or what was done in its place. */
+  done: StandardEvent
   entry: Entry
   /** Of this person in this event. */
   captures: readonly Capture[]
@@ -51,7 +63,7 @@ const offered = computed(() =>
 
 const ruling = ref<Ruling | ''>('')
 const reason = ref('')
-const as = ref<'met' | 'short'>('met')
+const ruled = ref<Pick<Ruled, 'as' | 'value'> | null>(null)
 const password = ref('')
 const failed = ref('')
 const busy = ref(false)
@@ -78,7 +90,7 @@ const amend = async (): Promise<void> => {
   await tell('POST', `/occasions/${id}/amendments`, {
     entryId: props.entry.id,
     eventId: props.event.id,
-    as: as.value,
+    ...ruled.value,
     reason: reason.value.trim(),
     password: password.value,
   })
@@ -145,7 +157,7 @@ const amendments = computed(() =>
     </template>
   </div>
   <p v-for="one in amendments" :key="one.id" class="protest">
-    <strong>Amended to {{ one.as }}.</strong> {{ one.reason }}
+    <strong>Amended to {{ sayRuled(day, one) }}.</strong> {{ one.reason }}
     <small class="quiet">{{ one.by }}, {{ dateAndTime(one.atMs, day.occasion.zone) }}</small>
   </p>
   <form v-if="offered.length > 0" class="rulings" @submit.prevent="rule">
@@ -157,10 +169,7 @@ const amendments = computed(() =>
       </select></label
     >
     <template v-if="ruling !== ''">
-      <div v-if="ruling === 'amend'" class="pair">
-        <label><input v-model="as" type="radio" name="amend" value="met" /> Met</label>
-        <label><input v-model="as" type="radio" name="amend" value="short" /> Short</label>
-      </div>
+      <RuledFields v-if="ruling === 'amend'" v-model="ruled" :event="done" name="amend" />
       <label
         >{{ ruling === 'protest' ? 'In the words of the candidate' : 'Reason, for the record' }}
         <textarea v-model="reason" class="form-control" rows="2" maxlength="500" required />
@@ -169,7 +178,7 @@ const amendments = computed(() =>
         >Your password, as signature
         <input v-model="password" class="form-control" type="password" autocomplete="current-password" required />
       </label>
-      <button class="btn btn-quiet" :disabled="busy || reason.trim() === ''">
+      <button class="btn btn-quiet" :disabled="busy || reason.trim() === '' || (ruling === 'amend' && ruled === null)">
         {{ ruling === 'amend' ? 'Sign the amendment' : 'Put it on record' }}
       </button>
     </template>
@@ -194,10 +203,6 @@ const amendments = computed(() =>
 }
 .protest small {
   display: block;
-}
-.pair {
-  display: flex;
-  gap: 24px;
 }
 .btn-sm {
   margin: 6px 6px 0 0;

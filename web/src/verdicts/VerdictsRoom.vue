@@ -41,7 +41,14 @@ const part = computed(() => {
 const cases = computed(() => {
   const here = new Map(rows.value.map(({ entry, verdict }) => [entry.id, verdict]))
   const captures = props.day.standard.events.flatMap(({ id }) => store.allIn(id))
-  return doubtfulCases(props.day.standard, here, props.day.records, captures, store.bounds)
+  const { standard, records, occasion, testedBefore } = props.day
+  return doubtfulCases(standard, here, {
+    records,
+    captures,
+    bounds: store.bounds,
+    testDate: occasion.testDate,
+    testedBefore,
+  })
 })
 const shown = computed(() => rows.value.filter(({ verdict }) => only.value === 'all' || verdict.outcome === only.value))
 

@@ -9,7 +9,7 @@ import { fullName, type Day, type Entry } from '../../day/day.ts'
 import SoundSwitch from '../../sound/SoundSwitch.vue'
 import type { AgreedMoment } from '../../sync/agreedClock.ts'
 import KeyHelp from '../../ui/KeyHelp.vue'
-import StartCommands from '../StartCommands.vue'
+import StartCommands from '../start/StartCommands.vue'
 import { useKeys } from '../useKeys.ts'
 import { deviceId } from '../../sync/outbox.ts'
 import HeldElsewhere from './HeldElsewhere.vue'
@@ -111,7 +111,7 @@ const allHelp = computed(() => [
       <strong>{{ entry.attendance === 'held' ? 'Held: may not start.' : 'Not checked in.' }}</strong> {{ entry.note }}
     </p>
     <HeldElsewhere v-if="heldElsewhere" :second="second" :may-take-over="mayCapture && ready" @take-over="takeOver()" />
-    <StartCommands v-if="starting" :protocol="event.protocol" @go="onGo" @cancel="starting = false" />
+    <StartCommands v-if="starting" :day="day" :event="event" :entries="[entry]" @go="onGo" @cancel="starting = false" />
     <template v-else>
       <slot name="figures" />
       <WorkOver

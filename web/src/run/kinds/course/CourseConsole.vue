@@ -19,7 +19,7 @@ import { useAgreedClock, type AgreedMoment } from '../../../sync/agreedClock.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import { wordFor } from '../../../ui/verdictWords.ts'
 import CandidateQueue from '../../CandidateQueue.vue'
-import StartCommands from '../../StartCommands.vue'
+import StartCommands from '../../start/StartCommands.vue'
 import { useQueue } from '../../useQueue.ts'
 import BigTime from '../../work/BigTime.vue'
 import SharedRoom from '../../work/SharedRoom.vue'
@@ -208,7 +208,14 @@ const failKeys = computed(() =>
       />
     </template>
 
-    <StartCommands v-if="starting" :protocol="protocol" @go="onGo" @cancel="starting = false" />
+    <StartCommands
+      v-if="starting"
+      :day="day"
+      :event="event"
+      :entries="toStart ? [toStart] : []"
+      @go="onGo"
+      @cancel="starting = false"
+    />
     <template v-else>
       <template v-if="shown && course?.started">
         <div class="who">

@@ -14,7 +14,7 @@ import { shortName, type Day, type Entry } from '../../../day/day.ts'
 import { useSignals } from '../../../sound/useSignals.ts'
 import type { AgreedMoment } from '../../../sync/agreedClock.ts'
 import { useTick } from '../../../ui/useTick.ts'
-import StartCommands from '../../StartCommands.vue'
+import StartCommands from '../../start/StartCommands.vue'
 import BibField from '../../work/BibField.vue'
 import BigTime from '../../work/BigTime.vue'
 import SharedRoom from '../../work/SharedRoom.vue'
@@ -130,7 +130,7 @@ const KEYS: Readonly<Record<string, () => void>> = {
         <p v-for="text in event.cautions" :key="text">{{ text }}</p>
       </section>
     </template>
-    <StartCommands v-if="starting" :protocol="protocol" @go="onGo" @cancel="starting = false" />
+    <StartCommands v-if="starting" :day="day" :event="event" :entries="runners" @go="onGo" @cancel="starting = false" />
     <section v-else-if="!started" class="sheet ready">
       <h1>Wave {{ wave }}: {{ runners.length }} on the line</h1>
       <p class="quiet">Check the bibs below against the people on the line.</p>

@@ -7,7 +7,7 @@ import { useAgreedClock, type AgreedMoment } from '../../../sync/agreedClock.ts'
 import Gauge from '../../../ui/Gauge.vue'
 import { useTick } from '../../../ui/useTick.ts'
 import { wordFor } from '../../../ui/verdictWords.ts'
-import StartCommands from '../../StartCommands.vue'
+import StartCommands from '../../start/StartCommands.vue'
 import GroupList from '../../work/GroupList.vue'
 import SharedRoom from '../../work/SharedRoom.vue'
 import { useGroup } from '../../work/useGroup.ts'
@@ -127,7 +127,14 @@ const KEYS = {
         @toggle="toggle"
       />
     </template>
-    <StartCommands v-if="starting" :protocol="protocol" @go="onGo" @cancel="starting = false" />
+    <StartCommands
+      v-if="starting"
+      :day="day"
+      :event="event"
+      :entries="toStart.map(({ entry }) => entry)"
+      @go="onGo"
+      @cancel="starting = false"
+    />
     <template v-else>
       <section v-if="!anyRunning && !allOver" class="sheet rules">
         <h1>{{ toStart.length === 0 ? 'Nobody is on the console' : `${toStart.length} start together` }}</h1>

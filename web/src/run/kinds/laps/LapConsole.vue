@@ -7,7 +7,7 @@ import { useSession } from '../../../session/sessionStore.ts'
 import KeyHelp from '../../../ui/KeyHelp.vue'
 import { useTick } from '../../../ui/useTick.ts'
 import EventStrip from '../../EventStrip.vue'
-import StartCommands from '../../StartCommands.vue'
+import StartCommands from '../../start/StartCommands.vue'
 import { useKeys } from '../../useKeys.ts'
 import LapClock from './LapClock.vue'
 import LapCrossings from './LapCrossings.vue'
@@ -178,7 +178,14 @@ const HELP = [
         </button>
       </div>
 
-      <StartCommands v-if="starting" :protocol="event.protocol" @go="onGo" @cancel="starting = false" />
+      <StartCommands
+        v-if="starting"
+        :day="day"
+        :event="event"
+        :entries="runners"
+        @go="onGo"
+        @cancel="starting = false"
+      />
       <LapClock
         v-else-if="board.startedAtMs !== null"
         :wave="wave"

@@ -17,7 +17,7 @@ import { useSound } from '../../../sound/useSound.ts'
 import type { AgreedMoment } from '../../../sync/agreedClock.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import { figureOf } from '../../../ui/verdictWords.ts'
-import StartCommands from '../../StartCommands.vue'
+import StartCommands from '../../start/StartCommands.vue'
 import BibField from '../../work/BibField.vue'
 import SharedRoom from '../../work/SharedRoom.vue'
 import { useSharedWork } from '../../work/useSharedWork.ts'
@@ -153,7 +153,7 @@ const resultOf = (tile: (typeof tiles.value)[number]): string => {
         </ol>
       </section>
     </template>
-    <StartCommands v-if="starting" :protocol="protocol" @go="onGo" @cancel="starting = false" />
+    <StartCommands v-if="starting" :day="day" :event="event" :entries="runners" @go="onGo" @cancel="starting = false" />
     <section v-else-if="!started" class="sheet ready">
       <h1>Wave {{ wave }}: {{ runners.length }} on the line</h1>
       <p class="quiet">Let them hear the signal first. The signals begin with the start.</p>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** The start words of the protocol, one after the other, each with who says it; the clock starts with the last. */
 import { startWordsOf, type Protocol, type Speaker } from '@able-gauge/core'
-import { onScopeDispose, ref } from 'vue'
-import { useSound } from '../sound/useSound.ts'
-import { useAgreedClock, type AgreedMoment } from '../sync/agreedClock.ts'
+import { onMounted, onScopeDispose, ref } from 'vue'
+import { useSound } from '../../sound/useSound.ts'
+import { vFocus } from '../../ui/vFocus.ts'
+import { useAgreedClock, type AgreedMoment } from '../../sync/agreedClock.ts'
 
 const props = defineProps<{
   protocol: Protocol
@@ -31,21 +32,22 @@ const speak = (): void => {
   const word = words[index.value]
   if (word?.speaker === 'grader') say(word.say)
 }
-speak()
-
-const advance = (): void => {
-  index.value += 1
-  const isLast = index.value === words.length - 1
-  // the clock starts with the tone, not with a voice that takes its time
-  if (isLast) tone('level')
-  else speak()
-  if (!isLast) return
+let timer: ReturnType<typeof setInterval> | undefined
+const reach = (at: number): void => {
+  index.value = at
+  if (at < words.length - 1) return speak()
   clearInterval(timer)
+  // the clock starts with the tone, not with a voice that takes its time
+  tone('level')
   const moment = clock.moment()
   if (moment) emit('go', moment)
   else emit('cancel')
 }
-const timer = everyMs === null ? undefined : setInterval(advance, everyMs)
+const advance = (): void => reach(index.value + 1)
+onMounted(() => {
+  if (everyMs !== null && words.length > 1) timer = setInterval(advance, everyMs)
+  reach(0)
+})
 onScopeDispose(() => clearInterval(timer))
 </script>
 
@@ -56,7 +58,7 @@ onScopeDispose(() => clearInterval(timer))
     <ol>
       <li v-for="(word, at) in words" :key="at" :class="{ said: at <= index }">{{ word.say }}</li>
     </ol>
-    <button v-if="everyMs === null" class="btn btn-primary btn-lg" autofocus @click="advance">
+    <button v-if="everyMs === null" v-focus class="btn btn-primary btn-lg" @click="advance">
       Said <kbd>Enter</kbd>
     </button>
     <button class="btn btn-quiet btn-lg" @click="emit('cancel')">Not now <kbd>Esc</kbd></button>

@@ -1,0 +1,67 @@
+<script setup lang="ts">
+/** What an officer rules: a word, or the figure that is to be judged from. Of a task that is done or not, a word alone. */
+import { exampleOf, parseField, resultFormOf, suffixOf, type Ruled, type StandardEvent } from '@able-gauge/core'
+import { computed, ref, watch } from 'vue'
+
+const props = defineProps<{
+  /** What was done: the event, or the alternate in its place. */
+  event: StandardEvent
+  /** Keeps the fields of two rulings on one page apart. */
+  name: string
+}>()
+/** Null until it can be recorded. */
+const ruled = defineModel<Pick<Ruled, 'as' | 'value'> | null>({ required: true })
+
+const choice = ref<'met' | 'short' | 'figure' | ''>('')
+const figure = ref('')
+const form = computed(() => resultFormOf(props.event))
+const read = computed(() => parseField(figure.value, form.value))
+const problem = computed(() => (figure.value.trim() === '' || read.value.ok ? '' : read.value.reason))
+
+watch([choice, read], () => {
+  if (choice.value === 'figure') ruled.value = read.value.ok ? { value: read.value.value } : null
+  else ruled.value = choice.value === '' ? null : { as: choice.value }
+})
+</script>
+
+<template>
+  <div class="choices">
+    <label><input v-model="choice" type="radio" :name="name" value="met" required /> Met</label>
+    <label><input v-model="choice" type="radio" :name="name" value="short" required /> Short</label>
+    <label v-if="form.unit !== 'done'"
+      ><input v-model="choice" type="radio" :name="name" value="figure" required /> Another figure</label
+    >
+  </div>
+  <template v-if="choice === 'figure'">
+    <label :for="`${name}-figure`">What it is to be judged from{{ suffixOf(form) ? `, ${suffixOf(form)}` : '' }}</label>
+    <input
+      :id="`${name}-figure`"
+      v-model="figure"
+      class="form-control"
+      :aria-invalid="problem !== ''"
+      :aria-describedby="`${name}-figure-help`"
+      required
+    />
+    <span :id="`${name}-figure-help`" :class="problem ? 'text-danger' : 'quiet'">{{
+      problem || `Write ${exampleOf(form)}. Points, class and total follow from it.`
+    }}</span>
+  </template>
+</template>
+
+<style scoped>
+.choices {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 24px;
+}
+.choices label {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 40px;
+}
+.choices input {
+  width: 20px;
+  height: 20px;
+}
+</style>
