@@ -67,14 +67,16 @@ const comparePastResults = async (
   let refused = 0
   const results = await openResults(file, before, output, [after])
   if (results === null) return null
-  for await (const { read: found, line } of results) {
-    const read = found.ok ? readPastResult(before, after, found.row, line) : found
-    if (read.ok) {
-      running.add(read.result)
-      continue
+  for await (const rows of results) {
+    for (const { read: found, line } of rows) {
+      const read = found.ok ? readPastResult(before, after, found.row, line) : found
+      if (read.ok) {
+        running.add(read.result)
+        continue
+      }
+      refused += 1
+      complainOf(file, read.findings, output)
     }
-    refused += 1
-    complainOf(file, read.findings, output)
   }
   return { impact: running.impact(), refused }
 }

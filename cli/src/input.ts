@@ -59,13 +59,35 @@ export interface FileRow {
   readonly line: number
 }
 
-/** Rows of a CSV file with the heading first, one at a time, so that its length does not matter. */
-export async function* rowsOf(file: string): AsyncGenerator<FileRow> {
+/** A row as the table took it. */
+export interface ReadFileRow {
+  readonly read: ReadTableRow
+  readonly line: number
+}
+
+/** Rows of a CSV file with the heading first, some hundreds at a time, so that its length does not matter. */
+export async function* rowsOf(file: string): AsyncGenerator<readonly FileRow[]> {
   const text = Readable.from(textOf(file, await encodingOf(file)))
-  const rows = text.pipe(Papa.parse(Papa.NODE_STREAM_INPUT, { skipEmptyLines: 'greedy' }))
   let line = 0
+  for await (const rows of chunksOf(text)) yield rows.map((cells): FileRow => ({ cells, line: (line += 1) }))
+}
+
+/** What papaparse reads of a stream, chunk by chunk; it waits while nobody takes them. */
+const chunksOf = (text: Readable): AsyncIterable<string[][]> => {
+  let goOn = (): void => undefined
+  const chunks = new Readable({ objectMode: true, highWaterMark: 1, read: () => goOn() })
   // without a heading of its own papaparse hands out what it has read as lists of cells
-  for await (const cells of rows as AsyncIterable<string[]>) yield { cells, line: (line += 1) }
+  Papa.parse<string[]>(text, {
+    skipEmptyLines: 'greedy',
+    chunk: ({ data }, parser) => {
+      if (chunks.push(data)) return
+      parser.pause()
+      goOn = () => parser.resume()
+    },
+    complete: () => chunks.push(null),
+    error: (error) => chunks.destroy(error),
+  })
+  return chunks as AsyncIterable<string[][]>
 }
 
 async function* textOf(file: string, encoding: Encoding): AsyncGenerator<string> {
@@ -95,7 +117,7 @@ const encodingOf = async (file: string): Promise<Encoding> => {
 }
 
 /**
- * The table of a results file, row by row. A heading that is wrong is told and ends it.
+ * The table of a results file, some hundred rows at a time. A heading that is wrong is told and ends it.
  * @param others versions whose columns the file may have besides
  * @returns null after a complaint about the heading
  */
@@ -104,17 +126,21 @@ export const openResults = async (
   standard: Standard,
   output: Output,
   others: readonly Standard[] = [],
-): Promise<AsyncGenerator<{ readonly read: ReadTableRow; readonly line: number }> | null> => {
-  const rows = rowsOf(file)
-  const first = await rows.next()
-  const opened = openResultsTable(standard, first.done ? [] : first.value.cells, others)
+): Promise<AsyncGenerator<readonly ReadFileRow[]> | null> => {
+  const chunks = rowsOf(file)
+  const first = await chunks.next()
+  const [heading, ...rows] = first.done ? [] : first.value
+  const opened = openResultsTable(standard, heading?.cells ?? [], others)
   if (!opened.ok) {
     complainOf(file, opened.findings, output)
     return null
   }
   const { table } = opened
+  const read = (some: readonly FileRow[]): ReadFileRow[] =>
+    some.map(({ cells, line }) => ({ read: table.rowOf(cells, line), line }))
   return (async function* () {
-    for await (const { cells, line } of rows) yield { read: table.rowOf(cells, line), line }
+    yield read(rows)
+    for await (const some of chunks) yield read(some)
   })()
 }
 

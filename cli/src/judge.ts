@@ -1,7 +1,15 @@
 /** able-gauge judge: a file of results, row by row, without holding it in memory. */
 import { once } from 'node:events'
-import Papa from 'papaparse'
-import { judgeResultRow, printPoints, type JudgedRow, type Standard } from '@able-gauge/core'
+import {
+  judgeResultRow,
+  judgeResultRowPlainly,
+  printPoints,
+  wordsFor,
+  type PlainlyJudgedRow,
+  type ResultRow,
+  type RowFinding,
+  type Standard,
+} from '@able-gauge/core'
 import { complainOf, openResults, whyUnreadable } from './input.ts'
 import { EXIT, type Output } from './output.ts'
 
@@ -19,23 +27,40 @@ export const judgeFile = async (
     output.complain(`${file} cannot be read: ${unreadable}`)
     return EXIT.unusable
   }
-  let rows = 0
-  let refused = 0
   const results = await openResults(file, standard, output)
   if (results === null) return EXIT.unusable
-  for await (const { read, line } of results) {
-    rows += 1
-    if (rows === 1 && form === 'csv') await output.write(`${headingFor(standard)}\n`)
-    const judged = read.ok ? judgeResultRow(standard, read.row, line) : read
-    if (judged.ok) await output.write(`${form === 'csv' ? csvLine(judged) : JSON.stringify(judged)}\n`)
-    else {
+  let rows = 0
+  let refused = 0
+  for await (const some of results) {
+    if (rows === 0 && some.length > 0 && form === 'csv') await output.write(headingFor(standard))
+    rows += some.length
+    const judged = some.map(({ read, line }) =>
+      read.ok ? JUDGES[form](standard, read.row, line) : { ok: false as const, findings: read.findings },
+    )
+    await output.write(judged.flatMap((one) => (one.ok ? [one.line] : [])).join(''))
+    for (const { findings } of judged.filter((one) => !one.ok)) {
       refused += 1
-      complainOf(file, judged.findings, output)
+      complainOf(file, findings, output)
     }
   }
   if (rows === 0) output.complain(`${file} holds no rows.`)
   else output.complain(`${rows - refused} judged, ${refused} refused.`)
   return refused > 0 || rows === 0 ? EXIT.findings : EXIT.fine
+}
+
+type JudgedLine =
+  { readonly ok: true; readonly line: string } | { readonly ok: false; readonly findings: readonly RowFinding[] }
+
+/** A row judged and written out. A table has no room for the reasons of single marks, so they are not made for it. */
+const JUDGES: Readonly<Record<ResultForm, (standard: Standard, row: ResultRow, line: number) => JudgedLine>> = {
+  csv: (standard, row, line) => {
+    const judged = judgeResultRowPlainly(standard, row, line)
+    return judged.ok ? { ok: true, line: csvLine(judged) } : judged
+  },
+  json: (standard, row, line) => {
+    const judged = judgeResultRow(standard, row, line)
+    return judged.ok ? { ok: true, line: `${JSON.stringify(judged)}\n` } : judged
+  },
 }
 
 /** Writes to a stream and waits when it cannot take more. */
@@ -46,29 +71,41 @@ export const writeTo =
   }
 
 const headingFor = ({ events }: Standard): string =>
-  Papa.unparse([
-    [
-      'number',
-      'test_date',
-      'verdict',
-      'settled',
-      'points',
-      'class',
-      ...events.flatMap(({ id }) => [`${id}_mark`, `${id}_rounded`, `${id}_margin`, `${id}_points`]),
-      'reasons',
-    ],
-  ])
+  `${[
+    'number',
+    'test_date',
+    'verdict',
+    'settled',
+    'points',
+    'class',
+    ...events.flatMap(({ id }) => [`${id}_mark`, `${id}_rounded`, `${id}_margin`, `${id}_points`]),
+    'reasons',
+  ].join(',')}\n`
 
-const csvLine = ({ number, testDate, verdict }: Extract<JudgedRow, { ok: true }>): string => {
-  const marks = verdict.marks.flatMap((mark) => [
-    mark.kind === 'ended' ? mark.reason : mark.kind === 'scored' && mark.className ? mark.className : mark.kind,
-    'rounded' in mark ? (mark.rounded ?? '') : '',
-    'margin' in mark ? mark.margin : '',
-    'points' in mark && mark.points ? printPoints(mark.points.centipoints) : '',
-  ])
-  const points = verdict.points ? printPoints(verdict.points.centipoints) : ''
-  const reasons = verdict.trace.map(({ title, sentence }) => `${title}. ${sentence}`).join(' ')
-  const settled = verdict.settled ? 'yes' : 'no'
-  const row = [number, testDate, verdict.outcome, settled, points, verdict.points?.className ?? '', ...marks, reasons]
-  return Papa.unparse([row])
+const csvLine = ({ number, testDate, verdict, marks }: Extract<PlainlyJudgedRow, { ok: true }>): string => {
+  const { outcome, settled, points, steps } = verdict
+  const cells = [
+    quoted(number),
+    testDate,
+    outcome,
+    settled ? 'yes' : 'no',
+    points ? printPoints(points.centipoints) : '',
+    quoted(points?.className ?? ''),
+  ]
+  for (const mark of marks) {
+    cells.push(
+      mark.kind === 'ended' ? mark.reason : mark.className === undefined ? mark.kind : quoted(mark.className),
+      mark.rounded === null ? '' : String(mark.rounded),
+      mark.kind === 'met' || mark.kind === 'short' ? String(mark.margin ?? 0) : '',
+      'points' in mark && mark.points ? printPoints(mark.points.centipoints) : '',
+    )
+  }
+  const reasons = steps.map((step) => {
+    const { title, sentence } = wordsFor(step)
+    return `${title}. ${sentence}`
+  })
+  return `${cells.join(',')},${quoted(reasons.join(' '))}\n`
 }
+
+/** A text as a cell of CSV (RFC 4180): with a comma, a quote, a break or a space at its edge it stands in quotes. */
+const quoted = (text: string): string => (/[",\n\r]|^\s|\s$/.test(text) ? `"${text.replaceAll('"', '""')}"` : text)

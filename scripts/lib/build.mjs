@@ -1,4 +1,4 @@
-/** Builds the application in the browser and the server when anything they are made of has changed. */
+/** Builds the application in the browser, the server and the command line when anything they are made of has changed. */
 import { spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs'
@@ -8,6 +8,7 @@ import { ROOT } from './paths.mjs'
 
 export const WEB_FOLDER = path.join(ROOT, 'web', 'dist')
 const SERVER_FOLDER = path.join(ROOT, 'server', 'dist')
+const CLI_FOLDER = path.join(ROOT, 'cli', 'dist')
 
 /** What can be run of the server: `main`, `prepare`, `addAccount`. */
 export const serverProgram = (name) => path.join(SERVER_FOLDER, `${name}.mjs`)
@@ -21,6 +22,7 @@ const WEB_SOURCES = [
   'package-lock.json',
 ]
 const SERVER_SOURCES = ['core/src', 'server/src', 'package-lock.json', 'scripts/lib/build.mjs']
+const CLI_SOURCES = ['core/src', 'cli/src', 'package-lock.json', 'scripts/lib/build.mjs']
 
 export const buildWeb = () =>
   whenChanged(WEB_FOLDER, WEB_SOURCES, () => {
@@ -34,32 +36,38 @@ export const buildWeb = () =>
 
 /** The server and core in one file for each program, so that starting it reads no TypeScript. */
 export const buildServer = () =>
-  whenChanged(SERVER_FOLDER, SERVER_SOURCES, async () => {
-    // packages may be installed by the command that asks for this
-    const { build } = await import('esbuild')
-    await build({
-      absWorkingDir: ROOT,
-      entryPoints: {
-        main: 'server/src/main.ts',
-        prepare: 'server/src/prepare.ts',
-        addAccount: 'server/src/addAccount.ts',
-        startWorker: 'server/src/work/worker.ts',
-      },
-      outdir: SERVER_FOLDER,
-      outExtension: { '.js': '.mjs' },
-      bundle: true,
-      platform: 'node',
-      target: 'node20',
-      format: 'esm',
-      packages: 'external',
-      alias: { '@able-gauge/core': path.join(ROOT, 'core', 'src', 'index.ts') },
-      tsconfig: 'tsconfig.node.json',
-      // the document classes are told apart by name
-      keepNames: true,
-      sourcemap: true,
-      logLevel: 'error',
-    })
+  whenChanged(SERVER_FOLDER, SERVER_SOURCES, () =>
+    bundle(SERVER_FOLDER, {
+      main: 'server/src/main.ts',
+      prepare: 'server/src/prepare.ts',
+      addAccount: 'server/src/addAccount.ts',
+      startWorker: 'server/src/work/worker.ts',
+    }),
+  )
+
+/** The command line likewise. */
+export const buildCli = () =>
+  whenChanged(CLI_FOLDER, CLI_SOURCES, () => bundle(CLI_FOLDER, { program: 'cli/src/program.ts' }))
+
+const bundle = async (outdir, entryPoints) => {
+  // packages may be installed by the command that asks for this
+  const { build } = await import('esbuild')
+  await build({
+    absWorkingDir: ROOT,
+    entryPoints,
+    outdir,
+    outExtension: { '.js': '.mjs' },
+    bundle: true,
+    platform: 'node',
+    target: 'node20',
+    format: 'esm',
+    packages: 'external',
+    alias: { '@able-gauge/core': path.join(ROOT, 'core', 'src', 'index.ts') },
+    tsconfig: 'tsconfig.node.json',
+    sourcemap: true,
+    logLevel: 'error',
   })
+}
 
 const whenChanged = async (folder, sources, build) => {
   const stamp = path.join(folder, '.built-from')

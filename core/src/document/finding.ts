@@ -9,11 +9,16 @@ export interface Finding {
   readonly expected: string
 }
 
-/** A value as it is shown in a finding: JSON, cut to a readable length. */
+/** A value as it is shown in a finding: JSON without what lies deeper, cut to a readable length. However deep it is, nothing is thrown. */
 export const showFound = (value: unknown): string => {
   if (value === undefined) return 'nothing'
-  const json = JSON.stringify(value) ?? String(value)
+  const json = JSON.stringify(value, (key, inner: unknown) => (key === '' ? inner : shallow(inner))) ?? String(value)
   return json.length > 80 ? `${json.slice(0, 77)}…` : json
+}
+
+const shallow = (value: unknown): unknown => {
+  if (typeof value !== 'object' || value === null) return value
+  return Array.isArray(value) ? '[…]' : '{…}'
 }
 
 export const sayFinding = ({ place, found, expected }: Finding): string =>

@@ -40,21 +40,37 @@ export const slotColumn = (eventId: string, slot: string): string => `${eventId}
  * @param cell the trimmed text of a column, '' when there is none
  */
 export const readEventCells = (eventId: string, event: StandardEvent, cell: (column: string) => string): ReadCells => {
-  const { protocol } = event
+  const columns = columnsOf(eventId, event)
   const text = cell(eventId)
+  if (!columns.besides.every((column) => cell(column) === '')) return readAnew(eventId, event, columns, text, cell)
+  // the plain cell alone says all, and the same figures come again and again in a file of many people
+  const known = columns.plain.get(text)
+  if (known) return known
+  const read = readAnew(eventId, event, columns, text, cell)
+  if (columns.plain.size < MOST_REMEMBERED) columns.plain.set(text, read)
+  return read
+}
+
+const MOST_REMEMBERED = 20_000
+
+const readAnew = (
+  eventId: string,
+  event: StandardEvent,
+  { slots, main, longestMs }: EventColumns,
+  text: string,
+  cell: (column: string) => string,
+): ReadCells => {
+  const { protocol } = event
   const reason = ENDS[text.toLowerCase()]
   if (reason) return measured({ kind: 'ended', reason, soFar: 0, unit: factsOf(protocol).unit, notes: [] })
-  const longestMs = factsOf(protocol).unit === 'ms' ? sensibleRange(protocol).most : 0
   const readings: Record<string, number> = {}
   const wrong: WrongCell[] = []
-  for (const slot of slotsOfEvent(event)) {
-    const column = slotColumn(eventId, slot.id)
+  for (const { slot, column } of slots) {
     const read = parseCell(cell(column), slot, longestMs) ?? parseLevelColumns(eventId, slot, cell)
     if (read?.ok) readings[slot.id] = read.value
     else if (read) wrong.push({ column, expected: exampleOf(slot) })
   }
   if (text !== '') {
-    const main = mainSlotOf(event)
     // where nothing is read, that it was done is all there is to say
     const form = main ?? { unit: factsOf(protocol).unit }
     const read = parseCell(text, form, longestMs)
@@ -72,6 +88,36 @@ export const readEventCells = (eventId: string, event: StandardEvent, cell: (col
   if (wrong.length > 0) return { ok: false, wrong }
   return measured(measureReadings(protocol, readings, { oneIsEnough: text !== '' }))
 }
+
+interface EventColumns {
+  readonly slots: readonly { readonly slot: Slot; readonly column: string }[]
+  /** Columns that say something of the event beside its plain one. */
+  readonly besides: readonly string[]
+  readonly main: Slot | undefined
+  /** What plain cells were read as. */
+  readonly plain: Map<string, ReadCells>
+  /** The longest an event can last, for times; else 0. */
+  readonly longestMs: number
+}
+
+/** Laid out once for an event, not for every row. */
+const columnsOf = (eventId: string, event: StandardEvent): EventColumns => {
+  const known = laidOut.get(event)?.get(eventId)
+  if (known) return known
+  const slots = slotsOfEvent(event).map((slot) => ({ slot, column: slotColumn(eventId, slot.id) }))
+  const levels = slots.some(({ slot }) => slot.id === 'reached') ? ['level', 'shuttle'] : []
+  const made: EventColumns = {
+    slots,
+    besides: [...slots.map(({ column }) => column), ...levels.map((name) => slotColumn(eventId, name))],
+    main: mainSlotOf(event),
+    plain: new Map(),
+    longestMs: factsOf(event.protocol).unit === 'ms' ? sensibleRange(event.protocol).most : 0,
+  }
+  laidOut.set(event, (laidOut.get(event) ?? new Map<string, EventColumns>()).set(eventId, made))
+  return made
+}
+
+const laidOut = new WeakMap<StandardEvent, Map<string, EventColumns>>()
 
 /** Figures without which one raw reading is no result: the standing reach of a jump, the repetitions of an estimate. */
 const missingBesideMain = (eventId: string, protocol: Protocol, readings: Readings): WrongCell[] =>

@@ -4,11 +4,12 @@ import { slotsOf } from '../kinds/slots.ts'
 import { isCalendarDate } from '../document/rules.ts'
 import { ageOn, ageReferenceDate } from '../judge/ageOn.ts'
 import { alternatesFor, chosenEvent } from '../judge/chosenEvent.ts'
-import { combinePerson } from '../judge/combinePerson.ts'
-import { judgeEvent } from '../judge/judgeEvent.ts'
+import { combinePerson, conclude, type Conclusion } from '../judge/combinePerson.ts'
+import { judgeEvent, judgePlainly, type PlainMark } from '../judge/judgeEvent.ts'
 import type { Candidate, Verdict } from '../judge/mark.ts'
 import { parseField } from '../quantity/field.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
+import { withAlternates } from '../standard/withAlternates.ts'
 import type { RowFinding } from './peopleCsv.ts'
 import { readEventCells, slotColumn } from './readEventCells.ts'
 
@@ -33,6 +34,16 @@ export type JudgedRow =
   | { readonly ok: true; readonly number: string; readonly testDate: string; readonly verdict: Verdict }
   | { readonly ok: false; readonly findings: readonly RowFinding[] }
 
+export type PlainlyJudgedRow =
+  | {
+      readonly ok: true
+      readonly number: string
+      readonly testDate: string
+      readonly verdict: Conclusion
+      readonly marks: readonly PlainMark[]
+    }
+  | { readonly ok: false; readonly findings: readonly RowFinding[] }
+
 /** Columns of the standard that the file's heading lacks: for each event, its own column or one for each needed reading. */
 export const missingColumns = (standard: Standard, heading: readonly string[]): string[] => [
   ...RESULT_COLUMNS.filter((column) => !heading.includes(column)),
@@ -53,57 +64,57 @@ const hasSlotColumns = ({ id, protocol }: StandardEvent, heading: readonly strin
  */
 export const readResultRow = (standard: Standard, row: ResultRow, line: number): ParsedRow => {
   const cell = (column: string): string => (row[column] ?? '').trim()
-  const wrong = (column: string, expected: string): RowFinding => ({
-    line,
-    column,
-    found: cell(column) || 'nothing',
-    expected,
-  })
-  const oneOf = (column: string, items: readonly { id: string }[]): RowFinding[] =>
-    items.some(({ id }) => id === cell(column)) ? [] : [wrong(column, `one of ${items.map(({ id }) => id).join(', ')}`)]
-  const bodyMass = cell('body_mass') === '' ? null : parseField(cell('body_mass'), { unit: 'g' })
-  const choices = choicesIn(standard, cell)
-  const findings: RowFinding[] = [
-    ...(cell('number') === '' ? [wrong('number', 'some text')] : []),
-    ...(['birth_date', 'test_date'] as const)
-      .filter((column) => !isCalendarDate(cell(column)))
-      .map((column) => wrong(column, 'a date that exists, as YYYY-MM-DD')),
-    ...oneOf('category', standard.categories),
-    ...(cell('role') === '' ? [] : oneOf('role', standard.roles ?? [])),
-    ...(bodyMass !== null && !(bodyMass.ok && isBodyMass(bodyMass.value))
-      ? [wrong('body_mass', 'a body mass from 30 to 250 kg, such as 71.5, or nothing')]
-      : []),
-    ...choices.wrong.map(({ column, expected }) => wrong(column, expected)),
-  ]
-  const testDate = cell('test_date')
-  const ageCountedOn = findings.length === 0 ? ageReferenceDate(standard.ageRule, testDate) : testDate
-  if (findings.length === 0 && ageCountedOn < cell('birth_date')) {
-    findings.push(wrong('birth_date', `a date before ${ageCountedOn}`))
+  const findings: RowFinding[] = []
+  const refuse = (column: string, expected: string): void => {
+    findings.push({ line, column, found: cell(column) || 'nothing', expected })
   }
+  const [number, birthDate, testDate] = [cell('number'), cell('birth_date'), cell('test_date')]
+  const [category, role, massText] = [cell('category'), cell('role'), cell('body_mass')]
+  if (number === '') refuse('number', 'some text')
+  if (!isCalendarDate(birthDate)) refuse('birth_date', A_DATE)
+  if (!isCalendarDate(testDate)) refuse('test_date', A_DATE)
+  const asOneOf = (column: string, items: readonly { id: string }[]): void => {
+    if (!items.some(({ id }) => id === cell(column))) refuse(column, `one of ${items.map(({ id }) => id).join(', ')}`)
+  }
+  asOneOf('category', standard.categories)
+  if (role !== '') asOneOf('role', standard.roles ?? [])
+  const bodyMass = massText === '' ? null : parseField(massText, { unit: 'g' })
+  if (bodyMass !== null && !(bodyMass.ok && isBodyMass(bodyMass.value))) {
+    refuse('body_mass', 'a body mass from 30 to 250 kg, such as 71.5, or nothing')
+  }
+  const choices = choicesIn(standard, cell)
+  for (const { column, expected } of choices.wrong) refuse(column, expected)
+  const isPerson = findings.length === 0
+  const ageCountedOn = isPerson ? ageReferenceDate(standard.ageRule, testDate) : testDate
+  if (isPerson && ageCountedOn < birthDate) refuse('birth_date', `a date before ${ageCountedOn}`)
+  const isKnown = findings.length === 0
   const candidate: Candidate = {
-    entryId: cell('number'),
-    category: cell('category'),
+    entryId: number,
+    category,
     ageCountedOn,
-    ageYears: findings.length === 0 ? ageOn(cell('birth_date'), ageCountedOn, standard.ageRule.leapDayBirthday) : 0,
-    ...(cell('role') === '' ? {} : { role: cell('role') }),
+    ageYears: isKnown ? ageOn(birthDate, ageCountedOn, standard.ageRule.leapDayBirthday) : 0,
+    ...(role === '' ? {} : { role }),
     ...(bodyMass?.ok ? { bodyMassG: bodyMass.value } : {}),
     ...choices.choices,
   }
   const measures: Measure[] = []
   for (const event of standard.events) {
-    const { notOffered } = findings.length === 0 ? chosenEvent(standard, event, candidate) : {}
-    if (notOffered) {
-      findings.push(wrong(slotColumn(event.id, notOffered), offeredTo(standard, event, candidate, notOffered)))
+    const { event: done, notOffered } = chosenEvent(standard, event, candidate)
+    if (notOffered && isKnown) {
+      refuse(slotColumn(event.id, notOffered), offeredTo(standard, event, candidate, notOffered))
       // which event its figures are of is not known
       continue
     }
-    const read = readEventCells(event.id, chosenEvent(standard, event, candidate).event, cell)
+    const read = readEventCells(event.id, done, cell)
     if (read.ok) measures.push(read.measure)
-    else findings.push(...read.wrong.map(({ column, expected }) => wrong(column, expected)))
+    else for (const { column, expected } of read.wrong) refuse(column, expected)
   }
-  if (findings.length > 0) return { ok: false, findings }
-  return { ok: true, row: { number: cell('number'), testDate, birthDate: cell('birth_date'), candidate, measures } }
+  return findings.length > 0
+    ? { ok: false, findings }
+    : { ok: true, row: { number, testDate, birthDate, candidate, measures } }
 }
+
+const A_DATE = 'a date that exists, as YYYY-MM-DD'
 
 /** Lighter or heavier than this is a slip of a digit, in g. */
 const isBodyMass = (massG: number): boolean => massG >= 30_000 && massG <= 250_000
@@ -124,16 +135,25 @@ const offeredTo = (
     : 'nothing: there is none for this person'
 }
 
-/** Judges one row. @param line line in the file, for findings */
-export const judgeResultRow = (standard: Standard, row: ResultRow, line: number): JudgedRow => {
+type RowInForce =
+  { readonly ok: true; readonly row: ReadRow } | { readonly ok: false; readonly findings: readonly RowFinding[] }
+
+/** Reads a row of a day on which the standard is in force. */
+const readInForce = (standard: Standard, row: ResultRow, line: number): RowInForce => {
   const read = readResultRow(standard, row, line)
   if (!read.ok) return read
-  const { number, testDate, candidate, measures } = read.row
+  const { testDate } = read.row
   const { inForceFrom, inForceTo } = standard
-  if (testDate < inForceFrom || (inForceTo !== undefined && testDate > inForceTo)) {
-    const expected = `a date on which version ${standard.version} is in force, from ${inForceFrom}${inForceTo === undefined ? '' : ` to ${inForceTo}`}`
-    return { ok: false, findings: [{ line, column: 'test_date', found: testDate, expected }] }
-  }
+  if (testDate >= inForceFrom && (inForceTo === undefined || testDate <= inForceTo)) return read
+  const expected = `a date on which version ${standard.version} is in force, from ${inForceFrom}${inForceTo === undefined ? '' : ` to ${inForceTo}`}`
+  return { ok: false, findings: [{ line, column: 'test_date', found: testDate, expected }] }
+}
+
+/** Judges one row with all its reasons. @param line line in the file, for findings */
+export const judgeResultRow = (standard: Standard, row: ResultRow, line: number): JudgedRow => {
+  const read = readInForce(standard, row, line)
+  if (!read.ok) return read
+  const { number, testDate, candidate, measures } = read.row
   const on = { standard, testDate }
   const marks = standard.events.flatMap((event, index) => {
     const measure = measures[index]
@@ -142,40 +162,74 @@ export const judgeResultRow = (standard: Standard, row: ResultRow, line: number)
   return { ok: true, number, testDate, verdict: combinePerson(on, candidate, marks) }
 }
 
+/** The same without the reasons of single marks, and nothing put into words. */
+export const judgeResultRowPlainly = (standard: Standard, row: ResultRow, line: number): PlainlyJudgedRow => {
+  const read = readInForce(standard, row, line)
+  if (!read.ok) return read
+  const { number, testDate, candidate, measures } = read.row
+  const on = { standard, testDate }
+  const marks: PlainMark[] = []
+  for (const [index, event] of standard.events.entries()) {
+    const measure = measures[index]
+    if (measure) marks.push(judgePlainly(on, event, candidate, measure))
+  }
+  return { ok: true, number, testDate, verdict: conclude(on, candidate, marks), marks }
+}
+
 type Choices = Pick<Candidate, 'variants' | 'alternates' | 'exemptions'>
 
-/** What a file says of variants, alternates and exemptions: `press-ups.variant`, `run.alternate`, `run.exemption`. */
+interface ChoiceColumn {
+  readonly of: keyof Choices
+  readonly eventId: string
+  readonly column: string
+  readonly ids: readonly string[]
+}
+
+/** Columns of variants, alternates and exemptions: `press-ups.variant`, `run.alternate`, `run.exemption`; laid out once. */
+const choiceColumnsOf = (standard: Standard): readonly ChoiceColumn[] => {
+  const known = choiceColumns.get(standard)
+  if (known) return known
+  const { events, exemptions = [] } = standard
+  const variantsOf = (event: StandardEvent): string[] => (event.variants ?? []).map(({ id }) => id)
+  const made = events.flatMap((event): ChoiceColumn[] => {
+    const column = (of: keyof Choices, name: string, ids: readonly string[]): ChoiceColumn => ({
+      of,
+      eventId: event.id,
+      column: slotColumn(event.id, name),
+      ids,
+    })
+    return [
+      column('variants', 'variant', withAlternates(standard, event).flatMap(variantsOf)),
+      column(
+        'alternates',
+        'alternate',
+        (event.alternates ?? []).map(({ eventId }) => eventId),
+      ),
+      column(
+        'exemptions',
+        'exemption',
+        exemptions.filter(({ eventIds }) => eventIds.includes(event.id)).map(({ id }) => id),
+      ),
+    ]
+  })
+  choiceColumns.set(standard, made)
+  return made
+}
+
+const choiceColumns = new WeakMap<Standard, readonly ChoiceColumn[]>()
+
+/** What a row says of variants, alternates and exemptions. */
 const choicesIn = (
-  { events, alternateEvents = [], exemptions = [] }: Standard,
+  standard: Standard,
   cell: (column: string) => string,
 ): { readonly choices: Choices; readonly wrong: readonly { column: string; expected: string }[] } => {
   const wrong: { column: string; expected: string }[] = []
-  const chosen = (event: StandardEvent, name: string, ids: readonly string[]): string | undefined => {
-    const column = slotColumn(event.id, name)
+  const choices: Record<keyof Choices, Record<string, string>> = { variants: {}, alternates: {}, exemptions: {} }
+  for (const { of, eventId, column, ids } of choiceColumnsOf(standard)) {
     const text = cell(column)
-    if (text === '') return undefined
-    if (ids.includes(text)) return text
-    wrong.push({ column, expected: ids.length > 0 ? `nothing, or one of ${ids.join(', ')}` : 'nothing' })
-    return undefined
-  }
-  const perEvent = (name: string, idsOf: (event: StandardEvent) => string[]): Record<string, string> =>
-    Object.fromEntries(
-      events.flatMap((event) => {
-        const id = chosen(event, name, idsOf(event))
-        return id === undefined ? [] : [[event.id, id]]
-      }),
-    )
-  const variantsOf = (event: StandardEvent): string[] => (event.variants ?? []).map(({ id }) => id)
-  const alternatesOf = (event: StandardEvent): string[] => (event.alternates ?? []).map(({ eventId }) => eventId)
-  const choices: Choices = {
-    variants: perEvent('variant', (event) => [
-      ...variantsOf(event),
-      ...alternateEvents.filter(({ id }) => alternatesOf(event).includes(id)).flatMap(variantsOf),
-    ]),
-    alternates: perEvent('alternate', alternatesOf),
-    exemptions: perEvent('exemption', (event) =>
-      exemptions.filter(({ eventIds }) => eventIds.includes(event.id)).map(({ id }) => id),
-    ),
+    if (text === '') continue
+    if (ids.includes(text)) choices[of][eventId] = text
+    else wrong.push({ column, expected: ids.length > 0 ? `nothing, or one of ${ids.join(', ')}` : 'nothing' })
   }
   return { choices, wrong }
 }

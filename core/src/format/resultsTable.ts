@@ -64,7 +64,8 @@ const tableWith = (columns: readonly string[]): ResultsTable => {
           `${columns.length} cells, as in the heading`,
         )
       }
-      const row = Object.fromEntries(columns.map((column, at) => [column, cells[at] ?? '']))
+      const row: Record<string, string> = {}
+      for (const [at, column] of columns.entries()) row[column] = cells[at] ?? ''
       const test = `${(row['number'] ?? '').trim()} ${(row['test_date'] ?? '').trim()}`
       const before = linesOf.get(test)
       if (before !== undefined) {

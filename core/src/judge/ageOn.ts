@@ -1,3 +1,4 @@
+import { isLeapYear } from '../quantity/isLeapYear.ts'
 import type { AgeRule } from '../standard/standard.ts'
 
 /**
@@ -37,5 +38,3 @@ const birthdayIn = (birthday: string, year: number, leapDayBirthday: AgeRule['le
   if (birthday !== '02-29' || isLeapYear(year)) return birthday
   return leapDayBirthday === '1 March' ? '03-01' : '02-28'
 }
-
-const isLeapYear = (year: number): boolean => (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0

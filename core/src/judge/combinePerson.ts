@@ -1,25 +1,33 @@
 /** Marks -> verdict, with its words. What is decided is decided in `decide`. */
 import { Temporal } from 'temporal-polyfill'
 import type { OutcomeWords, Standard } from '../standard/standard.ts'
-import { decide, isToGo } from './decide.ts'
+import { decide, isToGo, type BareMark } from './decide.ts'
 import { batteryFor, type JudgedOn } from './ground.ts'
 import type { Candidate, Mark, Verdict } from './mark.ts'
 import type { Outcome } from './outcome.ts'
 import { say } from './say.ts'
+import type { Step } from './trace.ts'
+
+/** As much of a mark as a conclusion needs. */
+type Concluding = BareMark & Pick<Mark, 'eventId'> & { readonly alternateId?: string | undefined }
+
+/** A verdict without its marks; why, as steps that nobody has put into words yet. */
+export interface Conclusion extends Omit<Verdict, 'marks' | 'trace'> {
+  readonly steps: readonly Step[]
+}
 
 /**
- * Combines one person's marks.
+ * What one person's marks come to, with why.
  * @param marks one for each event of the standard, in its order
  */
-export const combinePerson = (on: JudgedOn, candidate: Candidate, marks: readonly Mark[]): Verdict => {
+export const conclude = (on: JudgedOn, candidate: Candidate, marks: readonly Concluding[]): Conclusion => {
   const { standard, testDate } = on
   const { combination } = standard
   const eventsToGo = marks.filter(isToGo).length
   const { outcome, deciding, settled, because, points } = decide(combination, marks, batteryFor(on, candidate))
   const names = deciding.flatMap((place) => eventName(standard, marks[place]))
-  const shownPoints = points ? { points } : {}
-  const word = wordOf(standard, outcome)
-  const combined = say({
+  const shown = { ...wordOf(standard, outcome), ...(points ? { points } : {}) }
+  const combined: Step = {
     code: 'combined',
     outcome,
     deciding: names,
@@ -27,12 +35,22 @@ export const combinePerson = (on: JudgedOn, candidate: Candidate, marks: readonl
     eventsToGo,
     because,
     combination: combination.kind,
-    ...shownPoints,
-    ...word,
-  })
-  const retest =
-    MAY_RETEST.has(outcome) && settled ? [say({ code: 'retest', earliestOn: retestDate(standard, testDate) })] : []
-  return { outcome, ...word, settled, eventsToGo, ...shownPoints, marks, trace: [combined, ...retest] }
+    ...shown,
+  }
+  const steps: Step[] =
+    MAY_RETEST.has(outcome) && settled
+      ? [combined, { code: 'retest', earliestOn: retestDate(standard, testDate) }]
+      : [combined]
+  return { outcome, settled, eventsToGo, steps, ...shown }
+}
+
+/**
+ * Combines one person's marks.
+ * @param marks one for each event of the standard, in its order
+ */
+export const combinePerson = (on: JudgedOn, candidate: Candidate, marks: readonly Mark[]): Verdict => {
+  const { steps, ...concluded } = conclude(on, candidate, marks)
+  return { ...concluded, marks, trace: steps.map(say) }
 }
 
 /** The standard's own word for an outcome; a record that did not end keeps its own until it is settled. */
@@ -45,13 +63,21 @@ export const wordOf = (
 }
 
 /** The first day on which the standard lets somebody be tested again. */
-export const retestDate = (standard: Pick<Standard, 'retest'>, testDate: string): string =>
-  Temporal.PlainDate.from(testDate).add({ days: standard.retest.earliestAfterDays }).toString()
+export const retestDate = ({ retest }: Pick<Standard, 'retest'>, testDate: string): string => {
+  // a file of many people has few dates
+  const known = retests.get(retest)?.get(testDate)
+  if (known !== undefined) return known
+  const made = Temporal.PlainDate.from(testDate).add({ days: retest.earliestAfterDays }).toString()
+  retests.set(retest, (retests.get(retest) ?? new Map<string, string>()).set(testDate, made))
+  return made
+}
+
+const retests = new WeakMap<Standard['retest'], Map<string, string>>()
 
 const MAY_RETEST: ReadonlySet<Outcome> = new Set(['short', 'notFinished', 'withdrawn'])
 
 /** The event that was done: the alternate, where one stood in. */
-const eventName = ({ events, alternateEvents = [] }: Standard, mark: Mark | undefined): string[] => {
+const eventName = ({ events, alternateEvents = [] }: Standard, mark: Concluding | undefined): string[] => {
   if (!mark) return []
   const id = mark.alternateId ?? mark.eventId
   return [[...alternateEvents, ...events].find((event) => event.id === id)?.name ?? id]

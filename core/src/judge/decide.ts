@@ -111,13 +111,9 @@ const pointsTotal = (
   isJudged: boolean,
 ): Decision => {
   const points = pointsOf(combination, marks, battery)
-  const { centipoints, reachable } = points
-  const shown: VerdictPoints = {
-    centipoints,
-    asked: points.asked,
-    full: points.full,
-    ...classOf(combination, centipoints),
-  }
+  const { centipoints, asked, full, reachable } = points
+  const { className, nextClass } = classOf(combination, centipoints)
+  const shown: VerdictPoints = { centipoints, asked, full, className, nextClass }
   const short = placesOf(marks, isShort)
   if (short.length > 0) return { ...byMarks('short', short, true), points: { ...shown, className: null } }
   if (reachable < points.asked) {

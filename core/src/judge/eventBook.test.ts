@@ -64,6 +64,21 @@ const day = fc
     return captures
   })
 
+test('a stamp at the very moment of the start is no crossing, also where the board only adds what is new', () => {
+  const start = made(0, 1_000_000, null, 'one', {
+    kind: 'waveStarted',
+    payload: { wave: 1, entryIds: candidates.map(({ entryId }) => entryId) },
+  })
+  const memory = newLapMemory()
+  lapBoard(protocol, 1, candidates, [start], 580_000, memory)
+  const boardWith = (atMs: number) => {
+    const crossing = made(1, atMs, 'anna', 'one', crossed)
+    return lapBoard(protocol, 1, candidates, [start, crossing], 580_000, memory).crossings.length
+  }
+  expect(boardWith(1_000_000)).toBe(0)
+  expect(boardWith(1_000_001)).toBe(1)
+})
+
 test('a book and a board that follow capture by capture say what they say from the beginning', () => {
   fc.assert(
     fc.property(day, (captures) => {

@@ -89,6 +89,24 @@ export const batteryFor = (on: JudgedOn, candidate: Candidate): PersonsBattery =
   let judged = judgedIn.get(standard)
   if (!judged) judgedIn.set(standard, (judged = eventsThatCanBeMissed(standard)))
   if (standard.combination.kind !== 'pointsTotal') return { judged, fullCentipoints: [], mostCentipoints: [] }
+  if (hasChosen(candidate)) return pointsOfBattery(on, candidate, judged)
+  // it follows from the band alone, and many people share one
+  const known = batteries.get(standard) ?? new Map<string, PersonsBattery>()
+  batteries.set(standard, known)
+  const { ageYears, category, role } = candidate
+  const key = `${ageYears} ${category} ${role ?? ''}`
+  const battery = known.get(key) ?? pointsOfBattery(on, candidate, judged)
+  known.set(key, battery)
+  return battery
+}
+
+const batteries = new WeakMap<Standard, Map<string, PersonsBattery>>()
+
+const hasChosen = ({ variants = {}, alternates = {} }: Candidate): boolean =>
+  Object.keys(variants).length > 0 || Object.keys(alternates).length > 0
+
+const pointsOfBattery = (on: JudgedOn, candidate: Candidate, judged: readonly boolean[]): PersonsBattery => {
+  const { standard } = on
   const fullCentipoints = standard.events.map((event) => fullPointsOf(on, event, candidate))
   const mostCentipoints = standard.events.map((event, place) =>
     event.variants || event.alternates ? mostPointsOf(on, event, candidate) : (fullCentipoints[place] ?? 0),

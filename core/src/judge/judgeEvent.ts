@@ -3,6 +3,7 @@ import { exactOf, type Measure } from '../kinds/measure.ts'
 import { factsOf } from '../kinds/facts.ts'
 import type { Exemption, Standard, StandardEvent } from '../standard/standard.ts'
 import type { BareMark } from './decide.ts'
+import { chosenEvent } from './chosenEvent.ts'
 import { wordOf } from './combinePerson.ts'
 import { groundFor, type Ground, type JudgedOn } from './ground.ts'
 import type { Candidate, Mark } from './mark.ts'
@@ -145,37 +146,62 @@ const assess = (
 }
 
 /** A mark with its figures but without words, for judging many people at once. */
-export type PlainMark = BareMark & { readonly margin: number | null }
+export type PlainMark = BareMark & {
+  readonly eventId: string
+  readonly alternateId: string | undefined
+  readonly margin: number | null
+  readonly rounded: number | null
+  readonly className?: string
+}
 
 /**
  * Judges one measure without a trace.
  * @param event of the battery
  */
 export const judgePlainly = (on: JudgedOn, event: StandardEvent, candidate: Candidate, measure: Measure): PlainMark => {
+  const eventId = event.id
+  const nothing = { eventId, alternateId: undefined, margin: null, rounded: null }
   const exempt = exemptionFor(on.standard, event, candidate)
   if (exempt) {
-    return { kind: 'exempt', fixedCentipoints: fixedPoints(exempt), total: exempt.total ?? 'unchanged', margin: null }
+    return { ...nothing, kind: 'exempt', fixedCentipoints: fixedPoints(exempt), total: exempt.total ?? 'unchanged' }
   }
+  if (measure.kind === 'complete')
+    return judgeCompletePlainly(groundFor(on, event, candidate, measure), eventId, measure)
+  const { alternateId } = chosenEvent(on.standard, event, candidate)
   switch (measure.kind) {
     case 'notStarted':
-      return { kind: 'waiting', margin: null }
+      return { ...nothing, alternateId, kind: 'waiting' }
     case 'running':
-      return { kind: 'running', margin: null }
+      return { ...nothing, alternateId, kind: 'running' }
     case 'ended':
       return measure.reason === 'safety'
-        ? { kind: 'open', reason: 'stoppedForSafety', margin: null }
-        : { kind: 'ended', reason: measure.reason, margin: null }
-    case 'complete': {
-      const ground = groundFor(on, event, candidate, measure)
-      if (!ground.found.ok) return { kind: 'open', reason: ground.found.reason, margin: null }
-      const { worth, nearTheCut } = assess(ground, ground.found.row, measure)
-      const { centipoints, margin } = worth
-      const points = centipoints === null ? {} : { points: { centipoints, minimumCentipoints: ground.minimum } }
-      return nearTheCut && on.standard.uncertainty.nearTheCut === 'decide'
-        ? { kind: 'open', reason: 'nearTheCut', margin, ...points }
-        : { kind: worth.kind, margin, ...points }
-    }
+        ? { ...nothing, alternateId, kind: 'open', reason: 'stoppedForSafety' }
+        : { ...nothing, alternateId, kind: 'ended', reason: measure.reason }
   }
+}
+
+// each object is written out: spreading costs more than all the rest when a million results are judged
+const judgeCompletePlainly = (ground: Ground, eventId: string, measure: Complete): PlainMark => {
+  const { on, chosen, compiled, found, minimum } = ground
+  const { alternateId } = chosen
+  if (!found.ok) {
+    const rounded = roundedFor(chosen.event, exactOf(measure))
+    return { eventId, alternateId, kind: 'open', reason: found.reason, margin: null, rounded }
+  }
+  const { worth, nearTheCut } = assess(ground, found.row, measure)
+  const { centipoints, classIndex, margin, rounded } = worth
+  const isOpen = nearTheCut && on.standard.uncertainty.nearTheCut === 'decide'
+  if (centipoints !== null) {
+    const points = { centipoints, minimumCentipoints: minimum }
+    return isOpen
+      ? { eventId, alternateId, kind: 'open', reason: 'nearTheCut', margin, rounded, points }
+      : { eventId, alternateId, kind: worth.kind, margin, rounded, points }
+  }
+  if (isOpen) return { eventId, alternateId, kind: 'open', reason: 'nearTheCut', margin, rounded }
+  const { scoring } = compiled
+  return classIndex === null || scoring.kind !== 'normClasses'
+    ? { eventId, alternateId, kind: worth.kind, margin, rounded }
+    : { eventId, alternateId, kind: worth.kind, margin, rounded, className: scoring.classes[classIndex]?.name ?? '' }
 }
 
 interface Figures {

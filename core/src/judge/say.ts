@@ -28,7 +28,8 @@ export const say = (step: Step): TraceStep => {
   }
 }
 
-const wordsFor = (step: Step): Words => {
+/** Title and sentence of a step. */
+export const wordsFor = (step: Step): Words => {
   switch (step.code) {
     case 'readings':
       return readingsWords(step.taken)

@@ -29,7 +29,7 @@ const countProofs = (): (() => number) => {
 test('a signed day that is not what was signed says so, and where', async () => {
   const { day, server } = await signedDay()
   server.answer('GET', '/proof', () =>
-    json({ proof: { kind: 'signed', ...KEY }, head: HEAD, intact: false, places: ['entries.7'] }),
+    json({ proof: { kind: 'signed', ...KEY }, head: HEAD, intact: false, places: ['entries.7'], differences: [] }),
   )
   const banner = mount(DayIntact, { props: { day }, ...MOUNTED })
   await flushPromises()
@@ -39,7 +39,7 @@ test('a signed day that is not what was signed says so, and where', async () => 
 test('one that is intact, and one that is open, say nothing', async () => {
   const { day, server } = await signedDay()
   server.answer('GET', '/proof', () =>
-    json({ proof: { kind: 'signed', ...KEY }, head: HEAD, intact: true, places: [] }),
+    json({ proof: { kind: 'signed', ...KEY }, head: HEAD, intact: true, places: [], differences: [] }),
   )
   const signed = mount(DayIntact, { props: { day }, ...MOUNTED })
   await flushPromises()
@@ -75,7 +75,7 @@ test.each([
   ['noKey', 'Not proven: signed before this office had a key.'],
 ])('a signature that is "%s" is told in words', async (kind, words) => {
   const { day, server } = await signedDay()
-  server.answer('GET', '/proof', () => json({ proof: { kind, ...KEY }, head: HEAD, intact: true, places: [] }))
+  server.answer('GET', '/proof', () => json({ proof: { kind, ...KEY }, head: HEAD, intact: true, places: [], differences: [] }))
   const proof = mount(SignOffProof, { props: { day }, ...MOUNTED })
   expect(proof.text()).toContain('Comparing with what was signed')
   await flushPromises()
@@ -89,7 +89,7 @@ test('what the server cannot tell is told, and asked again by the next room', as
   const proof = mount(SignOffProof, { props: { day }, ...MOUNTED })
   await flushPromises()
   expect(proof.get('[role="alert"]').text()).toBe('This account asked for much within a minute.')
-  server.answer('GET', '/proof', () => json({ proof: { kind: 'noKey' }, head: HEAD, intact: true, places: [] }))
+  server.answer('GET', '/proof', () => json({ proof: { kind: 'noKey' }, head: HEAD, intact: true, places: [], differences: [] }))
   const again = mount(SignOffProof, { props: { day }, ...MOUNTED })
   await flushPromises()
   expect(again.text()).toContain('What is stored is what was signed.')

@@ -158,7 +158,7 @@ const crossingsOf = (
   // one stamp more, of somebody whose crossings are told apart by nobody else: it is the newest
   if (last && sorted && memory.start === start && isOneMore(sorted.settled, settled)) {
     const isHere = last.entryId === null || runners.some(({ entryId }) => entryId === last.entryId)
-    if (!isHere || !isTimers(last)) return before
+    if (!isHere || !isTimers(last) || last.atMs <= start.atMs) return before
     if (last.entryId === null || memory.runners.get(last.entryId)?.again.length === 0) {
       const lap = last.entryId === null ? 0 : before.filter(({ entryId }) => entryId === last.entryId).length + 1
       return [crossingAt(last, start, lap, laps), ...before]
