@@ -89,7 +89,11 @@ test('what an older judge gave and a key signed stands, and is told; without a k
     verdict: { ...each.verdict, outcome: 'met' },
   }))
   const read = readArchive(forged({ verdicts: older }, TEST_KEY), [KEY])
-  expect(read).toMatchObject({ ok: true, proof: { kind: 'signed' }, differences: [{ signed: 'met', today: 'withdrawn' }] })
+  expect(read).toMatchObject({
+    ok: true,
+    proof: { kind: 'signed' },
+    differences: [{ signed: 'met', today: 'withdrawn' }],
+  })
   // as signed, never as it would be given today
   if (read.ok) expect(read.archive.verdicts[0]?.verdict).toMatchObject({ outcome: 'met' })
   // nobody signed it: what the captures give is all that counts

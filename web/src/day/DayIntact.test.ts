@@ -75,7 +75,9 @@ test.each([
   ['noKey', 'Not proven: signed before this office had a key.'],
 ])('a signature that is "%s" is told in words', async (kind, words) => {
   const { day, server } = await signedDay()
-  server.answer('GET', '/proof', () => json({ proof: { kind, ...KEY }, head: HEAD, intact: true, places: [], differences: [] }))
+  server.answer('GET', '/proof', () =>
+    json({ proof: { kind, ...KEY }, head: HEAD, intact: true, places: [], differences: [] }),
+  )
   const proof = mount(SignOffProof, { props: { day }, ...MOUNTED })
   expect(proof.text()).toContain('Comparing with what was signed')
   await flushPromises()
@@ -89,7 +91,9 @@ test('what the server cannot tell is told, and asked again by the next room', as
   const proof = mount(SignOffProof, { props: { day }, ...MOUNTED })
   await flushPromises()
   expect(proof.get('[role="alert"]').text()).toBe('This account asked for much within a minute.')
-  server.answer('GET', '/proof', () => json({ proof: { kind: 'noKey' }, head: HEAD, intact: true, places: [], differences: [] }))
+  server.answer('GET', '/proof', () =>
+    json({ proof: { kind: 'noKey' }, head: HEAD, intact: true, places: [], differences: [] }),
+  )
   const again = mount(SignOffProof, { props: { day }, ...MOUNTED })
   await flushPromises()
   expect(again.text()).toContain('What is stored is what was signed.')
