@@ -283,6 +283,26 @@ const noteWords = (note: Note): Words => {
         title: `Stopped at the limit of ${printTime(note.limitMs)}`,
         sentence: 'What was not done by then does not count. Exactly on the limit would have.',
       }
+    case 'faultsTooMany':
+      return {
+        title: `${note.faults} faults on ${note.where}`,
+        sentence: `${note.allowed} ${note.allowed === 1 ? 'is' : 'are'} allowed.`,
+      }
+    case 'failedAtOnce':
+      return { title: `Failed at once on ${note.where}`, sentence: `${note.what.join(', ')}.` }
+    case 'notComplete':
+      return { title: `${note.done} of ${note.of} done in ${note.where}`, sentence: 'Later work does not count.' }
+    case 'notDone':
+      return { title: 'Not done', sentence: 'Done is what is asked.' }
+    case 'stoppedOnTheWay':
+      return { title: 'Stopped on the way', sentence: 'The protocol does not allow it.' }
+    case 'stoppedBeforeTheTime':
+      return { title: 'Stopped before the time was over', sentence: 'There is no pulse to judge.' }
+    case 'outsideFormula':
+      return {
+        title: `${note.repetitions} repetitions tell no load`,
+        sentence: `The published formula holds for 1 to ${note.most}.`,
+      }
     case 'lastMark':
       return {
         title: `${note.laps} whole ${note.laps === 1 ? 'lap' : 'laps'} and ${printLength(note.beyondLineMm)}`,

@@ -16,7 +16,7 @@ import { rulingOf, type Outside, type Ruling } from '../referee/ruling.ts'
 import { attemptOf } from '../referee/stateAfter.ts'
 import type { AskedGround } from './ground.ts'
 import type { Stamped } from './stamped.ts'
-import type { Reading, ReadingStep } from './measure.ts'
+import type { Note, Reading, ReadingStep } from './measure.ts'
 import type { Ending, ProtocolBase } from './protocolBase.ts'
 import type { Readings, Slot } from './slot.ts'
 import type { Stage, Turn, WaveRunner } from './stage.ts'
@@ -41,7 +41,8 @@ export interface Worked {
 /** The figures themselves end the event. */
 export interface EndedByFigures {
   readonly reason: EndReason
-  readonly note: string
+  /** Why, with its figures. */
+  readonly notes: readonly Note[]
 }
 
 export interface EstimatedPerson {

@@ -180,7 +180,7 @@ test('the fault over what is allowed ends the course at once, the last allowed o
   expect(measured(course, [...faults, faulted(30_000, 'stairs')])).toMatchObject({
     kind: 'ended',
     reason: 'failed',
-    note: '3 faults on Stairs, 2 allowed.',
+    notes: [{ code: 'faultsTooMany', where: 'Stairs', faults: 3, allowed: 2 }],
   })
 })
 

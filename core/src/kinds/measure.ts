@@ -21,6 +21,15 @@ export type Note =
   /** Not done when the event's limit was reached. */
   | { readonly code: 'limitReached'; readonly limitMs: number }
   | { readonly code: 'lastMark'; readonly laps: number; readonly beyondLineMm: number }
+  /** What the figures themselves end: at which station or segment, in the protocol's own words. */
+  | { readonly code: 'faultsTooMany'; readonly where: string; readonly faults: number; readonly allowed: number }
+  | { readonly code: 'failedAtOnce'; readonly where: string; readonly what: readonly string[] }
+  | { readonly code: 'notComplete'; readonly where: string; readonly done: number; readonly of: number }
+  | { readonly code: 'notDone' }
+  | { readonly code: 'stoppedOnTheWay' }
+  | { readonly code: 'stoppedBeforeTheTime' }
+  /** The published formula holds for fewer repetitions. */
+  | { readonly code: 'outsideFormula'; readonly most: number; readonly repetitions: number }
 
 export interface RepetitionTally {
   readonly counted: number

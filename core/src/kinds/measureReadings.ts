@@ -36,7 +36,7 @@ export const measureReadings = (
   const { unit } = factsOf(protocol)
   if (!isFilled(protocol, readings, oneIsEnough)) return { kind: 'running', soFar: taken.length, unit, notes: [] }
   const result = kindOf(protocol).measure(protocol, readings)
-  if ('reason' in result) return { kind: 'ended', ...result, soFar: 0, unit, notes: [] }
+  if ('reason' in result) return { kind: 'ended', ...result, soFar: 0, unit }
   const limitMs = 'limitMs' in protocol ? protocol.limitMs : undefined
   if (limitMs !== undefined && isBeyondLimit(result.value, limitMs, clockUncertaintyMs)) {
     return { kind: 'ended', ...stoppedAtLimit(limitMs), soFar: 0, unit }

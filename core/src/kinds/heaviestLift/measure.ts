@@ -13,7 +13,7 @@ export const measureLift = ({ estimate }: HeaviestLift, readings: Readings): Wor
     const most = MOST_REPETITIONS[estimate]
     return {
       reason: 'didNotFinish',
-      note: `The published formula holds for 1 to ${most} repetitions, not ${repetitions}.`,
+      notes: [{ code: 'outsideFormula', most, repetitions }],
     }
   }
   return { value: estimated, steps: [{ code: 'estimated', formula: estimate, loadG, repetitions }] }

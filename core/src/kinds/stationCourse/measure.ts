@@ -17,11 +17,11 @@ export const courseSlots = ({ stations }: StationCourse): Slot[] => [
 export const measureCourse = ({ stations }: StationCourse, readings: Readings): Worked | EndedByFigures => {
   for (const { id, name, faultsAllowed, failsAtOnce } of stations) {
     if (readings[`${id}-failed`] === 1) {
-      return { reason: 'failed', note: `Failed at once on ${name}: ${(failsAtOnce ?? []).join(', ')}.` }
+      return { reason: 'failed', notes: [{ code: 'failedAtOnce', where: name, what: failsAtOnce ?? [] }] }
     }
     const faults = readings[`${id}-faults`] ?? 0
     if (faultsAllowed !== undefined && faults > faultsAllowed) {
-      return { reason: 'failed', note: `${faults} faults on ${name}, ${faultsAllowed} allowed.` }
+      return { reason: 'failed', notes: [{ code: 'faultsTooMany', where: name, faults, allowed: faultsAllowed }] }
     }
   }
   return plain(readings['time'])

@@ -238,9 +238,9 @@ export const stampedCourse = (protocol: StationCourse, state: CourseState): Stam
   const ruled = ruledEnd(end)
   if (ruled) return { ...base, end: ruled }
   if (failedAt) {
-    const [count, allowed] = [faults[failedAt.id] ?? 0, failedAt.faultsAllowed ?? 0]
-    const note = `${count} faults on ${failedAt.name}, ${allowed} allowed.`
-    return { ...base, end: { reason: 'failed', note, byRule: true } }
+    const { id, name: where, faultsAllowed: allowed = 0 } = failedAt
+    const notes = [{ code: 'faultsTooMany' as const, where, faults: faults[id] ?? 0, allowed }]
+    return { ...base, end: { reason: 'failed', byRule: true }, notes }
   }
   if (end?.by === 'limit') {
     const { reason, notes } = stoppedAtLimit(protocol.limitMs ?? 0)

@@ -13,7 +13,7 @@ export const measureSteps = (
   if (heldMs !== undefined && ifStopped) {
     return { value: heldMs, unit: 'ms', steps: [{ code: 'stoppedEarly', heldMs, ofMs: durationMs }] }
   }
-  if (heldMs !== undefined) return { reason: 'didNotFinish', note: 'Stopped before the time was over.' }
+  if (heldMs !== undefined) return { reason: 'didNotFinish', notes: [{ code: 'stoppedBeforeTheTime' }] }
   const value = divideToNearest(beats * MINUTE_MS, pulseWindowMs)
   return { value, steps: [{ code: 'pulse', beats, windowMs: pulseWindowMs }] }
 }

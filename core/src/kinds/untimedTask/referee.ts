@@ -10,6 +10,8 @@ export interface TaskState {
   readonly beganAtMs: number | null
   /** Whether the candidate stands still on the way. */
   readonly stands: boolean
+  /** Stopped where stopping is not allowed. */
+  readonly brokeOff: boolean
   readonly end: End | null
 }
 
@@ -21,7 +23,7 @@ export const taskReferee: Refereed<UntimedTask, TaskState> = {
     { kind: 'stopped', payload: { reason: 'failed' } },
   ],
   referee: {
-    begin: () => ({ beganAtMs: null, stands: false, end: null }),
+    begin: () => ({ beganAtMs: null, stands: false, brokeOff: false, end: null }),
     phase: (_, { beganAtMs, stands, end }) =>
       end ? 'over' : beganAtMs === null ? 'before' : stands ? 'paused' : 'running',
     span: (_, { beganAtMs, end }) => spanOf(beganAtMs, end),
@@ -41,7 +43,7 @@ export const taskReferee: Refereed<UntimedTask, TaskState> = {
         case 'paused':
           return stoppingAllowed
             ? { ...state, stands: true }
-            : { ...state, end: { by: 'failed', atMs: capture.atMs, note: 'Stopped on the way.' } }
+            : { ...state, brokeOff: true, end: { by: 'failed', atMs: capture.atMs } }
         case 'resumed':
           return { ...state, stands: false }
         case 'stopped':
@@ -54,8 +56,12 @@ export const taskReferee: Refereed<UntimedTask, TaskState> = {
   },
 }
 
-export const stampedTask = (_: UntimedTask, { beganAtMs, end }: TaskState): Stamped => {
-  const base: Stamped = { ...NOTHING_STAMPED, begun: beganAtMs !== null }
+export const stampedTask = (_: UntimedTask, { beganAtMs, brokeOff, end }: TaskState): Stamped => {
+  const base: Stamped = {
+    ...NOTHING_STAMPED,
+    begun: beganAtMs !== null,
+    notes: brokeOff ? [{ code: 'stoppedOnTheWay' }] : [],
+  }
   const ruled = ruledEnd(end)
   return ruled ? { ...base, end: ruled } : base
 }

@@ -16,7 +16,7 @@ export const untimedTask = defineKind<UntimedTask, TaskState>({
   form: () => ({ unit: 'done' }),
   sense: () => 'atLeast',
   slots: () => [needed('done', 'Done', { unit: 'done' })],
-  measure: (_, { done }) => (done === 0 ? { reason: 'failed', note: 'Not done.' } : plain(done)),
+  measure: (_, { done }) => (done === 0 ? { reason: 'failed', notes: [{ code: 'notDone' }] } : plain(done)),
   ...taskReferee,
   stamped: stampedTask,
   endings: ({ failsWhen }) => failsWhen.map((label) => ({ label, then: 'fails' as const })),

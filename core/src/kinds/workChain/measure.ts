@@ -16,7 +16,7 @@ export const measureChain = ({ segments }: WorkChain, readings: Readings): Worke
   for (const { id, name, repetitions } of segments) {
     const done = readings[`${id}-repetitions`]
     if (repetitions !== undefined && done !== undefined && done < repetitions) {
-      return { reason: 'didNotFinish', note: `${done} of ${repetitions} done in ${name}; later work does not count.` }
+      return { reason: 'didNotFinish', notes: [{ code: 'notComplete', where: name, done, of: repetitions }] }
     }
   }
   return plain(readings['time'])
