@@ -2,8 +2,8 @@
 import type { Measure } from '../kinds/measure.ts'
 import type { EndReason } from '../referee/ends.ts'
 import { ageOn, ageReferenceDate } from '../judge/ageOn.ts'
-import { decide } from '../judge/decide.ts'
-import { batteryFor, type JudgedOn } from '../judge/ground.ts'
+import { combineMarks } from '../judge/combineMarks.ts'
+import { batteryFor, type JudgedOn } from '../judge/basis.ts'
 import { judgePlainly, type PlainMark } from '../judge/judgeEvent.ts'
 import type { Candidate } from '../judge/mark.ts'
 import type { Outcome } from '../judge/outcome.ts'
@@ -123,7 +123,7 @@ const judgeUnder = (standard: Standard, result: PastResult): Judged => {
   }
   const on: JudgedOn = { standard, testDate: result.testDate }
   const marks = standard.events.map((event) => judgePlainly(on, event, candidate, measureOf(result.measures[event.id])))
-  const { outcome } = decide(standard.combination, marks, batteryFor(on, candidate))
+  const { outcome } = combineMarks(standard.combination, marks, batteryFor(on, candidate))
   return { outcome, ageYears: candidate.ageYears, marks }
 }
 

@@ -1,7 +1,7 @@
 /** What a scoring asks of people of an age and category, as values that can be laid side by side. */
 import { NO_BAND, SEVERAL_BANDS } from '../judge/bandIndex.ts'
 import { compileScoring, type CompiledScoring } from '../judge/compileScoring.ts'
-import { minimumOf } from '../judge/ground.ts'
+import { minimumOf } from '../judge/basis.ts'
 import { printDecimal } from '../quantity/digits.ts'
 import { printMass } from '../quantity/mass.ts'
 import { printPoints, printQuantity, type Unit } from '../quantity/unit.ts'

@@ -4,7 +4,7 @@ import { printTime } from '../quantity/time.ts'
 import { measureReadings } from '../kinds/measureReadings.ts'
 import { eventTemplate } from '../standard/standardTemplate.ts'
 import { combinePerson, retestDate } from './combinePerson.ts'
-import { applyDecision, type OfficersDecision } from './decision.ts'
+import { applyDecision, type OfficersDecision } from './officersDecision.ts'
 import { judgeEvent } from './judgeEvent.ts'
 import type { Mark } from './mark.ts'
 

@@ -1,8 +1,8 @@
-/** Marks -> verdict, with its words. What is decided is decided in `decide`. */
+/** Marks -> verdict, with its words. What is decided is decided in `combineMarks`. */
 import { Temporal } from 'temporal-polyfill'
 import type { OutcomeWords, Standard } from '../standard/standard.ts'
-import { decide, isToGo, type BareMark } from './decide.ts'
-import { batteryFor, type JudgedOn } from './ground.ts'
+import { combineMarks, isToGo, type BareMark } from './combineMarks.ts'
+import { batteryFor, type JudgedOn } from './basis.ts'
 import type { Candidate, Mark, Verdict } from './mark.ts'
 import type { Outcome } from './outcome.ts'
 import { say } from './say.ts'
@@ -24,7 +24,7 @@ export const conclude = (on: JudgedOn, candidate: Candidate, marks: readonly Con
   const { standard, testDate } = on
   const { combination } = standard
   const eventsToGo = marks.filter(isToGo).length
-  const { outcome, deciding, settled, because, points } = decide(combination, marks, batteryFor(on, candidate))
+  const { outcome, deciding, settled, because, points } = combineMarks(combination, marks, batteryFor(on, candidate))
   const names = deciding.flatMap((place) => eventName(standard, marks[place]))
   const shown = { ...wordOf(standard, outcome), ...(points ? { points } : {}) }
   const combined: Step = {

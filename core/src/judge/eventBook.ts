@@ -2,7 +2,7 @@
 import type { ByCandidate } from '../capture/byCandidate.ts'
 import type { Capture } from '../capture/capture.ts'
 import type { StandardEvent } from '../standard/standard.ts'
-import type { JudgedOn } from './ground.ts'
+import type { JudgedOn } from './basis.ts'
 import type { Mark } from './mark.ts'
 
 /** One person's page: the mark, with all it rests on. */

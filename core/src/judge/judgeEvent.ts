@@ -2,10 +2,10 @@
 import { exactOf, type Measure } from '../kinds/measure.ts'
 import { factsOf } from '../kinds/facts.ts'
 import type { Exemption, Standard, StandardEvent } from '../standard/standard.ts'
-import type { BareMark } from './decide.ts'
+import type { BareMark } from './combineMarks.ts'
 import { chosenEvent } from './chosenEvent.ts'
 import { wordOf } from './combinePerson.ts'
-import { groundFor, type Ground, type JudgedOn } from './ground.ts'
+import { basisFor, type Basis, type JudgedOn } from './basis.ts'
 import type { Candidate, Mark } from './mark.ts'
 import {
   ageMatters,
@@ -22,7 +22,7 @@ import {
 import type { MarkPoints, NextStep } from './markFigures.ts'
 import { roundedFor } from './ownUnit.ts'
 import { say } from './say.ts'
-import { couldBeOtherwise, scoreValue, uncertaintyOf, type Worth } from './scoreMeasure.ts'
+import { couldBeOtherwise, scoreValue, uncertaintyOf, type ScoredValue } from './scoreMeasure.ts'
 import { traced } from './traced.ts'
 import type { TraceStep } from './trace.ts'
 
@@ -35,8 +35,8 @@ type Complete = Extract<Measure, { kind: 'complete' }>
  * @param event of the battery; an alternate in its place is found here
  */
 export const judgeEvent = (on: JudgedOn, event: StandardEvent, candidate: Candidate, measure: Measure): Mark => {
-  const ground = groundFor(on, event, candidate, measure)
-  const { chosen, cut } = ground
+  const basis = basisFor(on, event, candidate, measure)
+  const { chosen, cut } = basis
   const { unit } = factsOf(chosen.event.protocol)
   const { alternateId, variantId } = chosen
   const base = { eventId: event.id, ...(alternateId ? { alternateId } : {}), ...(variantId ? { variantId } : {}), cut }
@@ -73,17 +73,17 @@ export const judgeEvent = (on: JudgedOn, event: StandardEvent, candidate: Candid
       return { ...doubted, kind: 'ended', reason, soFar, unit: measure.unit, trace: [...before, ended] }
     }
     case 'complete':
-      return judgeComplete(ground, doubted, measure, before)
+      return judgeComplete(basis, doubted, measure, before)
   }
 }
 
 const judgeComplete = (
-  ground: Ground,
+  basis: Basis,
   base: Pick<Mark, 'eventId' | 'cut' | 'doubts' | 'span'>,
   measure: Complete,
   before: readonly TraceStep[],
 ): Mark => {
-  const { on, candidate, chosen, compiled, found } = ground
+  const { on, candidate, chosen, compiled, found } = basis
   const { unit } = compiled
   const rounded = roundedFor(chosen.event, exactOf(measure))
   const measured = measure.exact ? { measured: measure.value, exact: measure.exact } : { measured: measure.value }
@@ -100,14 +100,14 @@ const judgeComplete = (
       say({ code: 'open', reason }),
     ])
   }
-  const { worth, uncertainty, nearTheCut } = assess(ground, found.row, measure)
+  const { worth, uncertainty, nearTheCut } = assess(basis, found.row, measure)
   const { nearTheCut: policy } = on.standard.uncertainty
-  const figures = { ...figuresOf(ground, found.row, worth) }
+  const figures = { ...figuresOf(basis, found.row, worth) }
   const { row, band } = found
   const trace = (): TraceStep[] => [
     ...steps(),
     ...(band && !isForAll(band) ? [say({ code: 'band', band, forWhom: forWhom(on.standard, band) })] : []),
-    ...scoreSteps(ground, row, worth, figures.points),
+    ...scoreSteps(basis, row, worth, figures.points),
     ...(figures.next ? [say({ code: 'next', next: figures.next, sense: compiled.sense })] : []),
     ...uncertaintySteps(uncertainty, unit, nearTheCut, policy),
   ]
@@ -124,17 +124,13 @@ const judgeComplete = (
 }
 
 interface Assessed {
-  readonly worth: Worth
+  readonly worth: ScoredValue
   readonly uncertainty: number
   readonly nearTheCut: boolean
 }
 
 /** What the measure is worth in a row, and whether the method can tell. */
-const assess = (
-  { on, candidate, chosen, compiled, cut, minimum }: Ground,
-  row: number,
-  measure: Complete,
-): Assessed => {
+const assess = ({ on, candidate, chosen, compiled, cut, minimum }: Basis, row: number, measure: Complete): Assessed => {
   const { event } = chosen
   const worth = scoreValue(event, compiled, row, cut, minimum, exactOf(measure), candidate.bodyMassG ?? 0)
   const uncertainty = cut === null ? 0 : uncertaintyOf(on.standard.uncertainty, event, measure)
@@ -166,7 +162,7 @@ export const judgePlainly = (on: JudgedOn, event: StandardEvent, candidate: Cand
     return { ...nothing, kind: 'exempt', fixedCentipoints: fixedPoints(exempt), total: exempt.total ?? 'unchanged' }
   }
   if (measure.kind === 'complete')
-    return judgeCompletePlainly(groundFor(on, event, candidate, measure), eventId, measure)
+    return judgeCompletePlainly(basisFor(on, event, candidate, measure), eventId, measure)
   const { alternateId } = chosenEvent(on.standard, event, candidate)
   switch (measure.kind) {
     case 'notStarted':
@@ -181,14 +177,14 @@ export const judgePlainly = (on: JudgedOn, event: StandardEvent, candidate: Cand
 }
 
 // each object is written out: spreading costs more than all the rest when a million results are judged
-const judgeCompletePlainly = (ground: Ground, eventId: string, measure: Complete): PlainMark => {
-  const { on, chosen, compiled, found, minimum } = ground
+const judgeCompletePlainly = (basis: Basis, eventId: string, measure: Complete): PlainMark => {
+  const { on, chosen, compiled, found, minimum } = basis
   const { alternateId } = chosen
   if (!found.ok) {
     const rounded = roundedFor(chosen.event, exactOf(measure))
     return { eventId, alternateId, kind: 'open', reason: found.reason, margin: null, rounded }
   }
-  const { worth, nearTheCut } = assess(ground, found.row, measure)
+  const { worth, nearTheCut } = assess(basis, found.row, measure)
   const { centipoints, classIndex, margin, rounded } = worth
   const isOpen = nearTheCut && on.standard.uncertainty.nearTheCut === 'decide'
   if (centipoints !== null) {
@@ -210,7 +206,7 @@ interface Figures {
   readonly next?: NextStep
 }
 
-const figuresOf = ({ compiled, candidate, minimum }: Ground, row: number, worth: Worth): Figures => {
+const figuresOf = ({ compiled, candidate, minimum }: Basis, row: number, worth: ScoredValue): Figures => {
   const { unit, scoring } = compiled
   const valueFor = (score: number): number | null => compiled.valueFor(row, score, candidate.bodyMassG ?? 0)
   if (worth.centipoints !== null) {

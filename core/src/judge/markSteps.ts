@@ -9,11 +9,11 @@ import { isWholeAlready } from '../quantity/unit.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
 import type { ChosenEvent } from './chosenEvent.ts'
 import type { Cut, CutBand } from './cut.ts'
-import type { Ground, JudgedOn } from './ground.ts'
+import type { Basis, JudgedOn } from './basis.ts'
 import type { Candidate } from './mark.ts'
 import type { MarkPoints } from './markFigures.ts'
 import { say } from './say.ts'
-import type { Worth } from './scoreMeasure.ts'
+import type { ScoredValue } from './scoreMeasure.ts'
 import type { Step, TraceStep } from './trace.ts'
 
 type Complete = Extract<Measure, { kind: 'complete' }>
@@ -33,9 +33,9 @@ export const choiceSteps = (
 }
 
 export const scoreSteps = (
-  { on, compiled, cut, candidate, minimum }: Ground,
+  { on, compiled, cut, candidate, minimum }: Basis,
   row: number,
-  worth: Worth,
+  worth: ScoredValue,
   points?: MarkPoints,
 ): TraceStep[] => {
   const { scoring, unit, sense } = compiled
@@ -75,7 +75,7 @@ export const scoreSteps = (
 }
 
 /** Age is worth a step where it chose the row, or why there is none. */
-export const ageMatters = (found: Ground['found']): boolean =>
+export const ageMatters = (found: Basis['found']): boolean =>
   !found.ok || (found.band !== null && (found.band.ageFrom > 0 || found.band.ageTo !== null))
 
 export const isForAll = ({ ageFrom, ageTo, category, role }: CutBand): boolean =>

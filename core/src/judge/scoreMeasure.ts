@@ -10,7 +10,7 @@ import type { Cut } from './cut.ts'
 import { roundedFor } from './ownUnit.ts'
 
 /** What a complete measure is worth under a scoring. */
-export interface Worth {
+export interface ScoredValue {
   readonly kind: 'met' | 'short' | 'scored'
   readonly rounded: number
   /** How far on the good side of the cut, negative when short of it; null where no cut is asked. */
@@ -32,7 +32,7 @@ export const scoreValue = (
   minimumCentipoints: number | null,
   value: Exact,
   bodyMassG: number,
-): Worth => {
+): ScoredValue => {
   const rounded = roundedFor(event, value)
   const scored = score(row, rounded, bodyMassG)
   const margin =

@@ -6,7 +6,7 @@ import type { RoundingMode } from '../quantity/rounding.ts'
 import type { Unit } from '../quantity/unit.ts'
 import type { Cut } from './cut.ts'
 import type { Combination } from '../standard/combination.ts'
-import type { Decision } from './decide.ts'
+import type { Combined } from './combineMarks.ts'
 import type { NextStep, VerdictPoints } from './markFigures.ts'
 import type { OpenReason, Outcome } from './outcome.ts'
 
@@ -102,7 +102,7 @@ export type Step =
       readonly deciding: readonly string[]
       readonly settled: boolean
       readonly eventsToGo: number
-      readonly because: Decision['because']
+      readonly because: Combined['because']
       readonly combination: Combination['kind']
       /** The standard's own word for the outcome. */
       readonly word?: string

@@ -2,7 +2,7 @@
 import type { Capture } from '../capture/capture.ts'
 import { concernedBy } from '../capture/concernedBy.ts'
 import { findCut } from '../judge/findCut.ts'
-import { minimumOf } from '../judge/ground.ts'
+import { minimumOf } from '../judge/basis.ts'
 import { factsOf } from '../kinds/facts.ts'
 import { kindOf } from '../kinds/kinds.ts'
 import { stamp } from '../kinds/stage.ts'

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import type { Combination } from '../standard/combination.ts'
-import { decide as decideFor, type BareMark, type Decision } from './decide.ts'
+import { combineMarks, type BareMark, type Combined } from './combineMarks.ts'
 
 const earned = (centipoints: number, minimumCentipoints = 4_500): BareMark => ({
   kind: centipoints >= minimumCentipoints ? 'met' : 'short',
@@ -18,13 +18,13 @@ const ended = (reason: 'didNotFinish' | 'failed' | 'breach' | 'withdrawn' | 'dis
 })
 
 /** @param full points each event can earn @param judged whether it can be missed; every one, when left out @param most points while a choice is open */
-const decide = (
+const combined = (
   combination: Combination,
   marks: readonly BareMark[],
   full: readonly number[] = [],
   judged: readonly boolean[] = marks.map(() => true),
   most = full,
-): Decision => decideFor(combination, marks, { judged, fullCentipoints: full, mostCentipoints: most })
+): Combined => combineMarks(combination, marks, { judged, fullCentipoints: full, mostCentipoints: most })
 
 const TOTAL: Combination = {
   kind: 'pointsTotal',
@@ -37,7 +37,7 @@ const TOTAL: Combination = {
   ],
 }
 const FULL = [10_000, 10_000, 10_000]
-const total = (...marks: BareMark[]) => decide(TOTAL, marks, FULL)
+const total = (...marks: BareMark[]) => combined(TOTAL, marks, FULL)
 
 // 55 + 55 + 55 = 165
 test('a total is met exactly at what is asked, and short one hundredth below', () => {
@@ -73,11 +73,11 @@ test('less than the least in one event is short whatever the total', () => {
 test('it is told as soon as the total can no longer be reached', () => {
   const marks = [earned(4_500), WAITING, WAITING]
   // 45 + 100 + 100 is enough, with 60 less it would not be
-  expect(decide({ ...TOTAL, totalCentipoints: 24_500 }, marks, FULL)).toMatchObject({
+  expect(combined({ ...TOTAL, totalCentipoints: 24_500 }, marks, FULL)).toMatchObject({
     outcome: 'notFinished',
     settled: false,
   })
-  expect(decide({ ...TOTAL, totalCentipoints: 24_501 }, marks, FULL)).toMatchObject({
+  expect(combined({ ...TOTAL, totalCentipoints: 24_501 }, marks, FULL)).toMatchObject({
     outcome: 'short',
     because: 'cannotReachTotal',
     settled: true,
@@ -97,7 +97,7 @@ test('an event that has not begun may earn what any open choice gives; once begu
     [10_000, 9_000],
   ]
   const asked = (mark: BareMark, totalCentipoints: number) =>
-    decide({ ...TOTAL, totalCentipoints }, [earned(10_000), mark], full, [true, true], most).outcome
+    combined({ ...TOTAL, totalCentipoints }, [earned(10_000), mark], full, [true, true], most).outcome
   expect([asked(WAITING, 19_000), asked(WAITING, 19_001)]).toEqual(['notFinished', 'short'])
   expect([asked({ kind: 'running' }, 16_000), asked({ kind: 'running' }, 16_001)]).toEqual(['notFinished', 'short'])
 })
@@ -135,7 +135,7 @@ test('an event left out lowers the total in proportion, rounded up, or not at al
   })
   // a third of 100 points of a total asked of 100.01: 33.3366… goes up
   expect(
-    decide(
+    combined(
       { ...TOTAL, totalCentipoints: 10_001 },
       [earned(5_500), exempt('proportional'), exempt('proportional')],
       FULL,
@@ -158,14 +158,14 @@ test('an officer who decides an open mark as met gives at least the least points
 })
 
 test('events without points have to be met beside the total', () => {
-  expect(decide(TOTAL, [earned(10_000), earned(10_000), SHORT], [10_000, 10_000, 0])).toMatchObject({
+  expect(combined(TOTAL, [earned(10_000), earned(10_000), SHORT], [10_000, 10_000, 0])).toMatchObject({
     outcome: 'short',
     deciding: [2],
   })
 })
 
 const BEST: Combination = { kind: 'bestOf', eventsToMeet: 2 }
-const best = (...marks: BareMark[]) => decide(BEST, marks, [])
+const best = (...marks: BareMark[]) => combined(BEST, marks, [])
 
 test('two of three: met as soon as two are met, short as soon as two are lost', () => {
   expect(best(MET, MET, WAITING)).toMatchObject({ outcome: 'met', settled: true, deciding: [0, 1] })
@@ -177,7 +177,7 @@ test('two of three: met as soon as two are met, short as soon as two are lost', 
 })
 
 test('what nobody can miss is not one of so many that have to be met', () => {
-  const judged = (...marks: BareMark[]) => decide(BEST, marks, [], [true, true, true, false])
+  const judged = (...marks: BareMark[]) => combined(BEST, marks, [], [true, true, true, false])
   // two cuts met; a class reached beside them adds nothing, and one cut with it is not two
   expect(judged(MET, MET, SHORT, WAITING)).toMatchObject({ outcome: 'met', settled: true, deciding: [0, 1] })
   expect(judged(MET, SHORT, SHORT, SCORED)).toMatchObject({ outcome: 'short', because: 'cannotReachEnough' })
@@ -186,9 +186,9 @@ test('what nobody can miss is not one of so many that have to be met', () => {
 })
 
 test('where nothing can be missed, taking part is all there is', () => {
-  const taken = decide(BEST, [{ kind: 'scored' }, { kind: 'scored' }], [], [false, false])
+  const taken = combined(BEST, [{ kind: 'scored' }, { kind: 'scored' }], [], [false, false])
   expect(taken).toMatchObject({ outcome: 'tookPart', settled: true, because: 'tookPart' })
-  expect(decide(BEST, [{ kind: 'scored' }, WAITING], [], [false, false])).toMatchObject({ outcome: 'notFinished' })
+  expect(combined(BEST, [{ kind: 'scored' }, WAITING], [], [false, false])).toMatchObject({ outcome: 'notFinished' })
 })
 
 test('an exemption is no lost event', () => {
@@ -200,20 +200,20 @@ test('an exemption is no lost event', () => {
 
 test('a breach of safety overrides where the standard says so, and is short in its event in any case', () => {
   const marks = [MET, MET, ended('breach')]
-  expect(decide({ ...BEST, safetyBreachOverrides: true }, marks, [])).toMatchObject({
+  expect(combined({ ...BEST, safetyBreachOverrides: true }, marks, [])).toMatchObject({
     outcome: 'short',
     because: 'breach',
     settled: true,
   })
-  expect(decide(BEST, marks, [])).toMatchObject({ outcome: 'met' })
-  expect(decide({ kind: 'everyEventMet' }, marks, [])).toMatchObject({ outcome: 'short', because: 'marks' })
+  expect(combined(BEST, marks, [])).toMatchObject({ outcome: 'met' })
+  expect(combined({ kind: 'everyEventMet' }, marks, [])).toMatchObject({ outcome: 'short', because: 'marks' })
 })
 
 test('where nothing is judged the word is never met', () => {
   const none = [false, false]
   for (const combination of [{ kind: 'tookPart' }, { kind: 'everyEventMet' }, BEST] as const) {
-    expect(decide(combination, [SCORED, SCORED], [], none)).toMatchObject({ outcome: 'tookPart', settled: true })
-    expect(decide(combination, [SCORED, WAITING], [], none)).toMatchObject({ outcome: 'notFinished', settled: false })
+    expect(combined(combination, [SCORED, SCORED], [], none)).toMatchObject({ outcome: 'tookPart', settled: true })
+    expect(combined(combination, [SCORED, WAITING], [], none)).toMatchObject({ outcome: 'notFinished', settled: false })
   }
   // points nobody can have too few of: the class is told
   const points = (centipoints: number): BareMark => ({
@@ -221,17 +221,17 @@ test('where nothing is judged the word is never met', () => {
     points: { centipoints, minimumCentipoints: null },
   })
   expect(
-    decide({ ...TOTAL, totalCentipoints: 0 }, [points(9_000), points(9_000)], [10_000, 10_000], none),
+    combined({ ...TOTAL, totalCentipoints: 0 }, [points(9_000), points(9_000)], [10_000, 10_000], none),
   ).toMatchObject({ outcome: 'tookPart', points: { centipoints: 18_000, className: 'Harbour' } })
   // exempt from the one event that is judged, a person takes part in the others
   for (const combination of [{ kind: 'everyEventMet' }, { kind: 'bestOf', eventsToMeet: 1 }] as const) {
-    expect(decide(combination, [EXEMPT, SCORED], [], [true, false])).toMatchObject({ outcome: 'tookPart' })
-    expect(decide(combination, [MET, SCORED], [], [true, false])).toMatchObject({ outcome: 'met' })
+    expect(combined(combination, [EXEMPT, SCORED], [], [true, false])).toMatchObject({ outcome: 'tookPart' })
+    expect(combined(combination, [MET, SCORED], [], [true, false])).toMatchObject({ outcome: 'met' })
   }
 })
 
 test('giving up one event of an effort week ends that event, not the week', () => {
-  const week = (...marks: BareMark[]) => decide({ kind: 'tookPart' }, marks)
+  const week = (...marks: BareMark[]) => combined({ kind: 'tookPart' }, marks)
   expect(week(SCORED, ended('didNotFinish'), WAITING)).toMatchObject({ outcome: 'notFinished', settled: false })
   expect(week(SCORED, ended('didNotFinish'), SCORED)).toMatchObject({ outcome: 'tookPart', settled: true })
   expect(week(SCORED, ended('withdrawn'), WAITING)).toMatchObject({ outcome: 'withdrawn', settled: true })
@@ -239,9 +239,12 @@ test('giving up one event of an effort week ends that event, not the week', () =
 
 test('everybody who is exempt from everything is exempt, however the events combine', () => {
   for (const combination of [TOTAL, BEST, { kind: 'everyEventMet' }, { kind: 'tookPart' }] as const) {
-    expect(decide(combination, [EXEMPT, EXEMPT], [10_000, 10_000])).toMatchObject({ outcome: 'exempt', settled: true })
+    expect(combined(combination, [EXEMPT, EXEMPT], [10_000, 10_000])).toMatchObject({
+      outcome: 'exempt',
+      settled: true,
+    })
   }
-  expect(decide({ kind: 'everyEventMet' }, [EXEMPT, MET])).toMatchObject({ outcome: 'met' })
+  expect(combined({ kind: 'everyEventMet' }, [EXEMPT, MET])).toMatchObject({ outcome: 'met' })
 })
 
 /** In the one order; each comes before every one below it. */
@@ -263,20 +266,20 @@ test.each(PAIRS)(
   '$first.kind $first.reason and $second.kind $second.reason: $outcome',
   ({ outcome, first, second }) => {
     const every = { kind: 'everyEventMet', safetyBreachOverrides: true } as const
-    expect(decide(every, [first, second]).outcome).toBe(outcome)
-    expect(decide(every, [second, first]).outcome).toBe(outcome)
+    expect(combined(every, [first, second]).outcome).toBe(outcome)
+    expect(combined(every, [second, first]).outcome).toBe(outcome)
     // exempt from one of two events changes nothing, from all of them it is all there is to say
-    expect(decide(every, [EXEMPT, first, second]).outcome).toBe(outcome)
+    expect(combined(every, [EXEMPT, first, second]).outcome).toBe(outcome)
   },
 )
 
 test('disqualified and withdrawn come before what the figures say, and before a breach', () => {
   for (const combination of [TOTAL, BEST, { kind: 'everyEventMet' }, { kind: 'tookPart' }] as const) {
     const strict = { ...combination, safetyBreachOverrides: true }
-    expect(decide(combination, [SHORT, ended('withdrawn')], [0, 0]).outcome).toBe('withdrawn')
-    expect(decide(combination, [ended('withdrawn'), ended('disqualified')], [0, 0]).outcome).toBe('disqualified')
-    expect(decide(strict, [ended('breach'), ended('withdrawn')], [0, 0]).outcome).toBe('withdrawn')
-    expect(decide(strict, [ended('breach'), ended('disqualified')], [0, 0]).outcome).toBe('disqualified')
-    expect(decide(strict, [ended('breach'), MET], [0, 0])).toMatchObject({ outcome: 'short', because: 'breach' })
+    expect(combined(combination, [SHORT, ended('withdrawn')], [0, 0]).outcome).toBe('withdrawn')
+    expect(combined(combination, [ended('withdrawn'), ended('disqualified')], [0, 0]).outcome).toBe('disqualified')
+    expect(combined(strict, [ended('breach'), ended('withdrawn')], [0, 0]).outcome).toBe('withdrawn')
+    expect(combined(strict, [ended('breach'), ended('disqualified')], [0, 0]).outcome).toBe('disqualified')
+    expect(combined(strict, [ended('breach'), MET], [0, 0])).toMatchObject({ outcome: 'short', because: 'breach' })
   }
 })

@@ -6,7 +6,7 @@ import type { Standard, StandardEvent } from '../standard/standard.ts'
 import { alternatesFor, chosenEvent, type ChosenEvent } from './chosenEvent.ts'
 import { compileScoring, type CompiledScoring } from './compileScoring.ts'
 import type { Cut } from './cut.ts'
-import type { PersonsBattery } from './decide.ts'
+import type { PersonsBattery } from './combineMarks.ts'
 import { cutIn, findBand, type FoundBand } from './findCut.ts'
 import type { Candidate } from './mark.ts'
 import { judgedBy } from './judgedBy.ts'
@@ -25,7 +25,7 @@ export interface JudgedOn {
 export const minimumOf = ({ combination }: Pick<Standard, 'combination'>, event: StandardEvent): number | null =>
   event.minimumCentipoints ?? (combination.kind === 'pointsTotal' ? (combination.minimumEachCentipoints ?? null) : null)
 
-export interface Ground {
+export interface Basis {
   readonly on: JudgedOn
   readonly candidate: Candidate
   readonly chosen: ChosenEvent
@@ -36,12 +36,12 @@ export interface Ground {
 }
 
 /** @param measure where there is one: a step test that was stopped may be judged by another rule than one that was done */
-export const groundFor = (on: JudgedOn, event: StandardEvent, candidate: Candidate, measure?: Measure): Ground => {
+export const basisFor = (on: JudgedOn, event: StandardEvent, candidate: Candidate, measure?: Measure): Basis => {
   const byChoice = chosenEvent(on.standard, event, candidate)
   const done = measure ? judgedBy(byChoice.event, measure) : byChoice.event
   const chosen = done === byChoice.event ? byChoice : { ...byChoice, event: done, scoring: done.scoring }
   const compiled = compileScoring(chosen.event, chosen.scoring)
-  const found: Ground['found'] = chosen.notOffered
+  const found: Basis['found'] = chosen.notOffered
     ? { ok: false, reason: 'choiceNotOffered' }
     : findBand(compiled, candidate)
   const minimum = minimumOf(on.standard, chosen.event)
@@ -51,7 +51,7 @@ export const groundFor = (on: JudgedOn, event: StandardEvent, candidate: Candida
 
 /** The most points an event as it was chosen can earn a candidate, in hundredths; 0 for events without points. */
 const fullPointsOf = (on: JudgedOn, event: StandardEvent, candidate: Candidate): number => {
-  const { compiled, found } = groundFor(on, event, candidate)
+  const { compiled, found } = basisFor(on, event, candidate)
   return compiled.scoreKind === 'centipoints' && found.ok ? compiled.best(found.row) : 0
 }
 

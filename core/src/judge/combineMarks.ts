@@ -28,7 +28,7 @@ export interface PersonsBattery {
   readonly mostCentipoints: readonly number[]
 }
 
-export interface Decision {
+export interface Combined {
   readonly outcome: Outcome
   /** Places, in the list of marks, of those that decided. */
   readonly deciding: readonly number[]
@@ -44,7 +44,11 @@ export interface Decision {
  * still to go, took part, met. "Short" comes before "to decide" because with one event short the standard can no longer be met;
  * the word is "met" only where something could have been missed.
  */
-export const decide = (combination: Combination, marks: readonly BareMark[], battery: PersonsBattery): Decision => {
+export const combineMarks = (
+  combination: Combination,
+  marks: readonly BareMark[],
+  battery: PersonsBattery,
+): Combined => {
   if (marks.length > 0 && marks.every(isExempt)) return byMarks('exempt', everyPlace(marks), true)
   const early = marks.some(({ kind }) => kind === 'ended') ? endedEarly(combination, marks) : null
   if (early) return early
@@ -71,7 +75,7 @@ export const decide = (combination: Combination, marks: readonly BareMark[], bat
 }
 
 /** What an early end decides by itself. */
-const endedEarly = (combination: Combination, marks: readonly BareMark[]): Decision | null => {
+const endedEarly = (combination: Combination, marks: readonly BareMark[]): Combined | null => {
   const endedBy = (reason: EndReason): number[] =>
     placesOf(marks, (mark) => mark.kind === 'ended' && mark.reason === reason)
   const disqualified = endedBy('disqualified')
@@ -82,13 +86,13 @@ const endedEarly = (combination: Combination, marks: readonly BareMark[]): Decis
   return breaches.length > 0 ? { outcome: 'short', deciding: breaches, settled: true, because: 'breach' } : null
 }
 
-const everyMet = (marks: readonly BareMark[], isJudged: boolean): Decision => {
+const everyMet = (marks: readonly BareMark[], isJudged: boolean): Combined => {
   const short = placesOf(marks, isShort)
   return short.length > 0 ? byMarks('short', short, true) : whenNoneShort(marks, isJudged)
 }
 
 /** What follows when no single mark is short. */
-const whenNoneShort = (marks: readonly BareMark[], isJudged: boolean): Decision => {
+const whenNoneShort = (marks: readonly BareMark[], isJudged: boolean): Combined => {
   const open = placesOf(marks, ({ kind }) => kind === 'open')
   if (open.length > 0) return byMarks('open', open, false)
   const broken = placesOf(marks, ({ kind }) => kind === 'ended')
@@ -101,7 +105,7 @@ const whenNoneShort = (marks: readonly BareMark[], isJudged: boolean): Decision 
     : { outcome: 'tookPart', deciding: all, settled: true, because: 'tookPart' }
 }
 
-const stillToGo = (marks: readonly BareMark[], toGo: readonly number[]): Decision =>
+const stillToGo = (marks: readonly BareMark[], toGo: readonly number[]): Combined =>
   byMarks(hasBegun(marks) ? 'notFinished' : 'notStarted', toGo, false)
 
 const pointsTotal = (
@@ -109,7 +113,7 @@ const pointsTotal = (
   marks: readonly BareMark[],
   battery: PersonsBattery,
   isJudged: boolean,
-): Decision => {
+): Combined => {
   const points = pointsOf(combination, marks, battery)
   const { centipoints, asked, full, reachable } = points
   const { className, nextClass } = classOf(combination, centipoints)
@@ -209,7 +213,7 @@ const classOf = (
 const NOT_ASKED: BareMark = { kind: 'exempt', fixedCentipoints: null, total: 'unchanged' }
 const TOOK_PART: BareMark = { kind: 'scored' }
 
-const bestOf = (eventsToMeet: number, marks: readonly BareMark[]): Decision => {
+const bestOf = (eventsToMeet: number, marks: readonly BareMark[]): Combined => {
   const met = placesOf(marks, isMet)
   const couldStillMeet = placesOf(marks, (mark) => isMet(mark) || isToGo(mark) || mark.kind === 'open')
   // an event somebody is exempt from is not asked of them
@@ -233,7 +237,7 @@ const isExempt = ({ kind }: BareMark): boolean => kind === 'exempt'
 
 const everyPlace = (marks: readonly BareMark[]): number[] => marks.map((_, place) => place)
 
-const byMarks = (outcome: Outcome, deciding: readonly number[], settled: boolean): Decision => ({
+const byMarks = (outcome: Outcome, deciding: readonly number[], settled: boolean): Combined => ({
   outcome,
   deciding,
   settled,
