@@ -5,7 +5,7 @@ export default {
   testRunner: 'vitest',
   vitest: { configFile: 'vitest.mutants.config.ts', related: true },
   mutate: [`core/src/${folder}/**/*.ts`, '!core/src/**/*.test.ts', '!core/src/**/index.ts'],
-  ignorePatterns: ['web', 'server', 'e2e', 'docs', 'bench', 'cli', '.data', 'test-results'],
+  ignorePatterns: ['web', 'server', 'e2e', 'bench', 'cli', '.data', 'test-results'],
   tempDirName: '.data/mutants/sandbox',
   incremental: true,
   incrementalFile: `.data/mutants/${folder.replaceAll('/', '-')}.json`,
