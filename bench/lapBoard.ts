@@ -7,7 +7,7 @@ import {
   newLapMemory,
   rehearseWave,
   seededRandom,
-  settle,
+  settleCaptures,
   type Capture,
   type Standard,
 } from '@able-gauge/core'
@@ -47,20 +47,20 @@ const report = (name: string, work: () => unknown): void => {
 }
 
 console.log(`${RUNNERS} runners, ${lapsOf(protocol)} laps, ${captures.length} captures`)
-report('settle all captures', () => settle(captures))
-const settled = settle(captures)
+report('settle all captures', () => settleCaptures(captures))
+const settled = settleCaptures(captures)
 report('lay out the board, next expected first', () => lapBoard(protocol, 1, runners, settled, 580_000))
 report('judge everybody with trace', () => markEvent({ standard, testDate: '2026-11-24' }, event, candidates, settled))
 
 /** What a console and the store behind it do with one capture more: whoever it is not about stays as they are. */
-const on = { standard, testDate: '2026-11-24', asOfMs: null }
+const terms = { standard, testDate: '2026-11-24', asOfMs: null }
 const memory = newLapMemory()
 const book = newBook()
 const FROM = settled.length - 300
 const oneMore = (count: number): void => {
   const now = settled.slice(0, count)
   lapBoard(protocol, 1, runners, now, 580_000, memory)
-  markEvent(on, event, candidates, now, book)
+  markEvent(terms, event, candidates, now, book)
 }
 oneMore(FROM)
 const each = Array.from({ length: settled.length - FROM }, (_, index) => timed(() => oneMore(FROM + index + 1)))

@@ -4,7 +4,8 @@ import {
   judgeResultRow,
   judgeResultRowPlainly,
   printPoints,
-  wordsFor,
+  stepLine,
+  verdictInWords,
   type PlainlyJudgedRow,
   type ResultRow,
   type RowFinding,
@@ -59,7 +60,9 @@ const JUDGES: Readonly<Record<ResultForm, (standard: Standard, row: ResultRow, l
   },
   json: (standard, row, line) => {
     const judged = judgeResultRow(standard, row, line)
-    return judged.ok ? { ok: true, line: `${JSON.stringify(judged)}\n` } : judged
+    return judged.ok
+      ? { ok: true, line: `${JSON.stringify({ ...judged, verdict: verdictInWords(judged.verdict) })}\n` }
+      : judged
   },
 }
 
@@ -83,7 +86,7 @@ const headingFor = ({ events }: Standard): string =>
   ].join(',')}\n`
 
 const csvLine = ({ number, testDate, verdict, marks }: Extract<PlainlyJudgedRow, { ok: true }>): string => {
-  const { outcome, settled, points, steps } = verdict
+  const { outcome, settled, points, trace } = verdict
   const cells = [
     quoted(number),
     testDate,
@@ -100,11 +103,7 @@ const csvLine = ({ number, testDate, verdict, marks }: Extract<PlainlyJudgedRow,
       'points' in mark && mark.points ? printPoints(mark.points.centipoints) : '',
     )
   }
-  const reasons = steps.map((step) => {
-    const { title, sentence } = wordsFor(step)
-    return `${title}. ${sentence}`
-  })
-  return `${cells.join(',')},${quoted(reasons.join(' '))}\n`
+  return `${cells.join(',')},${quoted(trace.map(stepLine).join(' '))}\n`
 }
 
 /** A text as a cell of CSV (RFC 4180): with a comma, a quote, a break or a space at its edge it stands in quotes. */

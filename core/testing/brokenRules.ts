@@ -378,3 +378,12 @@ export const BROKEN_RULES: readonly BrokenRule[] = [
 
 /** The protocol of a case as it stands in a standard. */
 export const brokenProtocol = ({ kind, protocol }: BrokenRule): object => ({ ...protocolTemplate(kind), ...protocol })
+
+/** The event of a case, the one at `index` of the table, taking part alone asked. */
+export const brokenEvent = (one: BrokenRule, index: number): object => ({
+  id: `event-${index}`,
+  name: one.name.slice(0, 60),
+  protocol: brokenProtocol(one),
+  rounding: { mode: 'truncate', step: 1 },
+  scoring: { kind: 'effort' },
+})

@@ -5,7 +5,7 @@ import {
   chosenFor,
   timeBoundsOf,
   type DayCandidate,
-  type JudgedOn,
+  type Terms,
   type Occasion,
   type Standard,
 } from '@able-gauge/core'
@@ -37,7 +37,7 @@ export const candidateOf = ({ ageRule }: Standard, testDate: string, entry: Entr
 }
 
 /** What the marks of a day are judged by. */
-export const groundOf = async (db: Database, occasion: Occasion, standard: Standard): Promise<JudgedOn> => ({
+export const termsOf = async (db: Database, occasion: Occasion, standard: Standard): Promise<Terms> => ({
   standard,
   testDate: occasion.testDate,
   bounds: timeBoundsOf(occasion, standard, await listRecords(db, occasion.id)),

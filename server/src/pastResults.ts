@@ -1,7 +1,7 @@
 /** What was measured on signed-off days under one version: for comparing it with another. */
-import { exactOf, measuredAs, measureEvent, settle, type PastMeasure, type PastResult } from '@able-gauge/core'
+import { exactOf, measuredAs, measureEvent, settleCaptures, type PastMeasure, type PastResult } from '@able-gauge/core'
 import type { Database } from './database.ts'
-import { groundOf, readDay } from './dayRecord.ts'
+import { termsOf, readDay } from './dayRecord.ts'
 import { findAllCaptures } from './store/captureStore.ts'
 import { listSignedDays } from './store/occasionStore.ts'
 
@@ -10,7 +10,7 @@ export const pastResultsUnder = async (db: Database, standardId: string, version
   const results: PastResult[] = []
   for (const occasion of await listSignedDays(db, standardId, version)) {
     const { published, entries } = await readDay(db, occasion)
-    const { bounds } = await groundOf(db, occasion, published.standard)
+    const { bounds } = await termsOf(db, occasion, published.standard)
     const captures = await findAllCaptures(db, occasion.id)
     const people = entries.map(({ id, wave, category }) => ({ entryId: id, wave, category }))
     const measures = published.standard.events.map((event) => ({
@@ -18,7 +18,7 @@ export const pastResultsUnder = async (db: Database, standardId: string, version
       byEntry: measureEvent(
         event,
         people,
-        settle(
+        settleCaptures(
           captures.filter(({ eventId }) => eventId === event.id),
           bounds,
         ),

@@ -14,7 +14,7 @@ import {
 } from '@able-gauge/core'
 import type { Database } from './database.ts'
 import { asJson, identitiesOf, partsOfDay } from './dayArchive.ts'
-import { candidateOf, groundOf, type DayRecord } from './dayRecord.ts'
+import { candidateOf, termsOf, type DayRecord } from './dayRecord.ts'
 import type { Signer } from './signer.ts'
 import { listAccountsById } from './store/accountStore.ts'
 import { signDay as storeSignature } from './store/signOffStore.ts'
@@ -41,12 +41,12 @@ export const signDay = async (
   const { occasion, published, entries } = day
   await step('read')
   const parts = await partsOfDay(db, day)
-  const on = await groundOf(db, occasion, published.standard)
+  const terms = await termsOf(db, occasion, published.standard)
   const candidates = entries.map((entry) => candidateOf(published.standard, occasion.testDate, entry))
   await step('judge')
   const recorded = parts.captures.map((capture) => withTokens(capture) as RecordedCapture)
   const inputsOf = inputsIn(recorded)
-  const judged = judgeDay({ ...on, asOfMs: occasion.rehearsal ? null : atMs }, candidates, recorded)
+  const judged = judgeDay({ ...terms, asOfMs: occasion.rehearsal ? null : atMs }, candidates, recorded)
   approve?.([...judged.values()])
   const verdicts = candidates.flatMap((candidate): ArchivedVerdict[] => {
     const verdict = judged.get(candidate.entryId)

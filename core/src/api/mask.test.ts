@@ -134,13 +134,13 @@ test.each([
 })
 
 test('a verdict does not tell by its trace what its captures hide', () => {
-  const on = { standard: standardNamed('v3'), testDate: '2026-11-24' }
+  const terms = { standard: standardNamed('v3'), testDate: '2026-11-24' }
   const candidate = { entryId: ENTRY, wave: 1, category: 'female', ageYears: 27, ageCountedOn: '2026-11-24' }
   const captures = [
     capture('started', {}),
     { ...capture('stopped', { reason: 'safety', note: `${SECRET} attack` }), atMs: 9_000 },
   ]
-  const verdict = judgeDay(on, [candidate], captures).get(ENTRY)
+  const verdict = judgeDay(terms, [candidate], captures).get(ENTRY)
   if (!verdict) throw new Error('Nobody was judged.')
   expect(JSON.stringify(maskVerdict(verdict, { role: 'grader' }))).toContain(SECRET)
   const seen = maskVerdict(verdict, { role: 'viewer' })

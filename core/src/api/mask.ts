@@ -6,7 +6,6 @@ import type { DayAnswer, EntryAnswer } from './dayAnswers.ts'
 import type { Capture, RecordedCapture } from '../capture/capture.ts'
 import type { DayRecordEntry } from '../day/record.ts'
 import type { Mark, Verdict } from '../judge/mark.ts'
-import { say } from '../judge/say.ts'
 import type { Trace } from '../judge/trace.ts'
 import { may, type Actor } from '../people/may.ts'
 
@@ -105,9 +104,8 @@ export const maskVerdict = (verdict: Verdict, actor: Actor): Verdict =>
 const maskMark = (mark: Mark): Mark => ({ ...mark, trace: maskTrace(mark.trace) })
 
 const maskTrace = (trace: Trace): Trace =>
-  trace.map((one) => {
-    const { step } = one
-    if (step.code === 'ended' && step.note !== undefined) return say({ code: 'ended', reason: step.reason })
-    if (step.code !== 'note' || !('reason' in step.note)) return one
-    return say({ code: 'note', note: { ...step.note, reason: ON_RECORD } })
+  trace.map((step) => {
+    if (step.code === 'ended' && step.note !== undefined) return { code: 'ended', reason: step.reason }
+    if (step.code !== 'note' || !('reason' in step.note)) return step
+    return { code: 'note', note: { ...step.note, reason: ON_RECORD } }
   })

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import type { DayRecordContent } from '../day/record.ts'
 import type { Capture, RecordedCapture } from './capture.ts'
-import { settle } from './settle.ts'
+import { settleCaptures } from './settleCaptures.ts'
 import { timeBoundsOf } from '../day/dayBounds.ts'
 import { byArrival, isTimely } from './timeBounds.ts'
 
@@ -65,8 +65,8 @@ test('the order of arrival changes nothing, and no time beyond its arrival comes
   fc.assert(
     fc.property(some, (times) => {
       const captures = times.map(([atMs, receivedMs]) => capture(atMs, receivedMs))
-      const settled = settle(captures, bounds)
-      expect(settle([...captures].reverse(), bounds)).toEqual(settled)
+      const settled = settleCaptures(captures, bounds)
+      expect(settleCaptures([...captures].reverse(), bounds)).toEqual(settled)
       for (const one of settled) expect(one.atMs).toBeLessThanOrEqual((one as RecordedCapture).receivedMs)
     }),
   )

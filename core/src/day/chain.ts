@@ -39,5 +39,5 @@ export const brokenLinks = (items: readonly ChainItem[], links: readonly string[
 }
 
 /** The items of a list, each with its place. */
-export const placed = (name: string, items: readonly unknown[]): ChainItem[] =>
+export const withPlaces = (name: string, items: readonly unknown[]): ChainItem[] =>
   items.map((item, index) => ({ place: `${name}[${index}]`, item }))

@@ -185,7 +185,7 @@ export const textsOf = ({ texts }: Pick<DayArchive, 'texts'>): ((commit: string)
   return (commit) => known.get(commit)
 }
 
-/** The verdicts of an archive with their sentences. */
+/** The verdicts of an archive with their texts. */
 export const readVerdicts = (archive: Pick<DayArchive, 'verdicts' | 'texts'>) => {
   const textOf = textsOf(archive)
   return archive.verdicts.map(({ verdict, ...one }) => ({ ...one, verdict: readStoredVerdict(verdict, textOf) }))

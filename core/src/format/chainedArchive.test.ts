@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { saidIn, titlesIn } from '../../testing/saidIn.ts'
 import { chainedArchiveOfOne } from '../../testing/index.ts'
-import { brokenLinks, chainOf, CHAIN_START, headOf, placed } from '../day/chain.ts'
+import { brokenLinks, chainOf, CHAIN_START, headOf, withPlaces } from '../day/chain.ts'
 import { canonicalJson } from '../standard/contentHash.ts'
 import { amendVerdict } from '../judge/amend.ts'
 import { CHAINED_FORMAT, linkArchive, readChainedArchive, type ChainedArchive } from './chainedArchive.ts'
@@ -62,44 +63,44 @@ test.each([[null], ['text'], [{}], [{ format: 'able-gauge/day-archive/2' }], [{ 
 )
 
 test('a chain stands for the order, the places and everything before', () => {
-  const items = placed('captures', ['a', 'b', 'c'])
+  const items = withPlaces('captures', ['a', 'b', 'c'])
   const links = chainOf(items)
   expect(headOf(items)).toBe(links[2])
   expect(headOf([])).toBe(CHAIN_START)
   expect(brokenLinks(items, links)).toEqual([])
-  expect(brokenLinks(placed('captures', ['a', 'x', 'c']), links)).toEqual(['captures[1]'])
-  expect(brokenLinks(placed('captures', ['b', 'a', 'c']), links)).toEqual(['captures[0]', 'captures[1]'])
+  expect(brokenLinks(withPlaces('captures', ['a', 'x', 'c']), links)).toEqual(['captures[1]'])
+  expect(brokenLinks(withPlaces('captures', ['b', 'a', 'c']), links)).toEqual(['captures[0]', 'captures[1]'])
   expect(brokenLinks(items, links.slice(0, 2))).toEqual(['captures[2]'])
   expect(brokenLinks(items.slice(0, 2), links)).toEqual(['links[2]'])
 })
 
 test('an amendment overrules figures, says so in the trace, and leaves the others alone', () => {
   const { standard, verdicts, entries } = archive()
-  const on = { standard, testDate: '2026-11-24' }
+  const terms = { standard, testDate: '2026-11-24' }
   const [signed] = verdicts
   if (!signed) throw new Error('Nobody was judged.')
   const { candidate } = signed.inputs
   const { verdict } = signed
   const ENTRY = entries[0]?.id ?? ''
-  const amended = amendVerdict(on, candidate, verdict, [
+  const amended = amendVerdict(terms, candidate, verdict, [
     { entryId: ENTRY, eventId: 'press-ups', as: 'met', reason: 'video' },
   ])
   expect(verdict.outcome).toBe('short')
   expect(amended.outcome).toBe('notFinished')
   expect(amended.marks[0]).toMatchObject({ kind: 'decided', as: 'met', measured: 2 })
-  expect(amended.marks[0]?.trace.at(-1)).toMatchObject({ title: 'Amended after sign-off: met' })
+  expect(saidIn(amended.marks[0]?.trace).at(-1)).toMatchObject({ title: 'Amended after sign-off: met' })
   expect(amended.marks[1]).toEqual(verdict.marks[1])
-  expect(amendVerdict(on, candidate, verdict, [])).toBe(verdict)
+  expect(amendVerdict(terms, candidate, verdict, [])).toBe(verdict)
 })
 
 test('an amendment may state the measure: the mark, its margin and the outcome follow from it', () => {
   const { standard, verdicts, entries } = archive()
-  const on = { standard, testDate: '2026-11-24' }
+  const terms = { standard, testDate: '2026-11-24' }
   const [signed] = verdicts
   if (!signed) throw new Error('Nobody was judged.')
   const { candidate } = signed.inputs
   const amended = (value: number) =>
-    amendVerdict(on, candidate, signed.verdict, [
+    amendVerdict(terms, candidate, signed.verdict, [
       { entryId: entries[0]?.id ?? '', eventId: 'press-ups', value, reason: 'the card says so' },
     ])
   const { cut } = signed.verdict.marks[0] ?? {}
@@ -108,7 +109,7 @@ test('an amendment may state the measure: the mark, its margin and the outcome f
   expect(amended(cut.value).marks[0]).toMatchObject({ kind: 'met', measured: cut.value, margin: 0 })
   expect(amended(cut.value + 1).marks[0]).toMatchObject({ kind: 'met', margin: 1 })
   expect(amended(cut.value).outcome).toBe('notFinished')
-  const titles = amended(cut.value).marks[0]?.trace.map(({ title }) => title) ?? []
+  const titles = titlesIn(amended(cut.value).marks[0]?.trace)
   expect(titles).toContain(`Amended after sign-off: ${cut.value}`)
-  expect(titles.slice(0, 2)).toEqual(signed.verdict.marks[0]?.trace.slice(0, 2).map(({ title }) => title))
+  expect(titles.slice(0, 2)).toEqual(titlesIn(signed.verdict.marks[0]?.trace).slice(0, 2))
 })

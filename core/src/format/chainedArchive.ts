@@ -4,7 +4,7 @@
  */
 import type { RecordedCapture } from '../capture/capture.ts'
 import { timeBoundsOf } from '../day/dayBounds.ts'
-import { brokenLinks, chainOf, headOf, placed, type ChainItem } from '../day/chain.ts'
+import { brokenLinks, chainOf, headOf, withPlaces, type ChainItem } from '../day/chain.ts'
 import type { DayRecordEntry } from '../day/record.ts'
 import type { Finding } from '../document/finding.ts'
 import { judgeDay } from '../judge/judgeDay.ts'
@@ -61,13 +61,13 @@ export const archiveItems = (archive: Unlinked): ChainItem[] => [
   { place: 'occasion', item: archive.occasion },
   { place: 'standard', item: archive.standard },
   { place: 'plan', item: archive.plan },
-  ...placed('accounts', archive.accounts),
-  ...placed('staff', archive.staff),
-  ...placed('people', archive.people),
-  ...placed('entries', archive.entries),
+  ...withPlaces('accounts', archive.accounts),
+  ...withPlaces('staff', archive.staff),
+  ...withPlaces('people', archive.people),
+  ...withPlaces('entries', archive.entries),
   ...signedItems(archive),
   { place: 'signOff', item: archive.signOff },
-  ...placed('amendments', archive.amendments),
+  ...withPlaces('amendments', archive.amendments),
 ]
 
 /** What a head of the first form is made of, in whatever form it is read now. */
@@ -79,9 +79,9 @@ export interface ChainedParts {
 
 /** What the signature stands for: captures, the log up to the signature, and the verdicts. */
 export const signedItems = ({ captures, records, verdicts }: ChainedParts): ChainItem[] => [
-  ...placed('captures', captures),
-  ...placed('records', records),
-  ...placed('verdicts', verdicts),
+  ...withPlaces('captures', captures),
+  ...withPlaces('records', records),
+  ...withPlaces('verdicts', verdicts),
 ]
 
 /** The hash a signature carries. */

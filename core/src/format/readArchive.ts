@@ -14,6 +14,7 @@ import { storeVerdict, withTokens, type StoredVerdict } from '../judge/storedVer
 import { contentHash } from '../standard/contentHash.ts'
 import { parseStandard } from '../standard/parseStandard.ts'
 import type { Standard } from '../standard/standard.ts'
+import { verdictInWords } from '../words/verdictInWords.ts'
 import { amendmentHash, ARCHIVE_FORMAT, dayLeaves, identityText, sealArchive, type DayArchive } from './archive.ts'
 import { altered, formFindings, type ArchiveForm } from './archiveForm.ts'
 import { CHAINED_FORMAT, chainedHead, readChainedArchive, type ChainedArchive } from './chainedArchive.ts'
@@ -198,7 +199,7 @@ const judgedAgain = (
 /** A verdict as it is stored today, or with its sentences as verdicts were stored first. */
 const inFormOf = ({ trace }: StoredVerdict, judged: Verdict): object =>
   Array.isArray(trace) && trace.some((step: unknown) => typeof step === 'object' && step !== null && 'sentence' in step)
-    ? judged
+    ? verdictInWords(judged)
     : storeVerdict(judged)
 
 /** What of a signed day is not as it was signed, without judging it again. */

@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest'
+import { saidIn } from '../../testing/saidIn.ts'
 import { standardNamed } from '../../testing/index.ts'
 import { judgeResultRow, missingColumns } from './resultRow.ts'
 
@@ -58,7 +59,7 @@ test('everything that is wrong with a row is told, each with its column', () => 
 
 test('an entered figure says so in the trace', () => {
   const judged = judgeResultRow(v3, ROW, 2)
-  expect(judged.ok && judged.verdict.marks[1]?.trace[0]).toMatchObject({ title: '9:20.3 read' })
+  expect(judged.ok && saidIn(judged.verdict.marks[1]?.trace)[0]).toMatchObject({ title: '9:20.3 read' })
 })
 
 test('columns that the standard needs are named', () => {

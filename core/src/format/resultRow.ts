@@ -154,12 +154,12 @@ export const judgeResultRow = (standard: Standard, row: ResultRow, line: number)
   const read = readInForce(standard, row, line)
   if (!read.ok) return read
   const { number, testDate, candidate, measures } = read.row
-  const on = { standard, testDate }
+  const terms = { standard, testDate }
   const marks = standard.events.flatMap((event, index) => {
     const measure = measures[index]
-    return measure ? [judgeEvent(on, event, candidate, measure)] : []
+    return measure ? [judgeEvent(terms, event, candidate, measure)] : []
   })
-  return { ok: true, number, testDate, verdict: combinePerson(on, candidate, marks) }
+  return { ok: true, number, testDate, verdict: combinePerson(terms, candidate, marks) }
 }
 
 /** The same without the reasons of single marks, and nothing put into words. */
@@ -167,13 +167,13 @@ export const judgeResultRowPlainly = (standard: Standard, row: ResultRow, line: 
   const read = readInForce(standard, row, line)
   if (!read.ok) return read
   const { number, testDate, candidate, measures } = read.row
-  const on = { standard, testDate }
+  const terms = { standard, testDate }
   const marks: PlainMark[] = []
   for (const [index, event] of standard.events.entries()) {
     const measure = measures[index]
-    if (measure) marks.push(judgePlainly(on, event, candidate, measure))
+    if (measure) marks.push(judgePlainly(terms, event, candidate, measure))
   }
-  return { ok: true, number, testDate, verdict: conclude(on, candidate, marks), marks }
+  return { ok: true, number, testDate, verdict: conclude(terms, candidate, marks), marks }
 }
 
 type Choices = Pick<Candidate, 'variants' | 'alternates' | 'exemptions'>

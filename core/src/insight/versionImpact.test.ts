@@ -84,12 +84,12 @@ test('the outcome counted for many is the one judged with all its words', () => 
       const [move] = versionImpact(standard, standard, [past]).moves
       const ageYears = ageOn(birthDate, past.testDate, standard.ageRule.leapDayBirthday)
       const candidate = { entryId: 'one', ageYears, ageCountedOn: past.testDate, category }
-      const on = { standard, testDate: past.testDate }
+      const terms = { standard, testDate: past.testDate }
       const marks = standard.events.map((event) => {
         const value = event.id === 'run' ? runMs : pressUps
         const unit = event.id === 'run' ? ('ms' as const) : ('count' as const)
         const reading = { kind: 'readings' as const, taken: [], steps: [] }
-        return judgeEvent(on, event, candidate, {
+        return judgeEvent(terms, event, candidate, {
           kind: 'complete',
           value,
           unit,
@@ -98,7 +98,7 @@ test('the outcome counted for many is the one judged with all its words', () => 
           notes: [],
         })
       })
-      expect(move?.before).toBe(combinePerson(on, candidate, marks).outcome)
+      expect(move?.before).toBe(combinePerson(terms, candidate, marks).outcome)
     }),
   )
 })

@@ -3,7 +3,7 @@ import type { Measure } from '../kinds/measure.ts'
 import type { EndReason } from '../referee/ends.ts'
 import { ageOn, ageReferenceDate } from '../judge/ageOn.ts'
 import { combineMarks } from '../judge/combineMarks.ts'
-import { batteryFor, type JudgedOn } from '../judge/basis.ts'
+import { batteryFor, type Terms } from '../judge/basis.ts'
 import { judgePlainly, type PlainMark } from '../judge/judgeEvent.ts'
 import type { Candidate } from '../judge/mark.ts'
 import type { Outcome } from '../judge/outcome.ts'
@@ -121,9 +121,11 @@ const judgeUnder = (standard: Standard, result: PastResult): Judged => {
     ...(result.role === undefined ? {} : { role: result.role }),
     ...(result.bodyMassG === undefined ? {} : { bodyMassG: result.bodyMassG }),
   }
-  const on: JudgedOn = { standard, testDate: result.testDate }
-  const marks = standard.events.map((event) => judgePlainly(on, event, candidate, measureOf(result.measures[event.id])))
-  const { outcome } = combineMarks(standard.combination, marks, batteryFor(on, candidate))
+  const terms: Terms = { standard, testDate: result.testDate }
+  const marks = standard.events.map((event) =>
+    judgePlainly(terms, event, candidate, measureOf(result.measures[event.id])),
+  )
+  const { outcome } = combineMarks(standard.combination, marks, batteryFor(terms, candidate))
   return { outcome, ageYears: candidate.ageYears, marks }
 }
 

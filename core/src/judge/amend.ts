@@ -3,10 +3,9 @@ import { factsOf } from '../kinds/facts.ts'
 import { combinePerson } from './combinePerson.ts'
 import { chosenEvent } from './chosenEvent.ts'
 import { decidedMark, markOfStated } from './officersDecision.ts'
-import type { JudgedOn } from './basis.ts'
+import type { Terms } from './basis.ts'
 import type { Candidate, Mark, Verdict } from './mark.ts'
 import type { Ruled } from './ruled.ts'
-import { say } from './say.ts'
 
 /** By a word, or by the measure that was the right one. */
 export interface Amendment extends Ruled {
@@ -20,7 +19,7 @@ export interface Amendment extends Ruled {
  * @param amendments of this candidate
  */
 export const amendVerdict = (
-  on: JudgedOn,
+  terms: Terms,
   candidate: Candidate,
   signed: Verdict,
   amendments: readonly Amendment[],
@@ -28,24 +27,24 @@ export const amendVerdict = (
   if (amendments.length === 0) return signed
   const marks = amendments.reduce<readonly Mark[]>(
     (all, amendment) =>
-      all.map((mark) => (mark.eventId === amendment.eventId ? amendMark(on, candidate, mark, amendment) : mark)),
+      all.map((mark) => (mark.eventId === amendment.eventId ? amendMark(terms, candidate, mark, amendment) : mark)),
     signed.marks,
   )
-  return combinePerson(on, candidate, marks)
+  return combinePerson(terms, candidate, marks)
 }
 
-const amendMark = (on: JudgedOn, candidate: Candidate, mark: Mark, { as, value, reason }: Amendment): Mark => {
-  const event = on.standard.events.find(({ id }) => id === mark.eventId)
+const amendMark = (terms: Terms, candidate: Candidate, mark: Mark, { as, value, reason }: Amendment): Mark => {
+  const event = terms.standard.events.find(({ id }) => id === mark.eventId)
   if (event && value !== undefined) {
-    const { mark: stated, unit } = markOfStated(on, event, candidate, value)
-    return { ...stated, trace: [...mark.trace, say({ code: 'amendedMeasure', value, unit, reason }), ...stated.trace] }
+    const { mark: stated, unit } = markOfStated(terms, event, candidate, value)
+    return { ...stated, trace: [...mark.trace, { code: 'amendedMeasure', value, unit, reason }, ...stated.trace] }
   }
   if (as === undefined) return mark
   const figures = {
     measured: 'measured' in mark ? mark.measured : null,
     rounded: 'rounded' in mark ? mark.rounded : null,
-    unit: event ? factsOf(chosenEvent(on.standard, event, candidate).event.protocol).unit : 'done',
+    unit: event ? factsOf(chosenEvent(terms.standard, event, candidate).event.protocol).unit : 'done',
     ...('points' in mark && mark.points ? { points: mark.points } : {}),
   } as const
-  return decidedMark(mark, figures, as, say({ code: 'amended', as, reason }))
+  return decidedMark(mark, figures, as, { code: 'amended', as, reason })
 }

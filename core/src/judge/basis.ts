@@ -12,7 +12,7 @@ import type { Candidate } from './mark.ts'
 import { judgedBy } from './judgedBy.ts'
 
 /** What marks are judged by: the standard, and the date its age rule counts from. */
-export interface JudgedOn {
+export interface Terms {
   readonly standard: Standard
   readonly testDate: string
   /** Moments the day can hold; left out where nothing is judged by when it was captured. */
@@ -26,7 +26,7 @@ export const minimumOf = ({ combination }: Pick<Standard, 'combination'>, event:
   event.minimumCentipoints ?? (combination.kind === 'pointsTotal' ? (combination.minimumEachCentipoints ?? null) : null)
 
 export interface Basis {
-  readonly on: JudgedOn
+  readonly terms: Terms
   readonly candidate: Candidate
   readonly chosen: ChosenEvent
   readonly compiled: CompiledScoring
@@ -36,29 +36,31 @@ export interface Basis {
 }
 
 /** @param measure where there is one: a step test that was stopped may be judged by another rule than one that was done */
-export const basisFor = (on: JudgedOn, event: StandardEvent, candidate: Candidate, measure?: Measure): Basis => {
-  const byChoice = chosenEvent(on.standard, event, candidate)
+export const basisFor = (terms: Terms, event: StandardEvent, candidate: Candidate, measure?: Measure): Basis => {
+  const byChoice = chosenEvent(terms.standard, event, candidate)
   const done = measure ? judgedBy(byChoice.event, measure) : byChoice.event
   const chosen = done === byChoice.event ? byChoice : { ...byChoice, event: done, scoring: done.scoring }
   const compiled = compileScoring(chosen.event, chosen.scoring)
   const found: Basis['found'] = chosen.notOffered
     ? { ok: false, reason: 'choiceNotOffered' }
     : findBand(compiled, candidate)
-  const minimum = minimumOf(on.standard, chosen.event)
+  const minimum = minimumOf(terms.standard, chosen.event)
   const cut = found.ok ? cutIn(chosen.event, compiled, found, candidate, minimum) : null
-  return { on, candidate, chosen, compiled, found, cut, minimum }
+  return { terms: terms, candidate, chosen, compiled, found, cut, minimum }
 }
 
 /** The most points an event as it was chosen can earn a candidate, in hundredths; 0 for events without points. */
-const fullPointsOf = (on: JudgedOn, event: StandardEvent, candidate: Candidate): number => {
-  const { compiled, found } = basisFor(on, event, candidate)
+const fullPointsOf = (terms: Terms, event: StandardEvent, candidate: Candidate): number => {
+  const { compiled, found } = basisFor(terms, event, candidate)
   return compiled.scoreKind === 'centipoints' && found.ok ? compiled.best(found.row) : 0
 }
 
 /** The most points an event can earn a candidate who has not begun it: by the event, a variant, or an alternate that is offered to them. */
-const mostPointsOf = (on: JudgedOn, event: StandardEvent, candidate: Candidate): number =>
+const mostPointsOf = (terms: Terms, event: StandardEvent, candidate: Candidate): number =>
   Math.max(
-    ...choicesOf(on.standard, event, candidate).map((choice) => fullPointsOf(on, event, { ...candidate, ...choice })),
+    ...choicesOf(terms.standard, event, candidate).map((choice) =>
+      fullPointsOf(terms, event, { ...candidate, ...choice }),
+    ),
   )
 
 type Choice = Required<Pick<Candidate, 'variants' | 'alternates'>>
@@ -84,18 +86,18 @@ const choicesOf = (
 }
 
 /** What deciding has to know of the battery for one person. Points are only looked up where they are added. */
-export const batteryFor = (on: JudgedOn, candidate: Candidate): PersonsBattery => {
-  const { standard } = on
+export const batteryFor = (terms: Terms, candidate: Candidate): PersonsBattery => {
+  const { standard } = terms
   let judged = judgedIn.get(standard)
   if (!judged) judgedIn.set(standard, (judged = eventsThatCanBeMissed(standard)))
   if (standard.combination.kind !== 'pointsTotal') return { judged, fullCentipoints: [], mostCentipoints: [] }
-  if (hasChosen(candidate)) return pointsOfBattery(on, candidate, judged)
+  if (hasChosen(candidate)) return pointsOfBattery(terms, candidate, judged)
   // it follows from the band alone, and many people share one
   const known = batteries.get(standard) ?? new Map<string, PersonsBattery>()
   batteries.set(standard, known)
   const { ageYears, category, role } = candidate
   const key = `${ageYears} ${category} ${role ?? ''}`
-  const battery = known.get(key) ?? pointsOfBattery(on, candidate, judged)
+  const battery = known.get(key) ?? pointsOfBattery(terms, candidate, judged)
   known.set(key, battery)
   return battery
 }
@@ -105,11 +107,11 @@ const batteries = new WeakMap<Standard, Map<string, PersonsBattery>>()
 const hasChosen = ({ variants = {}, alternates = {} }: Candidate): boolean =>
   Object.keys(variants).length > 0 || Object.keys(alternates).length > 0
 
-const pointsOfBattery = (on: JudgedOn, candidate: Candidate, judged: readonly boolean[]): PersonsBattery => {
-  const { standard } = on
-  const fullCentipoints = standard.events.map((event) => fullPointsOf(on, event, candidate))
+const pointsOfBattery = (terms: Terms, candidate: Candidate, judged: readonly boolean[]): PersonsBattery => {
+  const { standard } = terms
+  const fullCentipoints = standard.events.map((event) => fullPointsOf(terms, event, candidate))
   const mostCentipoints = standard.events.map((event, place) =>
-    event.variants || event.alternates ? mostPointsOf(on, event, candidate) : (fullCentipoints[place] ?? 0),
+    event.variants || event.alternates ? mostPointsOf(terms, event, candidate) : (fullCentipoints[place] ?? 0),
   )
   return { judged, fullCentipoints, mostCentipoints }
 }

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { expect, test } from 'vitest'
+import { titlesIn } from '../../testing/saidIn.ts'
 import { KIND_CASES, plainEvent, plainStandard, soundStandard } from '../../testing/index.ts'
 import type { Measure } from '../kinds/measure.ts'
 import { measureReadings } from '../kinds/measureReadings.ts'
@@ -67,7 +68,7 @@ test('an alternate by choice stands in when the entry names it, and is judged by
     alternateId: 'bent-arm-hang',
     points: { centipoints: 6_600 },
   })
-  expect(mark.trace.map(({ title }) => title)).toContain('Bent-arm hang in place of Pull-ups')
+  expect(titlesIn(mark.trace)).toContain('Bent-arm hang in place of Pull-ups')
 })
 
 test('an event nobody allows is not taken in its place', () => {
@@ -107,11 +108,11 @@ test.each([
   const person: Candidate = { ...PERSON, ...change }
   const { protocol } = chosenEvent(withHang, event, person).event
   const measure = measureReadings(protocol, { count: 8, time: 40_000 })
-  const on = { standard: withHang, testDate: '2026-06-01' }
-  const mark = judgeEvent(on, event, person, measure)
+  const terms = { standard: withHang, testDate: '2026-06-01' }
+  const mark = judgeEvent(terms, event, person, measure)
   expect(mark.kind).toBe(kind)
   if (mark.kind === 'open') expect(mark.reason).toBe('choiceNotOffered')
-  expect(judgePlainly(on, event, person, measure).kind).toBe(kind)
+  expect(judgePlainly(terms, event, person, measure).kind).toBe(kind)
 })
 
 test.each([
@@ -146,10 +147,10 @@ test('what may still be chosen keeps a total open until the event has begun', ()
   const [first, second] = standard.events
   if (!first || !second) throw new Error('The standard made for the test has no events.')
   const outcome = (ageYears: number, measure: Measure) => {
-    const on = { standard, testDate: '2026-06-01' }
+    const terms = { standard, testDate: '2026-06-01' }
     const person = { ...PERSON, ageYears }
-    const done = judgeEvent(on, second, person, measureReadings(second.protocol, { count: 8 }))
-    const { outcome, settled } = combinePerson(on, person, [judgeEvent(on, first, person, measure), done])
+    const done = judgeEvent(terms, second, person, measureReadings(second.protocol, { count: 8 }))
+    const { outcome, settled } = combinePerson(terms, person, [judgeEvent(terms, first, person, measure), done])
     return [outcome, settled]
   }
   const running: Measure = { kind: 'running', soFar: 1, unit: 'count', notes: [] }
@@ -174,7 +175,7 @@ test('a variant has its own classes, and is named', () => {
   expect(judged()).toMatchObject({ className: 'Very good' })
   expect(judged('knees')).toMatchObject({ className: 'Good', variantId: 'knees' })
   expect(judged('bench')).toMatchObject({ className: 'Fair', variantId: 'bench' })
-  expect(judged('bench').trace.map(({ title }) => title)).toContain('Variant: Hands on a bench')
+  expect(titlesIn(judged('bench').trace)).toContain('Variant: Hands on a bench')
 })
 
 test('an alternate by band holds for everybody in the band, unasked', () => {
@@ -218,5 +219,5 @@ test('a cut published in pounds is equal to a reading in pounds, and prints as i
       measureReadings(event.protocol, { 'left-1': left, 'right-1': 60_000 }),
     )
   expect([45_358, 45_359, 45_360].map((left) => judged(left).kind)).toEqual(['short', 'met', 'met'])
-  expect(judged(45_359).trace.map(({ title }) => title)).toContain('At least 100 lb (45.359 kg)')
+  expect(titlesIn(judged(45_359).trace)).toContain('At least 100 lb (45.359 kg)')
 })

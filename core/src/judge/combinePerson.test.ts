@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest'
+import { saidIn } from '../../testing/saidIn.ts'
 import { KIND_CASES, plainEvent, plainStandard, soundStandard, standardNamed } from '../../testing/index.ts'
 import { printTime } from '../quantity/time.ts'
 import { measureReadings } from '../kinds/measureReadings.ts'
@@ -9,7 +10,7 @@ import { judgeEvent } from './judgeEvent.ts'
 import type { Mark } from './mark.ts'
 
 const ANNA = { entryId: 'anna', ageYears: 27, ageCountedOn: '2026-11-24', category: 'female' }
-const on = { standard: standardNamed('v3'), testDate: '2026-11-24' }
+const terms = { standard: standardNamed('v3'), testDate: '2026-11-24' }
 
 // combining looks at the kind of a mark and at nothing it was judged from
 const mark = (kind: string, change: object = {}): Mark =>
@@ -53,23 +54,23 @@ const CASES: readonly (readonly [Sample, Sample, outcome: string, settled: boole
 ]
 
 test.each(CASES)('%s and %s make %s, settled: %s, in either order', (first, second, outcome, settled) => {
-  expect(combinePerson(on, ANNA, [SAMPLES[first], SAMPLES[second]])).toMatchObject({ outcome, settled })
-  expect(combinePerson(on, ANNA, [SAMPLES[second], SAMPLES[first]])).toMatchObject({ outcome, settled })
+  expect(combinePerson(terms, ANNA, [SAMPLES[first], SAMPLES[second]])).toMatchObject({ outcome, settled })
+  expect(combinePerson(terms, ANNA, [SAMPLES[second], SAMPLES[first]])).toMatchObject({ outcome, settled })
 })
 
 test('events to go are those without a final mark', () => {
-  expect(combinePerson(on, ANNA, [SAMPLES.running, SAMPLES.waiting]).eventsToGo).toBe(2)
-  expect(combinePerson(on, ANNA, [SAMPLES.open, SAMPLES.didNotFinish]).eventsToGo).toBe(0)
+  expect(combinePerson(terms, ANNA, [SAMPLES.running, SAMPLES.waiting]).eventsToGo).toBe(2)
+  expect(combinePerson(terms, ANNA, [SAMPLES.open, SAMPLES.didNotFinish]).eventsToGo).toBe(0)
 })
 
 test('the retest is counted in calendar days, across the end of a year', () => {
-  expect(retestDate(on.standard, '2026-11-24')).toBe('2026-12-08')
-  expect(retestDate(on.standard, '2026-12-20')).toBe('2027-01-03')
+  expect(retestDate(terms.standard, '2026-11-24')).toBe('2026-12-08')
+  expect(retestDate(terms.standard, '2026-12-20')).toBe('2027-01-03')
   expect(retestDate({ retest: { earliestAfterDays: 0 } }, '2026-11-24')).toBe('2026-11-24')
 })
 
 test('only a verdict that may be tried again names a retest', () => {
-  const retests = (...marks: Mark[]) => combinePerson(on, ANNA, marks).trace.some(({ step }) => step.code === 'retest')
+  const retests = (...marks: Mark[]) => combinePerson(terms, ANNA, marks).trace.some(({ code }) => code === 'retest')
   expect(retests(SAMPLES.short, SAMPLES.met)).toBe(true)
   expect(retests(SAMPLES.withdrawn, SAMPLES.met)).toBe(true)
   expect(retests(SAMPLES.met, SAMPLES.met)).toBe(false)
@@ -77,15 +78,15 @@ test('only a verdict that may be tried again names a retest', () => {
   expect(retests(SAMPLES.open, SAMPLES.met)).toBe(false)
 })
 
-const run = on.standard.events.find(({ id }) => id === 'run')
+const run = terms.standard.events.find(({ id }) => id === 'run')
 if (!run) throw new Error('The demo standard has no run.')
-const decide = (open: Mark, decision?: OfficersDecision) => applyDecision(on, run, ANNA, open, decision)
+const decide = (open: Mark, decision?: OfficersDecision) => applyDecision(terms, run, ANNA, open, decision)
 
 test('a decision settles an open mark and leaves every other as it is', () => {
   const decision = { as: 'met', reason: 'Backup watch.' } as const
   const open = mark('open', { measured: 580_100, rounded: 581_000, unit: 'ms' })
   expect(decide(open, decision)).toMatchObject({ kind: 'decided', as: 'met', rounded: 581_000 })
-  expect(decide(open, decision).trace.at(-1)?.sentence).toBe('By the officer in charge. Reason: Backup watch.')
+  expect(saidIn(decide(open, decision).trace).at(-1)?.sentence).toBe('By the officer in charge. Reason: Backup watch.')
   for (const name of ['met', 'short', 'waiting', 'running', 'withdrawn'] as const) {
     expect(decide(SAMPLES[name], decision)).toBe(SAMPLES[name])
     expect(decide(SAMPLES[name], { value: 500_000, reason: 'Backup watch.' })).toBe(SAMPLES[name])
@@ -102,7 +103,7 @@ test.each([
   const open = mark('open', { measured: 580_100, rounded: 581_000, unit: 'ms' })
   const decided = decide(open, { value, reason: 'The gate’s own log.' })
   expect(decided).toMatchObject({ kind, margin, measured: value })
-  expect(decided.trace.at(-1)).toMatchObject({
+  expect(saidIn(decided.trace).at(-1)).toMatchObject({
     title: `Decided: ${printTime(value)}`,
     sentence: 'Stated by the officer in charge and judged from it. Reason: The gate’s own log.',
   })
@@ -156,8 +157,12 @@ test('a standard may bring its own words, and the codes stay', () => {
     return combinePerson(judgedOn, ANNA, [made])
   }
   const [short, met] = [verdictAt(29), verdictAt(30)]
-  expect([short.outcome, short.word, short.trace[0]?.title]).toEqual(['short', 'Unsatisfactory', 'Unsatisfactory'])
-  expect([met.outcome, met.word, met.trace[0]?.title]).toEqual(['met', 'Satisfactory', 'Satisfactory'])
+  expect([short.outcome, short.word, saidIn(short.trace)[0]?.title]).toEqual([
+    'short',
+    'Unsatisfactory',
+    'Unsatisfactory',
+  ])
+  expect([met.outcome, met.word, saidIn(met.trace)[0]?.title]).toEqual(['met', 'Satisfactory', 'Satisfactory'])
   expect(met.marks[0]).toMatchObject({ kind: 'met', word: 'Satisfactory' })
   const plain = soundStandard(plainStandard([plainEvent(repsCase, { kind: 'effort' })]))
   // a standard without them keeps its hash

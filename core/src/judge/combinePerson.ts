@@ -2,29 +2,26 @@
 import { Temporal } from 'temporal-polyfill'
 import type { OutcomeWords, Standard } from '../standard/standard.ts'
 import { combineMarks, isToGo, type BareMark } from './combineMarks.ts'
-import { batteryFor, type JudgedOn } from './basis.ts'
+import { batteryFor, type Terms } from './basis.ts'
 import type { Candidate, Mark, Verdict } from './mark.ts'
 import type { Outcome } from './outcome.ts'
-import { say } from './say.ts'
 import type { Step } from './trace.ts'
 
 /** As much of a mark as a conclusion needs. */
 type Concluding = BareMark & Pick<Mark, 'eventId'> & { readonly alternateId?: string | undefined }
 
-/** A verdict without its marks; why, as steps that nobody has put into words yet. */
-export interface Conclusion extends Omit<Verdict, 'marks' | 'trace'> {
-  readonly steps: readonly Step[]
-}
+/** A verdict without its marks. */
+export type Conclusion = Omit<Verdict, 'marks'>
 
 /**
  * What one person's marks come to, with why.
  * @param marks one for each event of the standard, in its order
  */
-export const conclude = (on: JudgedOn, candidate: Candidate, marks: readonly Concluding[]): Conclusion => {
-  const { standard, testDate } = on
+export const conclude = (terms: Terms, candidate: Candidate, marks: readonly Concluding[]): Conclusion => {
+  const { standard, testDate } = terms
   const { combination } = standard
   const eventsToGo = marks.filter(isToGo).length
-  const { outcome, deciding, settled, because, points } = combineMarks(combination, marks, batteryFor(on, candidate))
+  const { outcome, deciding, settled, because, points } = combineMarks(combination, marks, batteryFor(terms, candidate))
   const names = deciding.flatMap((place) => eventName(standard, marks[place]))
   const shown = { ...wordOf(standard, outcome), ...(points ? { points } : {}) }
   const combined: Step = {
@@ -37,20 +34,19 @@ export const conclude = (on: JudgedOn, candidate: Candidate, marks: readonly Con
     combination: combination.kind,
     ...shown,
   }
-  const steps: Step[] =
+  const trace: Step[] =
     MAY_RETEST.has(outcome) && settled
       ? [combined, { code: 'retest', earliestOn: retestDate(standard, testDate) }]
       : [combined]
-  return { outcome, settled, eventsToGo, steps, ...shown }
+  return { outcome, settled, eventsToGo, trace, ...shown }
 }
 
 /**
  * Combines one person's marks.
  * @param marks one for each event of the standard, in its order
  */
-export const combinePerson = (on: JudgedOn, candidate: Candidate, marks: readonly Mark[]): Verdict => {
-  const { steps, ...concluded } = conclude(on, candidate, marks)
-  return { ...concluded, marks, trace: steps.map(say) }
+export const combinePerson = (terms: Terms, candidate: Candidate, marks: readonly Mark[]): Verdict => {
+  return { ...conclude(terms, candidate, marks), marks }
 }
 
 /** The standard's own word for an outcome; a record that did not end keeps its own until it is settled. */

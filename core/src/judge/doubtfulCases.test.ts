@@ -12,19 +12,17 @@ const mark = (eventId: string, kind: string, change: object = {}): Mark =>
 const verdicts = (marks: Readonly<Record<string, readonly Mark[]>>): Map<string, Verdict> =>
   new Map(Object.entries(marks).map(([entryId, own]) => [entryId, { marks: own } as unknown as Verdict]))
 const watches = (...timesMs: number[]) => ({
-  trace: [{ step: { code: 'crossings', reading: { kind: 'crossings', watches: { timesMs, by: 'slower' } } } }],
+  trace: [{ code: 'crossings', reading: { kind: 'crossings', watches: { timesMs, by: 'slower' } } }],
 })
 const read = (...timesMs: number[]) => ({
   trace: [
     {
-      step: {
-        code: 'readings',
-        taken: timesMs.map((value, index) => ({
-          slot: index === 0 ? 'time' : `time-watch-${index + 1}`,
-          unit: 'ms',
-          value,
-        })),
-      },
+      code: 'readings',
+      taken: timesMs.map((value, index) => ({
+        slot: index === 0 ? 'time' : `time-watch-${index + 1}`,
+        unit: 'ms',
+        value,
+      })),
     },
   ],
 })
@@ -86,9 +84,9 @@ test.each([
   ['2026-10-27', []],
   ['2026-10-26', []],
 ])('who was tested on %s and is tested on 24 November again', (testedOn, expected) => {
-  const on = { ...standard, retest: { ...standard.retest, earliestAfterDays: 28 } }
+  const terms = { ...standard, retest: { ...standard.retest, earliestAfterDays: 28 } }
   const tested = (outcome: string) =>
-    doubtfulCases(on, new Map([['a', { outcome, marks: [] } as unknown as Verdict]]), {
+    doubtfulCases(terms, new Map([['a', { outcome, marks: [] } as unknown as Verdict]]), {
       ...QUIET,
       testedBefore: { a: testedOn },
     }).map(({ kind, entryId }) => `${kind} ${entryId}`)

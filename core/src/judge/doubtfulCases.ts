@@ -159,7 +159,7 @@ const casesIn = (mark: Mark, someEnded: boolean, explainedMs: number): Doubt[] =
 
 /** How far the watches on one time are apart, from the trace; 0 with one watch. */
 const watchesApart = ({ trace }: Mark): number => {
-  const spans = trace.map(({ step }) => {
+  const spans = trace.map((step) => {
     if (step.code === 'crossings') return spanOf(step.reading.watches?.timesMs ?? [])
     if (step.code !== 'readings') return 0
     // watches on one time share the name of their slot up to the number of the watch

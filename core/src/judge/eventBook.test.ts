@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { standardNamed } from '../../testing/index.ts'
 import type { Capture, Observation } from '../capture/capture.ts'
-import { settle } from '../capture/settle.ts'
+import { settleCaptures } from '../capture/settleCaptures.ts'
 import { lapBoard, newLapMemory } from '../kinds/timedDistance/lapBoard.ts'
 import { newBook } from './eventBook.ts'
 import { markEvent } from './judgeDay.ts'
@@ -85,9 +85,9 @@ test('a book and a board that follow capture by capture say what they say from t
       const book = newBook()
       const memory = newLapMemory()
       for (let count = 1; count <= captures.length; count++) {
-        const settled = settle(captures.slice(0, count))
-        const on = { standard, testDate: '2026-11-24', asOfMs: 1_000_000 + count * 50_000 }
-        expect(markEvent(on, event, candidates, settled, book)).toEqual(markEvent(on, event, candidates, settled))
+        const settled = settleCaptures(captures.slice(0, count))
+        const terms = { standard, testDate: '2026-11-24', asOfMs: 1_000_000 + count * 50_000 }
+        expect(markEvent(terms, event, candidates, settled, book)).toEqual(markEvent(terms, event, candidates, settled))
         expect(lapBoard(protocol, 1, candidates, settled, 580_000, memory)).toEqual(
           lapBoard(protocol, 1, candidates, settled, 580_000),
         )

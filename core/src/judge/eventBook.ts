@@ -2,7 +2,7 @@
 import type { ByCandidate } from '../capture/byCandidate.ts'
 import type { Capture } from '../capture/capture.ts'
 import type { StandardEvent } from '../standard/standard.ts'
-import type { JudgedOn } from './basis.ts'
+import type { Terms } from './basis.ts'
 import type { Mark } from './mark.ts'
 
 /** One person's page: the mark, with all it rests on. */
@@ -27,7 +27,7 @@ export interface EventBook {
 export const newBook = (): EventBook => ({ rests: null, pages: new Map(), sorted: null })
 
 /** Opens a book for an event: its pages are dropped where they rest on something else. */
-export const openBook = (book: EventBook, { standard, testDate }: JudgedOn, event: StandardEvent): EventBook => {
+export const openBook = (book: EventBook, { standard, testDate }: Terms, event: StandardEvent): EventBook => {
   const rests = [standard, testDate, event] as const
   if (!book.rests?.every((part, at) => part === rests[at])) book.pages.clear()
   book.rests = rests

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
+import { saidIn, titlesIn } from '../../testing/saidIn.ts'
 import { HAND_WORKED_CASES, capturesOf, standardNamed, type HandWorkedCase } from '../../testing/index.ts'
 import type { Capture } from '../capture/capture.ts'
 import { ageOn, ageReferenceDate } from './ageOn.ts'
@@ -81,7 +82,7 @@ test('one more repetition never turns met into short', () => {
 test('every mark and verdict explains itself in sentences that end', () => {
   for (const handWorked of HAND_WORKED_CASES) {
     const verdict = judge(handWorked, capturesOf(handWorked, ENTRY, 1, 7))
-    for (const { title, sentence } of [...verdict.trace, ...verdict.marks.flatMap(({ trace }) => trace)]) {
+    for (const { title, sentence } of saidIn([...verdict.trace, ...verdict.marks.flatMap(({ trace }) => trace)])) {
       expect(title).toMatch(/^\S/)
       expect(sentence).toMatch(/[.]$/)
       expect(`${title} ${sentence}`).not.toMatch(/undefined|NaN|null|\[object/)
@@ -93,7 +94,7 @@ test('the trace tells reading, rounding, age, band, row and margin in words', ()
   const handWorked = HAND_WORKED_CASES.find(({ name }) => name === 'a man of 25 with 29 and 9:16')
   if (!handWorked) throw new Error('no case')
   const run = judge(handWorked, capturesOf(handWorked, ENTRY, 1, 7)).marks[1]
-  expect(run?.trace.map(({ title }) => title)).toEqual([
+  expect(titlesIn(run?.trace)).toEqual([
     '2,000 m in 9:16',
     'Rounded up to the whole second',
     'Age 25',
@@ -102,8 +103,8 @@ test('the trace tells reading, rounding, age, band, row and margin in words', ()
     'Short by 0:01',
     'Good to about 0.2 s',
   ])
-  expect(run?.trace[3]?.sentence).toBe('Row 4 of the table.')
-  expect(run?.trace[4]?.sentence).toBe('Constabulary Entry Standard, version 2, in force from 1 March 2023.')
+  expect(saidIn(run?.trace)[3]?.sentence).toBe('Row 4 of the table.')
+  expect(saidIn(run?.trace)[4]?.sentence).toBe('Constabulary Entry Standard, version 2, in force from 1 March 2023.')
 })
 
 test('a short verdict that came early says so, and names the first day of a retest', () => {
@@ -111,25 +112,25 @@ test('a short verdict that came early says so, and names the first day of a rete
   if (!handWorked) throw new Error('no case')
   const verdict = judge(handWorked, capturesOf(handWorked, ENTRY, 1, 7))
   expect(verdict).toMatchObject({ outcome: 'short', settled: true, eventsToGo: 1 })
-  expect(verdict.trace.map(({ sentence }) => sentence)).toEqual([
+  expect(saidIn(verdict.trace).map(({ sentence }) => sentence)).toEqual([
     'Every event has to be met. Short in: Press-ups. It can no longer be met, with 1 event to go.',
     'Earliest date by the standard.',
   ])
-  expect(verdict.trace[1]?.title).toBe('May retest from 8 December 2026')
+  expect(saidIn(verdict.trace)[1]?.title).toBe('May retest from 8 December 2026')
 })
 
 test('one person whose captures cannot be judged is a case to look at, and nobody else notices', () => {
   const standard = standardNamed('v3')
-  const on = { standard, testDate: '2026-11-24' }
+  const terms = { standard, testDate: '2026-11-24' }
   const well = { entryId: 'well', wave: 1, category: 'female', ageYears: 27, ageCountedOn: '2026-11-24' }
   const broken = { ...well, entryId: 'broken' }
-  const alone = judgeDay(on, [well], [])
+  const alone = judgeDay(terms, [well], [])
   const started = { eventId: 'press-ups', entryId: 'broken', deviceId: 'd', deviceMs: 0, atMs: 1, uncertaintyMs: 0 }
   const captures = [
     { ...started, id: '1', kind: 'started', payload: {} },
     { ...started, id: '2', kind: 'refused', payload: null },
   ] as unknown as Capture[]
-  const together = judgeDay(on, [broken, well], captures)
+  const together = judgeDay(terms, [broken, well], captures)
   expect(together.get('well')).toEqual(alone.get('well'))
   expect(together.get('broken')?.marks[0]).toMatchObject({ kind: 'open', reason: 'notJudged', measured: null })
   expect(together.get('broken')?.outcome).toBe('open')

@@ -3,17 +3,16 @@ import type { Capture } from '../capture/capture.ts'
 import { byCandidate } from '../capture/byCandidate.ts'
 import { measureOwn } from '../kinds/measureEntry.ts'
 import { startsIn, waveStarts, type WaveStart } from '../kinds/waveStart.ts'
-import { settle } from '../capture/settle.ts'
+import { settleCaptures } from '../capture/settleCaptures.ts'
 import { factsOf } from '../kinds/facts.ts'
 import type { StandardEvent } from '../standard/standard.ts'
 import { chosenEvent } from './chosenEvent.ts'
 import { applyDecision, decisionsIn } from './officersDecision.ts'
 import { combinePerson } from './combinePerson.ts'
-import type { JudgedOn } from './basis.ts'
+import type { Terms } from './basis.ts'
 import { isCurrent, newBook, openBook, type BookPage, type EventBook } from './eventBook.ts'
 import { judgeEvent } from './judgeEvent.ts'
 import type { Candidate, Mark, Verdict } from './mark.ts'
-import { say } from './say.ts'
 
 /** A candidate with the wave they run in. */
 export interface DayCandidate extends Candidate {
@@ -26,15 +25,15 @@ export interface DayCandidate extends Candidate {
  * @returns a verdict for each candidate, by entry id
  */
 export const judgeDay = (
-  on: JudgedOn,
+  terms: Terms,
   candidates: readonly DayCandidate[],
   captures: readonly Capture[],
 ): Map<string, Verdict> => {
-  const marksPerEvent = on.standard.events.map((event) => {
+  const marksPerEvent = terms.standard.events.map((event) => {
     const ofEvent = captures.filter(({ eventId }) => eventId === event.id)
-    return markEvent(on, event, candidates, settle(ofEvent, on.bounds)).marks
+    return markEvent(terms, event, candidates, settleCaptures(ofEvent, terms.bounds)).marks
   })
-  return combineDay(on, candidates, marksPerEvent)
+  return combineDay(terms, candidates, marksPerEvent)
 }
 
 /** Everybody's mark in one event, and how long they hold. */
@@ -50,14 +49,14 @@ export interface MarkedEvent {
  * @param book what was judged before: whoever nothing has happened to keeps the mark they have
  */
 export const markEvent = (
-  on: JudgedOn,
+  terms: Terms,
   event: StandardEvent,
   candidates: readonly DayCandidate[],
   settled: readonly Capture[],
   book: EventBook = newBook(),
 ): MarkedEvent => {
-  const { pages } = openBook(book, on, event)
-  const asOfMs = on.asOfMs ?? null
+  const { pages } = openBook(book, terms, event)
+  const asOfMs = terms.asOfMs ?? null
   book.sorted = byCandidate(settled, book.sorted)
   const { of: ownOf } = book.sorted
   const startFor = startsIn(waveStarts(settled))
@@ -70,7 +69,7 @@ export const markEvent = (
       const known = pages.get(entryId)
       const page = isCurrent(known, candidate, own, start, asOfMs)
         ? known
-        : { candidate, own, start, asOfMs, ...markOne(on, event, candidate, own, start) }
+        : { candidate, own, start, asOfMs, ...markOne(terms, event, candidate, own, start) }
       pages.set(entryId, page)
       changesAtMs = Math.min(changesAtMs, page.changesAtMs ?? Infinity)
       return [entryId, page.mark]
@@ -83,18 +82,18 @@ const NOTHING: readonly Capture[] = []
 
 /** One person's mark. One whose captures cannot be judged must not keep everybody else from a verdict. */
 const markOne = (
-  on: JudgedOn,
+  terms: Terms,
   event: StandardEvent,
   candidate: DayCandidate,
   own: readonly Capture[],
   start: WaveStart | undefined,
 ): Pick<BookPage, 'mark' | 'changesAtMs'> => {
   try {
-    const { event: done } = chosenEvent(on.standard, event, candidate)
-    const measure = measureOwn(done, candidate, own, start, on.asOfMs ?? null)
-    const mark = judgeEvent(on, event, candidate, measure)
+    const { event: done } = chosenEvent(terms.standard, event, candidate)
+    const measure = measureOwn(done, candidate, own, start, terms.asOfMs ?? null)
+    const mark = judgeEvent(terms, event, candidate, measure)
     const decision = decisionsIn(own).get(candidate.entryId)
-    return { mark: applyDecision(on, event, candidate, mark, decision), changesAtMs: measure.changesAtMs ?? null }
+    return { mark: applyDecision(terms, event, candidate, mark, decision), changesAtMs: measure.changesAtMs ?? null }
   } catch (error) {
     if (!(error instanceof Error)) throw error
     return { mark: notJudged(event), changesAtMs: null }
@@ -104,20 +103,20 @@ const markOne = (
 /** A mark that nothing stops: what cannot be judged is for a person to look at. */
 const notJudged = (event: StandardEvent): Mark => {
   const reason = 'notJudged'
-  const trace = [say({ code: 'open', reason })]
+  const trace = [{ code: 'open', reason }] as const
   const nothing = { cut: null, measured: null, rounded: null, unit: factsOf(event.protocol).unit }
   return { ...nothing, eventId: event.id, kind: 'open', reason, trace }
 }
 
 /** Combines the marks of all events into verdicts. @param marksPerEvent in the standard's order */
 export const combineDay = (
-  on: JudgedOn,
+  terms: Terms,
   candidates: readonly DayCandidate[],
   marksPerEvent: readonly ReadonlyMap<string, Mark>[],
 ): Map<string, Verdict> =>
   new Map(
     candidates.map((candidate) => {
       const marks = marksPerEvent.flatMap((marks) => marks.get(candidate.entryId) ?? [])
-      return [candidate.entryId, combinePerson(on, candidate, marks)]
+      return [candidate.entryId, combinePerson(terms, candidate, marks)]
     }),
   )

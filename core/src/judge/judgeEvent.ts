@@ -5,14 +5,15 @@ import type { Exemption, Standard, StandardEvent } from '../standard/standard.ts
 import type { BareMark } from './combineMarks.ts'
 import { chosenEvent } from './chosenEvent.ts'
 import { wordOf } from './combinePerson.ts'
-import { basisFor, type Basis, type JudgedOn } from './basis.ts'
+import { basisFor, type Basis, type Terms } from './basis.ts'
 import type { Candidate, Mark } from './mark.ts'
 import {
   ageMatters,
   ageStep,
   choiceSteps,
-  forWhom,
+  bandStep,
   isForAll,
+  nextStep,
   readingSteps,
   roundingSteps,
   runningStep,
@@ -21,10 +22,9 @@ import {
 } from './markSteps.ts'
 import type { MarkPoints, NextStep } from './markFigures.ts'
 import { roundedFor } from './ownUnit.ts'
-import { say } from './say.ts'
 import { couldBeOtherwise, scoreValue, uncertaintyOf, type ScoredValue } from './scoreMeasure.ts'
 import { traced } from './traced.ts'
-import type { TraceStep } from './trace.ts'
+import type { Step, Trace } from './trace.ts'
 
 export { meets } from './scoreMeasure.ts'
 
@@ -34,16 +34,16 @@ type Complete = Extract<Measure, { kind: 'complete' }>
  * Judges one measure.
  * @param event of the battery; an alternate in its place is found here
  */
-export const judgeEvent = (on: JudgedOn, event: StandardEvent, candidate: Candidate, measure: Measure): Mark => {
-  const basis = basisFor(on, event, candidate, measure)
+export const judgeEvent = (terms: Terms, event: StandardEvent, candidate: Candidate, measure: Measure): Mark => {
+  const basis = basisFor(terms, event, candidate, measure)
   const { chosen, cut } = basis
   const { unit } = factsOf(chosen.event.protocol)
   const { alternateId, variantId } = chosen
   const base = { eventId: event.id, ...(alternateId ? { alternateId } : {}), ...(variantId ? { variantId } : {}), cut }
-  const exempt = exemptionFor(on.standard, event, candidate)
+  const exempt = exemptionFor(terms.standard, event, candidate)
   if (exempt) {
     const fixedCentipoints = fixedPoints(exempt)
-    const trace = [say({ code: 'exempt', name: exempt.name, fixedCentipoints })]
+    const trace: Trace = [{ code: 'exempt', name: exempt.name, fixedCentipoints }]
     return {
       ...base,
       kind: 'exempt',
@@ -55,19 +55,19 @@ export const judgeEvent = (on: JudgedOn, event: StandardEvent, candidate: Candid
   }
   const { doubts, span } = measure
   const doubted = { ...base, ...(doubts ? { doubts } : {}), ...(span ? { span } : {}) }
-  const before = [...choiceSteps(event, chosen), ...measure.notes.map((note) => say({ code: 'note', note }))]
+  const before: Trace = [...choiceSteps(event, chosen), ...measure.notes.map((note): Step => ({ code: 'note', note }))]
   switch (measure.kind) {
     case 'notStarted':
-      return { ...doubted, kind: 'waiting', trace: [...before, say({ code: 'waiting' })] }
+      return { ...doubted, kind: 'waiting', trace: [...before, { code: 'waiting' }] }
     case 'running': {
-      const trace = [...before, say(runningStep(chosen.event, measure.soFar))]
+      const trace: Trace = [...before, runningStep(chosen.event, measure.soFar)]
       return { ...doubted, kind: 'running', soFar: measure.soFar, unit: measure.unit, trace }
     }
     case 'ended': {
       const { reason, note, soFar } = measure
-      const ended = say({ code: 'ended', reason, ...(note ? { note } : {}) })
+      const ended: Step = { code: 'ended', reason, ...(note ? { note } : {}) }
       if (reason === 'safety') {
-        const trace = [...before, ended, say({ code: 'open', reason: 'stoppedForSafety' })]
+        const trace: Trace = [...before, ended, { code: 'open', reason: 'stoppedForSafety' }]
         return { ...doubted, kind: 'open', reason: 'stoppedForSafety', measured: null, rounded: null, unit, trace }
       }
       return { ...doubted, kind: 'ended', reason, soFar, unit: measure.unit, trace: [...before, ended] }
@@ -81,46 +81,46 @@ const judgeComplete = (
   basis: Basis,
   base: Pick<Mark, 'eventId' | 'cut' | 'doubts' | 'span'>,
   measure: Complete,
-  before: readonly TraceStep[],
+  before: Trace,
 ): Mark => {
-  const { on, candidate, chosen, compiled, found } = basis
+  const { terms: terms, candidate, chosen, compiled, found } = basis
   const { unit } = compiled
   const rounded = roundedFor(chosen.event, exactOf(measure))
   const measured = measure.exact ? { measured: measure.value, exact: measure.exact } : { measured: measure.value }
-  const steps = (): TraceStep[] => [
+  const steps = (): Step[] => [
     ...readingSteps(chosen.event, measure),
     ...before,
     ...roundingSteps(chosen.event, exactOf(measure), rounded),
-    ...(ageMatters(found) ? [say(ageStep(on, candidate))] : []),
+    ...(ageMatters(found) ? [ageStep(terms, candidate)] : []),
   ]
   if (!found.ok) {
     const { reason } = found
     return traced({ ...base, kind: 'open', reason, ...measured, rounded, unit }, () => [
       ...steps(),
-      say({ code: 'open', reason }),
+      { code: 'open', reason },
     ])
   }
   const { worth, uncertainty, nearTheCut } = assess(basis, found.row, measure)
-  const { nearTheCut: policy } = on.standard.uncertainty
+  const { nearTheCut: policy } = terms.standard.uncertainty
   const figures = { ...figuresOf(basis, found.row, worth) }
   const { row, band } = found
-  const trace = (): TraceStep[] => [
+  const trace = (): Step[] => [
     ...steps(),
-    ...(band && !isForAll(band) ? [say({ code: 'band', band, forWhom: forWhom(on.standard, band) })] : []),
+    ...(band && !isForAll(band) ? [bandStep(terms, band)] : []),
     ...scoreSteps(basis, row, worth, figures.points),
-    ...(figures.next ? [say({ code: 'next', next: figures.next, sense: compiled.sense })] : []),
+    ...(figures.next ? [nextStep(figures.next, compiled.sense)] : []),
     ...uncertaintySteps(uncertainty, unit, nearTheCut, policy),
   ]
   const judged = { ...base, ...measured, rounded, unit, nearTheCut, ...figures }
   if (nearTheCut && policy === 'decide') {
     return traced({ ...judged, kind: 'open', reason: 'nearTheCut' }, () => [
       ...trace(),
-      say({ code: 'open', reason: 'nearTheCut' }),
+      { code: 'open', reason: 'nearTheCut' },
     ])
   }
   return worth.kind === 'scored'
     ? traced({ ...judged, kind: 'scored' }, trace)
-    : traced({ ...judged, ...wordOf(on.standard, worth.kind), kind: worth.kind, margin: worth.margin ?? 0 }, trace)
+    : traced({ ...judged, ...wordOf(terms.standard, worth.kind), kind: worth.kind, margin: worth.margin ?? 0 }, trace)
 }
 
 interface Assessed {
@@ -130,10 +130,14 @@ interface Assessed {
 }
 
 /** What the measure is worth in a row, and whether the method can tell. */
-const assess = ({ on, candidate, chosen, compiled, cut, minimum }: Basis, row: number, measure: Complete): Assessed => {
+const assess = (
+  { terms: terms, candidate, chosen, compiled, cut, minimum }: Basis,
+  row: number,
+  measure: Complete,
+): Assessed => {
   const { event } = chosen
   const worth = scoreValue(event, compiled, row, cut, minimum, exactOf(measure), candidate.bodyMassG ?? 0)
-  const uncertainty = cut === null ? 0 : uncertaintyOf(on.standard.uncertainty, event, measure)
+  const uncertainty = cut === null ? 0 : uncertaintyOf(terms.standard.uncertainty, event, measure)
   return {
     worth,
     uncertainty,
@@ -154,16 +158,16 @@ export type PlainMark = BareMark & {
  * Judges one measure without a trace.
  * @param event of the battery
  */
-export const judgePlainly = (on: JudgedOn, event: StandardEvent, candidate: Candidate, measure: Measure): PlainMark => {
+export const judgePlainly = (terms: Terms, event: StandardEvent, candidate: Candidate, measure: Measure): PlainMark => {
   const eventId = event.id
   const nothing = { eventId, alternateId: undefined, margin: null, rounded: null }
-  const exempt = exemptionFor(on.standard, event, candidate)
+  const exempt = exemptionFor(terms.standard, event, candidate)
   if (exempt) {
     return { ...nothing, kind: 'exempt', fixedCentipoints: fixedPoints(exempt), total: exempt.total ?? 'unchanged' }
   }
   if (measure.kind === 'complete')
-    return judgeCompletePlainly(basisFor(on, event, candidate, measure), eventId, measure)
-  const { alternateId } = chosenEvent(on.standard, event, candidate)
+    return judgeCompletePlainly(basisFor(terms, event, candidate, measure), eventId, measure)
+  const { alternateId } = chosenEvent(terms.standard, event, candidate)
   switch (measure.kind) {
     case 'notStarted':
       return { ...nothing, alternateId, kind: 'waiting' }
@@ -178,7 +182,7 @@ export const judgePlainly = (on: JudgedOn, event: StandardEvent, candidate: Cand
 
 // each object is written out: spreading costs more than all the rest when a million results are judged
 const judgeCompletePlainly = (basis: Basis, eventId: string, measure: Complete): PlainMark => {
-  const { on, chosen, compiled, found, minimum } = basis
+  const { terms: terms, chosen, compiled, found, minimum } = basis
   const { alternateId } = chosen
   if (!found.ok) {
     const rounded = roundedFor(chosen.event, exactOf(measure))
@@ -186,7 +190,7 @@ const judgeCompletePlainly = (basis: Basis, eventId: string, measure: Complete):
   }
   const { worth, nearTheCut } = assess(basis, found.row, measure)
   const { centipoints, classIndex, margin, rounded } = worth
-  const isOpen = nearTheCut && on.standard.uncertainty.nearTheCut === 'decide'
+  const isOpen = nearTheCut && terms.standard.uncertainty.nearTheCut === 'decide'
   if (centipoints !== null) {
     const points = { centipoints, minimumCentipoints: minimum }
     return isOpen

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { saidIn } from '../../testing/saidIn.ts'
 import { bandsWith, KIND_CASES, plainEvent, plainStandard, soundStandard, type KindCase } from '../../testing/index.ts'
 import { measureReadings } from '../kinds/measureReadings.ts'
 import { factsOf } from '../kinds/facts.ts'
@@ -140,7 +141,7 @@ test('a task that is not done, a fault too many and a dropped tool fail the even
     { kind: 'completion', unit: 'ms', atMost: 555_000 },
   )
   expect(faults).toMatchObject({ kind: 'ended', reason: 'failed' })
-  expect(faults.trace[0]).toMatchObject({ title: '3 faults on Stairs', sentence: '2 are allowed.' })
+  expect(saidIn(faults.trace)[0]).toMatchObject({ title: '3 faults on Stairs', sentence: '2 are allowed.' })
   const chain = byKind('workChain')
   expect(
     judged({ ...chain, readings: { time: 400_000, 'squats-repetitions': 39 } }, { kind: 'completion', unit: 'ms' }),

@@ -4,45 +4,41 @@ import { combineWatches } from '../clock/combineWatches.ts'
 import type { WatchRule } from '../kinds/protocolBase.ts'
 import { factsOf } from '../kinds/facts.ts'
 import { kindOf } from '../kinds/kinds.ts'
+import type { Sense } from '../kinds/kind.ts'
 import { nearestWhole, type Exact } from '../quantity/fraction.ts'
 import { isWholeAlready } from '../quantity/unit.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
 import type { ChosenEvent } from './chosenEvent.ts'
 import type { Cut, CutBand } from './cut.ts'
-import type { Basis, JudgedOn } from './basis.ts'
+import type { Basis, Terms } from './basis.ts'
 import type { Candidate } from './mark.ts'
-import type { MarkPoints } from './markFigures.ts'
-import { say } from './say.ts'
+import type { MarkPoints, NextStep } from './markFigures.ts'
 import type { ScoredValue } from './scoreMeasure.ts'
-import type { Step, TraceStep } from './trace.ts'
+import type { Step } from './trace.ts'
 
 type Complete = Extract<Measure, { kind: 'complete' }>
 
-export const choiceSteps = (
-  event: StandardEvent,
-  { event: done, variantId, alternateId }: ChosenEvent,
-): TraceStep[] => {
+export const choiceSteps = (event: StandardEvent, { event: done, variantId, alternateId }: ChosenEvent): Step[] => {
   const variant = done.variants?.find(({ id }) => id === variantId)
   const alternate = event.alternates?.find(({ eventId }) => eventId === alternateId)
-  return [
-    ...(alternate
-      ? [say({ code: 'alternate', name: done.name, inPlaceOf: event.name, allowedBy: alternate.allowedBy })]
-      : []),
-    ...(variant ? [say({ code: 'variant', name: variant.name })] : []),
-  ]
+  const steps: Step[] = []
+  if (alternate)
+    steps.push({ code: 'alternate', name: done.name, inPlaceOf: event.name, allowedBy: alternate.allowedBy })
+  if (variant) steps.push({ code: 'variant', name: variant.name })
+  return steps
 }
 
 export const scoreSteps = (
-  { on, compiled, cut, candidate, minimum }: Basis,
+  { terms: terms, compiled, cut, candidate, minimum }: Basis,
   row: number,
   worth: ScoredValue,
   points?: MarkPoints,
-): TraceStep[] => {
+): Step[] => {
   const { scoring, unit, sense } = compiled
-  const { name: standardName, version, inForceFrom } = on.standard
-  const cutStep = cut === null ? [] : [say({ code: 'cut', cut, standardName, version, inForceFrom })]
+  const { name: standardName, version, inForceFrom } = terms.standard
+  const cutStep: Step[] = cut === null ? [] : [{ code: 'cut', cut, standardName, version, inForceFrom }]
   const margin = worth.margin ?? 0
-  const met = say(worth.kind === 'met' ? { code: 'met', margin, unit } : { code: 'short', margin, unit, sense })
+  const met: Step = worth.kind === 'met' ? { code: 'met', margin, unit } : { code: 'short', margin, unit, sense }
   switch (scoring.kind) {
     case 'singleCut':
     case 'cutByBand':
@@ -51,26 +47,26 @@ export const scoreSteps = (
       const { shareOfBodyMassPermille: permille = 0, constant = null } = scoring.rows[row] ?? {}
       const bodyMassG = candidate.bodyMassG ?? 0
       const shareG = compiled.share(row, bodyMassG)
-      return [say({ code: 'relative', bodyMassG, permille, shareG, constant, of: scoring.of }), ...cutStep, met]
+      return [{ code: 'relative', bodyMassG, permille, shareG, constant, of: scoring.of }, ...cutStep, met]
     }
     case 'pointsTable':
     case 'pointsByRule': {
       if (!points) return []
       const how = scoring.kind === 'pointsByRule' ? 'rule' : scoring.between
       const pointsName = (scoring.kind === 'pointsTable' ? scoring.pointsName : undefined) ?? null
-      const earned = say({ code: 'points', ...points, how, pointsName })
+      const earned: Step = { code: 'points', ...points, how, pointsName }
       return minimum === null ? [earned] : [earned, ...cutStep, met]
     }
     case 'normClasses': {
       const place = worth.classIndex ?? 0
-      return [say({ code: 'class', name: scoring.classes[place]?.name ?? '', place, of: scoring.classes.length })]
+      return [{ code: 'class', name: scoring.classes[place]?.name ?? '', place, of: scoring.classes.length }]
     }
     case 'completion':
       return scoring.atMost === undefined
-        ? [say({ code: 'completed', limit: null, unit })]
-        : [say({ code: 'completed', limit: scoring.atMost, unit }), ...cutStep, met]
+        ? [{ code: 'completed', limit: null, unit }]
+        : [{ code: 'completed', limit: scoring.atMost, unit }, ...cutStep, met]
     case 'effort':
-      return [say({ code: 'tookPart' })]
+      return [{ code: 'tookPart' }]
   }
 }
 
@@ -86,37 +82,33 @@ export const uncertaintySteps = (
   unit: Cut['unit'],
   nearTheCut: boolean,
   policy: 'flag' | 'decide',
-): TraceStep[] => {
+): Step[] => {
   if (uncertainty === 0) return []
-  return [
-    say(
-      nearTheCut
-        ? { code: 'nearTheCut', uncertainty, unit, policy }
-        : { code: 'uncertaintyHarmless', uncertainty, unit },
-    ),
-  ]
+  return nearTheCut
+    ? [{ code: 'nearTheCut', uncertainty, unit, policy }]
+    : [{ code: 'uncertaintyHarmless', uncertainty, unit }]
 }
 
 /** Values that are whole by nature need no step for rounding them to whole numbers. */
-export const roundingSteps = (event: StandardEvent, value: Exact, to: number): TraceStep[] => {
+export const roundingSteps = (event: StandardEvent, value: Exact, to: number): Step[] => {
   const { mode, step } = event.rounding
   const { unit } = factsOf(event.protocol)
   if (step === 1 && isWholeAlready(unit) && typeof value === 'number') return []
   const exact = typeof value === 'number' ? {} : { exact: value }
-  return [say({ code: 'rounded', from: nearestWhole(value), ...exact, to, mode, step, unit })]
+  return [{ code: 'rounded', from: nearestWhole(value), ...exact, to, mode, step, unit }]
 }
 
-export const readingSteps = (event: StandardEvent, { reading, unit }: Complete): TraceStep[] => {
+export const readingSteps = (event: StandardEvent, { reading, unit }: Complete): Step[] => {
   if (reading.kind === 'crossings' && reading.watches) {
     const { timesMs, by } = reading.watches
     const { elapsedMs } = combineWatches(timesMs, ruleOf(event))
     const step = { code: 'watches', count: timesMs.length, by, elapsedMs: nearestWhole(elapsedMs) } as const
-    return [say(observedStep(event, reading)), say({ code: 'readingStep', step, unit })]
+    return [observedStep(event, reading), { code: 'readingStep', step, unit }]
   }
-  if (reading.kind !== 'readings') return [say(observedStep(event, reading))]
+  if (reading.kind !== 'readings') return [observedStep(event, reading)]
   return [
-    say({ code: 'readings', taken: reading.taken }),
-    ...reading.steps.map((step) => say({ code: 'readingStep', step, unit })),
+    { code: 'readings', taken: reading.taken },
+    ...reading.steps.map((step): Step => ({ code: 'readingStep', step, unit })),
   ]
 }
 
@@ -142,15 +134,23 @@ export const runningStep = ({ protocol }: StandardEvent, soFar: number): Step =>
   return progress ? { code: 'running', soFar, of: progress.of, what: progress.what } : { code: 'underWay' }
 }
 
-export const ageStep = ({ testDate }: JudgedOn, { ageYears, ageCountedOn }: Candidate): Step => ({
+export const ageStep = ({ testDate }: Terms, { ageYears, ageCountedOn }: Candidate): Step => ({
   code: 'age',
   ageYears,
   countedOn: ageCountedOn,
   onTestDate: ageCountedOn === testDate,
 })
 
+export const bandStep = ({ standard }: Terms, band: CutBand): Step => ({
+  code: 'band',
+  band,
+  forWhom: forWhom(standard, band),
+})
+
+export const nextStep = (next: NextStep, sense: Sense): Step => ({ code: 'next', next, sense })
+
 /** The words for a band's category and role: "female", "everybody", "male, crew leader". */
-export const forWhom = ({ categories, roles = [] }: Standard, { category, role }: NonNullable<Cut['band']>): string => {
+const forWhom = ({ categories, roles = [] }: Standard, { category, role }: NonNullable<Cut['band']>): string => {
   const nameIn = (list: Standard['categories'], id: string | null): string[] =>
     id === null ? [] : [(list.find((item) => item.id === id)?.name ?? id).toLowerCase()]
   return [...nameIn(categories, category), ...nameIn(roles, role)].join(', ') || 'everybody'

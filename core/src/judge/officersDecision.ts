@@ -4,11 +4,10 @@ import type { Measure } from '../kinds/measure.ts'
 import { factsOf } from '../kinds/facts.ts'
 import type { StandardEvent } from '../standard/standard.ts'
 import { chosenEvent } from './chosenEvent.ts'
-import type { JudgedOn } from './basis.ts'
+import type { Terms } from './basis.ts'
 import { judgeEvent } from './judgeEvent.ts'
 import type { Candidate, Mark } from './mark.ts'
-import { say } from './say.ts'
-import type { TraceStep } from './trace.ts'
+import type { Step } from './trace.ts'
 
 /** By a word, or by a measure in the base unit of the event. */
 export type OfficersDecision = Extract<Capture, { kind: 'decided' }>['payload']
@@ -27,7 +26,7 @@ export const decisionsIn = (settled: readonly Capture[]): Map<string, OfficersDe
  * @param event of the battery
  */
 export const applyDecision = (
-  on: JudgedOn,
+  terms: Terms,
   event: StandardEvent,
   candidate: Candidate,
   mark: Mark,
@@ -35,9 +34,9 @@ export const applyDecision = (
 ): Mark => {
   if (!decision || mark.kind !== 'open') return mark
   const { as, value, reason } = decision
-  if (value === undefined) return as ? decidedMark(mark, mark, as, say({ code: 'decided', as, reason })) : mark
-  const { mark: stated, unit } = markOfStated(on, event, candidate, value)
-  return { ...stated, trace: [...stated.trace, say({ code: 'decidedMeasure', value, unit, reason })] }
+  if (value === undefined) return as ? decidedMark(mark, mark, as, { code: 'decided', as, reason }) : mark
+  const { mark: stated, unit } = markOfStated(terms, event, candidate, value)
+  return { ...stated, trace: [...stated.trace, { code: 'decidedMeasure', value, unit, reason }] }
 }
 
 /**
@@ -45,20 +44,20 @@ export const applyDecision = (
  * @param value in the base unit of the event, or of what was done in its place
  */
 export const markOfStated = (
-  on: JudgedOn,
+  terms: Terms,
   event: StandardEvent,
   candidate: Candidate,
   value: number,
 ): { readonly mark: Mark; readonly unit: MeasureUnit } => {
-  const { unit } = factsOf(chosenEvent(on.standard, event, candidate).event.protocol)
-  return { mark: judgeEvent(asStated(on), exactly(event), candidate, measureOf(value, unit)), unit }
+  const { unit } = factsOf(chosenEvent(terms.standard, event, candidate).event.protocol)
+  return { mark: judgeEvent(asStated(terms), exactly(event), candidate, measureOf(value, unit)), unit }
 }
 
 /** What an officer states is as it is: how sure a watch is was weighed in stating it. */
-const asStated = (on: JudgedOn): JudgedOn => {
-  const { standard } = on
+const asStated = (terms: Terms): Terms => {
+  const { standard } = terms
   return {
-    ...on,
+    ...terms,
     standard: {
       ...standard,
       ...(standard.alternateEvents ? { alternateEvents: standard.alternateEvents.map(exactly) } : {}),
@@ -91,7 +90,7 @@ export const decidedMark = (
   { eventId, alternateId, variantId, cut, trace }: Mark,
   { measured, rounded, unit, points }: Pick<Decided, 'measured' | 'rounded' | 'unit' | 'points'>,
   as: Decided['as'],
-  ruling: TraceStep,
+  ruling: Step,
 ): Decided => ({
   eventId,
   ...(alternateId ? { alternateId } : {}),

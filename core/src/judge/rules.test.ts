@@ -23,11 +23,11 @@ const standardOf = ({ event, uncertainty }: RuleCase): { standard: Standard; eve
 test.each(RULE_CASES)('$name', (one) => {
   const { standard, event } = standardOf(one)
   const candidate = { ...PERSON, ...(one.bodyMassG === undefined ? {} : { bodyMassG: one.bodyMassG }) }
-  const on = { standard, testDate: '2026-11-24' }
+  const terms = { standard, testDate: '2026-11-24' }
   const measure = measureReadings(event.protocol, one.readings)
-  const mark = judgeEvent(on, event, candidate, measure)
+  const mark = judgeEvent(terms, event, candidate, measure)
   expect(saidOf(mark, one)).toEqual(one.expected)
-  const plain = judgePlainly(on, event, candidate, measure)
+  const plain = judgePlainly(terms, event, candidate, measure)
   expect(plain.kind).toBe(one.expected.kind)
   if (one.expected.margin !== undefined) expect(plain.margin).toBe(one.expected.margin)
 })

@@ -2,7 +2,7 @@
 import type { Capture } from '../capture/capture.ts'
 import { clearedIn } from '../capture/clearedIn.ts'
 import { concernedBy } from '../capture/concernedBy.ts'
-import { voidedIds } from '../capture/settle.ts'
+import { voidedIds } from '../capture/settleCaptures.ts'
 
 export interface StartsOnRecord {
   /** Codes of the questions answered when this candidate was started. */

@@ -1,10 +1,8 @@
 /**
- * A verdict as it is kept and signed: its trace as coded steps without their sentences, and commitments in place of what
- * somebody wrote. The sentences are made again when it is read.
+ * A verdict as it is kept and signed: commitments in place of what somebody wrote.
  */
 import { joinTexts } from '../day/commitment.ts'
 import type { Mark, Verdict } from './mark.ts'
-import { say } from './say.ts'
 import type { Step, Trace } from './trace.ts'
 
 /** Plain JSON: the form of a verdict, with steps for its traces. */
@@ -19,7 +17,7 @@ export const withTokens = <Stored>(stored: Stored): Stored => joinTexts(stored, 
 
 /** @param verdict judged from captures with tokens */
 export const storeVerdict = (verdict: Verdict): StoredVerdict => {
-  const stored = (trace: Trace): unknown[] => trace.map(({ step }) => committed(step))
+  const stored = (trace: Trace): unknown[] => trace.map(committed)
   return {
     ...verdict,
     trace: stored(verdict.trace),
@@ -37,13 +35,18 @@ const committed = (value: unknown): unknown => {
   return Object.fromEntries(Object.entries(value).map(([name, inner]) => [name, committed(inner)]))
 }
 
-/** The verdict with its sentences. One that was stored with them, before there were stored steps, is as it is. */
+/** The verdict with its texts. Sentences that were stored with steps, in the first form, are left out. */
 export const readStoredVerdict = (stored: StoredVerdict, textOf: (commit: string) => string | undefined): Verdict => {
   // what is stored was a verdict, but for its traces and texts
   const verdict = joinTexts(stored, textOf) as unknown as Verdict
-  const marks = verdict.marks.map((mark): Mark => ({ ...mark, trace: told(mark.trace) }))
-  return { ...verdict, trace: told(verdict.trace), marks }
+  const marks = verdict.marks.map((mark): Mark => ({ ...mark, trace: unsaid(mark.trace) }))
+  return { ...verdict, trace: unsaid(verdict.trace), marks }
 }
 
-const told = (trace: readonly (Step | Trace[number])[]): Trace =>
-  trace.map((one) => ('sentence' in one && 'step' in one ? one : say(one as Step)))
+/** A step as verdicts were stored first: with its sentence. */
+interface SaidStep {
+  readonly step: Step
+  readonly sentence: string
+}
+
+const unsaid = (trace: readonly (Step | SaidStep)[]): Trace => trace.map((one) => ('sentence' in one ? one.step : one))

@@ -1,4 +1,4 @@
-/** The steps from captures to verdict: data first, and the same in a plain sentence. */
+/** The steps from captures to verdict, as codes with their figures. */
 import type { Note, Reading, ReadingStep, TakenReading } from '../kinds/measure.ts'
 import type { EndReason } from '../referee/ends.ts'
 import type { Fraction } from '../quantity/fraction.ts'
@@ -110,10 +110,5 @@ export type Step =
     }
   | { readonly code: 'retest'; readonly earliestOn: string }
 
-export interface TraceStep {
-  readonly step: Step
-  readonly title: string
-  readonly sentence: string
-}
-
-export type Trace = readonly TraceStep[]
+/** How somebody came to a mark or a verdict; put into words when it is read (`words/sayStep.ts`). */
+export type Trace = readonly Step[]

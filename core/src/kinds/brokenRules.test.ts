@@ -2,7 +2,7 @@
 import { expect, test } from 'vitest'
 import { BROKEN_RULES, brokenProtocol, START_MS, type BrokenRule } from '../../testing/index.ts'
 import type { Capture } from '../capture/capture.ts'
-import { settle } from '../capture/settle.ts'
+import { settleCaptures } from '../capture/settleCaptures.ts'
 import { parseDocument } from '../document/parseDocument.ts'
 import { EVENT_KINDS, PROTOCOLS, type Protocol } from './kinds.ts'
 import { measureEntry } from './measureEntry.ts'
@@ -25,7 +25,7 @@ const measured = (one: BrokenRule) => {
     // written as a device writes it
   })) as unknown as Capture[]
   const entry = { entryId: 'anna', wave: 1, category: 'female' }
-  return measureEntry({ protocol: parsed.value }, entry, settle(captures), START_MS + HOURS_LATER_MS)
+  return measureEntry({ protocol: parsed.value }, entry, settleCaptures(captures), START_MS + HOURS_LATER_MS)
 }
 
 test.each(BROKEN_RULES)('$kind: $name', (one) => {

@@ -9,7 +9,7 @@ import { captureId } from '../capture/captureId.ts'
 import { lapBoard } from './timedDistance/lapBoard.ts'
 import { measureEntry } from './measureEntry.ts'
 import { followRepetitions } from './countedRepetitions/referee.ts'
-import { settle } from '../capture/settle.ts'
+import { settleCaptures } from '../capture/settleCaptures.ts'
 
 const standard = standardNamed('v3')
 const [pressUps, run] = standard.events
@@ -41,7 +41,7 @@ const voided = (target: Capture, afterMs: number) =>
 const five = (finishMs: number, entryId = ANNA) =>
   [100_000, 200_000, 300_000, 400_000, finishMs].map((ms) => crossed(ms, entryId))
 const measureOf = (captures: readonly Capture[], entryId = ANNA) =>
-  measureEntry(run, { entryId, wave: 1 }, settle(captures))
+  measureEntry(run, { entryId, wave: 1 }, settleCaptures(captures))
 
 test('a voided crossing does not count, and voiding the void brings it back', () => {
   const stamps = five(500_000)
@@ -62,7 +62,7 @@ test('two voids that name each other do not hang: the later one stands', () => {
   const first = voided(crossed(1), 10)
   const second = { ...voided(first, 20) }
   const mutual = { ...first, payload: { captureId: second.id, reason: 'odd' } } as Capture
-  expect(settle([mutual, second, crossed(30)])).toHaveLength(1)
+  expect(settleCaptures([mutual, second, crossed(30)])).toHaveLength(1)
 })
 
 test('a stamp without a bib counts once it is assigned, and the last assignment holds', () => {
@@ -94,7 +94,7 @@ test('a start counts for those it names, and for those of its wave who are stamp
       course,
       1,
       [ANNA, BEN].map((entryId) => ({ entryId, wave: 1 })),
-      settle(captures),
+      settleCaptures(captures),
       580_000,
     )
   expect(board([]).runners).toHaveLength(2)
@@ -162,7 +162,7 @@ test('the board orders runners by when they are due, then waiting, home and ende
     course,
     1,
     ids.map((entryId) => ({ entryId, wave: 1 })),
-    settle(captures),
+    settleCaptures(captures),
     580_000,
   )
   expect(board.runners.map(({ entryId }) => entryId)).toEqual([b, a, c, d])
@@ -183,7 +183,7 @@ test('the board agrees with the measure for any stamps', () => {
     fc.property(fc.array(fc.integer({ min: -10_000, max: 900_000 }), { maxLength: 9 }), (times) => {
       const captures = [start(0, 1, [ANNA]), ...times.map((ms) => crossed(ms))]
       const measure = measureOf(captures)
-      const runner = lapBoard(course, 1, [{ entryId: ANNA, wave: 1 }], settle(captures), 580_000).runners[0]
+      const runner = lapBoard(course, 1, [{ entryId: ANNA, wave: 1 }], settleCaptures(captures), 580_000).runners[0]
       expect(runner?.elapsedMs ?? null).toBe(measure.kind === 'complete' ? measure.value : null)
     }),
   )

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { START_MS } from '../../testing/stamped.ts'
 import type { Capture, Observation } from '../capture/capture.ts'
-import { settle } from '../capture/settle.ts'
+import { settleCaptures } from '../capture/settleCaptures.ts'
 import { parseDocument } from '../document/parseDocument.ts'
 import { REFEREE_CODES } from '../referee/codes.ts'
 import { NOTHING_OUTSIDE } from '../referee/ruling.ts'
@@ -106,7 +106,7 @@ const course = (protocol: Protocol): fc.Arbitrary<Capture[]> => {
 const figures = ({ notes: _notes, doubts: _doubts, changesAtMs: _changes, ...figure }: Measure): object => figure
 
 const measure = (protocol: Protocol, captures: readonly Capture[], asOfMs: number | null = null): Measure =>
-  measureEntry({ protocol }, ANNA, settle(captures), asOfMs)
+  measureEntry({ protocol }, ANNA, settleCaptures(captures), asOfMs)
 
 const startIn = (captures: readonly Capture[]): Capture | undefined =>
   captures.find(({ kind }) => kind === 'waveStarted')

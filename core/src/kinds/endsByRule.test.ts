@@ -7,7 +7,7 @@ import { protocolTemplate } from './protocolTemplates.ts'
 import type { StandardEvent } from '../standard/standard.ts'
 import type { Capture, Observation } from '../capture/capture.ts'
 import { measureEntry } from './measureEntry.ts'
-import { settle } from '../capture/settle.ts'
+import { settleCaptures } from '../capture/settleCaptures.ts'
 
 const ANNA = 'anna'
 type Seen = readonly [afterMs: number, observation: Observation, more?: { deviceId: string; uncertaintyMs: number }]
@@ -27,7 +27,7 @@ const measured = (kind: EventKind, change: object, seen: readonly Seen[]) => {
     ...more,
   }))
   const event = { id: 'event', protocol: parsed.value } as StandardEvent // measuring asks nothing else of it
-  return measureEntry(event, { entryId: ANNA, wave: 1 }, settle(captures))
+  return measureEntry(event, { entryId: ANNA, wave: 1 }, settleCaptures(captures))
 }
 
 const started: Observation = { kind: 'started', payload: {} }

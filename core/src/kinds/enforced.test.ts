@@ -5,7 +5,7 @@
 import { expect, test } from 'vitest'
 import { START_MS } from '../../testing/stamped.ts'
 import type { Capture, Observation } from '../capture/capture.ts'
-import { settle } from '../capture/settle.ts'
+import { settleCaptures } from '../capture/settleCaptures.ts'
 import { formFieldsOf, type FormField } from '../document/formFields.ts'
 import { parseDocument } from '../document/parseDocument.ts'
 import { measureEntry } from './measureEntry.ts'
@@ -570,7 +570,7 @@ const protocolOf = (kind: EventKind, change: object): Protocol => {
 /** Everything that can be told of an event at a moment. */
 const told = (kind: EventKind, change: object, { seen = [], readings = {}, atMs, category = 'male' }: Pair): string => {
   const protocol = protocolOf(kind, change)
-  const captures = settle(
+  const captures = settleCaptures(
     seen.map(([afterMs, of, payload = {}], index) => ({
       id: String(index).padStart(4, '0'),
       eventId: 'event',

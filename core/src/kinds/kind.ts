@@ -142,7 +142,7 @@ export interface KindParts<P extends ProtocolBase> {
   /** The event a measure in another unit is judged by. */
   judgedInstead?(protocol: P, unit: Unit): JudgedInstead<P> | null
   /** What has to agree inside the protocol. @param categories ids of the standard's categories */
-  disagreements?(protocol: P, place: string, categories: readonly string[]): Finding[]
+  contradictions?(protocol: P, place: string, categories: readonly string[]): Finding[]
   /** What looks like a slip. @param place of the protocol */
   remarks?(protocol: P, place: string): Remark[]
 

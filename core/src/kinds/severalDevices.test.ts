@@ -10,7 +10,7 @@ import type { StandardEvent } from '../standard/standard.ts'
 import type { Capture, Observation } from '../capture/capture.ts'
 import { lapBoard } from './timedDistance/lapBoard.ts'
 import { measureEntry } from './measureEntry.ts'
-import { settle, voidedIds } from '../capture/settle.ts'
+import { settleCaptures, voidedIds } from '../capture/settleCaptures.ts'
 
 /** On the device of the timer, where nothing else is said. */
 const at = (afterMs: number, observation: Observation, change: Partial<Capture> = {}): Capture =>
@@ -24,7 +24,7 @@ const eventOf = (kind: EventKind, change: object = {}): StandardEvent => {
 // 800 m in two laps
 const RUN = eventOf('timedDistance', { distanceMm: 800_000, lapLengthMm: 400_000 })
 const measured = (captures: readonly Capture[], event = RUN, entryId = ENTRY) =>
-  measureEntry(event, { entryId, wave: 1 }, settle(captures))
+  measureEntry(event, { entryId, wave: 1 }, settleCaptures(captures))
 
 const on = (deviceId: string, more: Partial<Pick<Capture, 'clockRun' | 'uncertaintyMs' | 'entryId'>> = {}) => ({
   deviceId,
@@ -65,7 +65,7 @@ test('two stamps of one device are two crossings, however near, and one device m
 })
 
 test('the board counts a crossing that two devices stamped once', () => {
-  const captures = settle([started(0), crossing(90_000), crossing(90_200, on('two'))])
+  const captures = settleCaptures([started(0), crossing(90_000), crossing(90_200, on('two'))])
   const { runners, crossings } = lapBoard(
     RUN.protocol as Extract<Protocol, { kind: 'timedDistance' }>,
     1,

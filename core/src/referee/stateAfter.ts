@@ -1,5 +1,5 @@
 import type { Capture } from '../capture/capture.ts'
-import { byTimeThenId } from '../capture/settle.ts'
+import { byTimeThenId } from '../capture/settleCaptures.ts'
 import { beginAttempt, type Attempt, type Refereed, type Standing } from './attempt.ts'
 import type { Attempted, Person } from './referee.ts'
 

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { DAY_START_MS, standardNamed } from '../../testing/index.ts'
 import { measureEntry } from '../kinds/measureEntry.ts'
-import { settle } from '../capture/settle.ts'
+import { settleCaptures } from '../capture/settleCaptures.ts'
 import { seededRandom } from '../random/random.ts'
 import { rehearseRepetitions } from '../kinds/repetitionsInTime/rehearse.ts'
 import { rehearseWave } from '../kinds/timedDistance/rehearse.ts'
@@ -31,7 +31,7 @@ test('a rehearsed attempt measures what was wanted', () => {
           refused,
           cautions,
         })
-        expect(measureEntry(pressUps, { entryId, wave: 1 }, settle(captures))).toMatchObject({
+        expect(measureEntry(pressUps, { entryId, wave: 1 }, settleCaptures(captures))).toMatchObject({
           kind: 'complete',
           value: counted,
         })
@@ -45,7 +45,7 @@ test('a rehearsed wave finishes each runner at the wanted millisecond', () => {
     fc.property(fc.integer({ min: 360_000, max: 900_000 }), fc.nat(), (finishMs, seed) => {
       const stage = { eventId: 'run', deviceId: 'd', random: seededRandom(seed) }
       const captures = rehearseWave(stage, distance, 1, DAY_START_MS, [{ entryId, finishMs }])
-      expect(measureEntry(run, { entryId, wave: 1 }, settle(captures))).toMatchObject({
+      expect(measureEntry(run, { entryId, wave: 1 }, settleCaptures(captures))).toMatchObject({
         kind: 'complete',
         value: finishMs,
       })

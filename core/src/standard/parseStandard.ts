@@ -1,7 +1,7 @@
 /** Reads a standard document: its shape first, then what has to agree between its parts. */
 import type { Finding } from '../document/finding.ts'
 import { parseDocument, type ParsedDocument } from '../document/parseDocument.ts'
-import { disagreementsIn } from './disagreements.ts'
+import { contradictionsIn } from './contradictions.ts'
 import { Standard } from './standard.ts'
 
 /**
@@ -11,6 +11,6 @@ import { Standard } from './standard.ts'
 export const parseStandard = (plain: unknown): ParsedDocument<Standard> => {
   const parsed = parseDocument(Standard, plain)
   if (!parsed.ok) return parsed
-  const findings: Finding[] = disagreementsIn(parsed.value)
+  const findings: Finding[] = contradictionsIn(parsed.value)
   return findings.length > 0 ? { ok: false, findings } : parsed
 }

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import type { Verdict } from '@able-gauge/core'
+import { sayStep, type Verdict } from '@able-gauge/core'
 import { Caller, openTestServer, type TestServer } from '../../testing/testServer.ts'
 import { inTransaction } from '../database.ts'
 import { openSigner } from '../signer.ts'
@@ -39,7 +39,7 @@ test('the demo day is half run and holds the awkward cases', async () => {
   expect([26, 40].map(outcome)).toEqual(['open', 'open'])
   expect([9, 31].map(outcome)).toEqual(['short', 'short'])
   expect([12, 35, 14].map(outcome)).toEqual(['withdrawn', 'disqualified', 'notStarted'])
-  const restarted = verdicts.get(17)?.marks[0]?.trace.map(({ title }) => title)
+  const restarted = verdicts.get(17)?.marks[0]?.trace.map((step) => sayStep(step).title)
   expect(restarted).toContain('Began again')
 })
 
@@ -49,7 +49,7 @@ test('the earlier day is signed under version 2, judged by band', async () => {
   // by hand: bib 5, 33 years, 24 of 27 and 9:53 of 9:40; bib 7, 26 years, 10:32 of 10:20; bib 10, 32 years, 26 of 27
   const short = [...verdicts].flatMap(([bib, verdict]) => (verdict.outcome === 'short' ? [bib] : []))
   expect(short.sort((a, b) => (a ?? 0) - (b ?? 0))).toEqual([5, 7, 10])
-  expect(verdicts.get(8)?.marks[1]?.trace.map(({ title }) => title)).toContain('Band 18 to 29, male')
+  expect(verdicts.get(8)?.marks[1]?.trace.map((step) => sayStep(step).title)).toContain('Band 18 to 29, male')
 })
 
 test('loading it again changes nothing', async () => {

@@ -1,7 +1,7 @@
 /** Every rule broken once, through HTTP: captures posted with no console open, marks and doubts read back. */
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import type { Mark, Verdict } from '@able-gauge/core'
-import { BROKEN_RULES, brokenProtocol, plainStandard, type BrokenRule } from '@able-gauge/core/testing'
+import { BROKEN_RULES, brokenEvent, plainStandard } from '@able-gauge/core/testing'
 import { sentCapture } from '../../testing/sentCapture.ts'
 import { addTestDay, Caller, openTestServer, type TestServer } from '../../testing/testServer.ts'
 
@@ -17,21 +17,13 @@ afterAll(() => server.close())
 /** Early on the day of the test, so that it is over whenever this runs. */
 const START_MS = Date.UTC(2026, 10, 24, 2)
 
-const eventOf = (one: BrokenRule, at: number): object => ({
-  id: `event-${at}`,
-  name: one.name.slice(0, 60),
-  protocol: brokenProtocol(one),
-  rounding: { mode: 'truncate', step: 1 },
-  scoring: { kind: 'effort' },
-})
-
 const saidOf = (mark: Mark | undefined): unknown => {
   if (mark && 'measured' in mark) return mark.measured
   return mark?.kind === 'ended' ? mark.reason : mark?.kind
 }
 
 test('each comes to what was worked by hand', async () => {
-  const standard = plainStandard(BROKEN_RULES.map(eventOf), { id: 'broken-rules' })
+  const standard = plainStandard(BROKEN_RULES.map(brokenEvent), { id: 'broken-rules' })
   const { occasionId, entryIds } = await addTestDay(server, standard, '2026-11-24', [{ bib: 1 }])
   const [entryId = ''] = entryIds
   for (const [at, one] of BROKEN_RULES.entries()) {

@@ -233,8 +233,8 @@ const asItStands = async (db: Database, { signed, ...test }: TestOfPerson) => {
   const events = standard.events.map(({ id, name }) => ({ id, name }))
   if (!signed) return { ...test, events, earliestAfterDays, verdict: null }
   const amendments = (await listAmendments(db, test.occasionId)).filter(({ entryId }) => entryId === test.entryId)
-  const on = { standard, testDate: test.testDate }
-  const verdict = amendVerdict(on, signed.candidate, signed.verdict, amendments)
+  const terms = { standard, testDate: test.testDate }
+  const verdict = amendVerdict(terms, signed.candidate, signed.verdict, amendments)
   return { ...test, events, earliestAfterDays, verdict, amended: amendments.length > 0 }
 }
 

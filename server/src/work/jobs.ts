@@ -18,7 +18,7 @@ import {
 } from '@able-gauge/core'
 import { inTransaction, type Pool } from '../database.ts'
 import { archiveDay } from '../dayArchive.ts'
-import { groundOf, readDay } from '../dayRecord.ts'
+import { termsOf, readDay } from '../dayRecord.ts'
 import { pastResultsUnder } from '../pastResults.ts'
 import { notFound, Problem } from '../problem.ts'
 import { readIn, type ReadingIn } from '../readIn.ts'
@@ -82,10 +82,10 @@ export const JOBS: { readonly [Name in JobName]: (shop: Workshop, input: JobInpu
       return JSON.stringify({ judged: 'live', verdicts: listed })
     }
     const amendments = await listAmendments(shop.pool, occasionId)
-    const on = await groundOf(shop.pool, occasion, published.standard)
+    const terms = await termsOf(shop.pool, occasion, published.standard)
     const listed = (await listSnapshots(shop.pool, occasionId)).map(({ entryId, standardHash, inputs, verdict }) => {
       const own = amendments.filter((one) => one.entryId === entryId)
-      return seen(entryId, standardHash, amendVerdict(on, inputs.candidate, verdict, own))
+      return seen(entryId, standardHash, amendVerdict(terms, inputs.candidate, verdict, own))
     })
     return JSON.stringify({ judged: 'signed', verdicts: listed })
   },

@@ -10,7 +10,7 @@ import {
   paced,
   REAL_TIME,
   restBoard,
-  settle,
+  settleCaptures,
   type DayCandidate,
   type EventBook,
   type MarkedEvent,
@@ -20,7 +20,7 @@ import {
   type Verdict,
 } from '@able-gauge/core'
 import type { Database } from '../database.ts'
-import { candidateOf, groundOf, type DayRecord } from '../dayRecord.ts'
+import { candidateOf, termsOf, type DayRecord } from '../dayRecord.ts'
 import { findCapturesAfter } from '../store/captureStore.ts'
 
 interface KeptDay {
@@ -44,9 +44,9 @@ const kept = new Map<string, KeptDay>()
 /** @param agreedMs the moment of asking: marks that changed by time alone since they were made are judged again */
 const upToDate = async (db: Database, { occasion, published, entries }: DayRecord, agreedMs: number) => {
   const nowMs = paced(occasion.rehearsal ?? REAL_TIME, agreedMs)
-  const on = await groundOf(db, occasion, published.standard)
+  const terms = await termsOf(db, occasion, published.standard)
   const asked = entries.map((entry): DayCandidate => candidateOf(published.standard, occasion.testDate, entry))
-  const ground = contentHash({ standardHash: published.contentHash, bounds: on.bounds ?? null, candidates: asked })
+  const ground = contentHash({ standardHash: published.contentHash, bounds: terms.bounds ?? null, candidates: asked })
   const day = taken(occasion.id, { ground, standard: published.standard, candidates: asked })
   const { standard, candidates } = day
   for (;;) {
@@ -55,13 +55,13 @@ const upToDate = async (db: Database, { occasion, published, entries }: DayRecor
     for (const capture of page) if (capture.seq > day.lastSeq) add(day, capture)
     if (page.length < PAGE) break
   }
-  const settledIn = (eventId: string) => settle(day.captures.get(eventId) ?? [], on.bounds)
+  const settledIn = (eventId: string) => settleCaptures(day.captures.get(eventId) ?? [], terms.bounds)
   const holds = ({ changesAtMs }: MarkedEvent): boolean => changesAtMs === null || nowMs <= changesAtMs
   const changed = standard.events.filter(({ id }) => {
     const known = day.marks.get(id)
     return !known || !holds(known)
   })
-  const asOf = { ...on, standard, asOfMs: nowMs }
+  const asOf = { ...terms, standard, asOfMs: nowMs }
   for (const event of changed) {
     const book = day.books.get(event.id) ?? newBook()
     day.books.set(event.id, book)
@@ -69,7 +69,7 @@ const upToDate = async (db: Database, { occasion, published, entries }: DayRecor
   }
   if (changed.length > 0) {
     const marks = standard.events.map(({ id }) => day.marks.get(id)?.marks ?? new Map())
-    day.verdicts = combineDay(on, candidates, marks)
+    day.verdicts = combineDay(terms, candidates, marks)
   }
   return { day, standard, settledIn, nowMs }
 }

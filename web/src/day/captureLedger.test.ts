@@ -1,4 +1,4 @@
-import { settle, type Capture } from '@able-gauge/core'
+import { settleCaptures, type Capture } from '@able-gauge/core'
 import { computed } from 'vue'
 import { expect, test } from 'vitest'
 import { makeCaptureLedger } from './captureLedger.ts'
@@ -55,7 +55,7 @@ test('one capture after another, corrections among them, gives what settling all
   const ledger = makeCaptureLedger()
   for (const capture of all) {
     ledger.merge([capture])
-    expect(ledger.settledIn('run').value).toEqual(settle(ledger.allIn('run')))
+    expect(ledger.settledIn('run').value).toEqual(settleCaptures(ledger.allIn('run')))
   }
 })
 

@@ -1,5 +1,5 @@
 /** The captures this device knows of a day, by event: those on record and its own that are still on their way. */
-import { byArrival, byTimeThenId, settle, type Capture, type TimeBounds } from '@able-gauge/core'
+import { byArrival, byTimeThenId, settleCaptures, type Capture, type TimeBounds } from '@able-gauge/core'
 import { shallowRef, type ShallowRef } from 'vue'
 
 export interface CaptureLedger {
@@ -30,13 +30,13 @@ export const makeCaptureLedger = (): CaptureLedger => {
   const settledIn = (eventId: string): ShallowRef<readonly Capture[]> => {
     const known = shown.get(eventId)
     if (known) return known
-    const made = shallowRef<readonly Capture[]>(settle(allIn(eventId), bounds))
+    const made = shallowRef<readonly Capture[]>(settleCaptures(allIn(eventId), bounds))
     shown.set(eventId, made)
     return made
   }
 
   const refresh = (eventId: string): void => {
-    settledIn(eventId).value = settle(allIn(eventId), bounds)
+    settledIn(eventId).value = settleCaptures(allIn(eventId), bounds)
   }
 
   /** Something new that corrects nothing and happened last goes to the end, without settling all of them anew. */

@@ -29,7 +29,7 @@ import { isUnsure, makeSure, shiftBetween, UNSURE, type Shift } from '../sync/un
 import { makeCaptureLedger } from './captureLedger.ts'
 import { candidateFrom, type Day, type Entry } from './day.ts'
 import { useAsOf } from './useAsOf.ts'
-import { useCalm } from './useCalm.ts'
+import { useGathered } from './useGathered.ts'
 
 const SEND_AFTER_MS = 20
 const KEEP_AFTER_MS = 1_000
@@ -78,15 +78,17 @@ export const useDay = defineStore('day', () => {
   const marksIn = (eventId: string): ComputedRef<ReadonlyMap<string, Mark>> => {
     const known = marksPerEvent.get(eventId)
     if (known) return known
-    const calm = useCalm(settledIn(eventId))
+    const gathered = useGathered(settledIn(eventId))
     const { asOfMs, until } = useAsOf(settledIn(eventId))
     const book = newBook()
     const made = computed<ReadonlyMap<string, Mark>>(() => {
       const event = day.value?.standard.events.find(({ id }) => id === eventId)
       if (!day.value || !event) return new Map()
       const { standard, occasion } = day.value
-      const on = { standard, testDate: occasion.testDate, asOfMs: occasion.signedOff?.atMs ?? asOfMs.value }
-      const { marks, changesAtMs } = calm.timed((settled) => markEvent(on, event, candidates.value, settled, book))
+      const terms = { standard, testDate: occasion.testDate, asOfMs: occasion.signedOff?.atMs ?? asOfMs.value }
+      const { marks, changesAtMs } = gathered.timed((settled) =>
+        markEvent(terms, event, candidates.value, settled, book),
+      )
       until(occasion.signedOff ? null : changesAtMs)
       return marks
     })

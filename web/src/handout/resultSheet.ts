@@ -9,6 +9,7 @@ import {
   printPoints,
   printQuantity,
   retestDate,
+  stepLine,
   type Mark,
   type Reading,
   type Verdict,
@@ -67,7 +68,7 @@ export const resultSheet = (day: Day, entry: Entry, verdict: Verdict): ResultShe
     name: fullName(entry),
     about: `Bib ${entry.bib ?? 'none'}, number ${entry.person.number}, age ${entry.ageYears}`,
     verdict: chipOf(verdict).word,
-    because: verdict.trace.map(({ title, sentence }) => `${title}. ${sentence}`),
+    because: verdict.trace.map(stepLine),
     events: verdict.marks.map((mark) => sheetEvent(day, entry, mark)),
     points: sayPoints(verdict),
     retest: `Earliest retest ${printDate(retestDate(standard, occasion.testDate))}, with the same set-up.`,
@@ -97,7 +98,7 @@ const sheetEvent = (day: Day, entry: Entry, mark: Mark): SheetEvent => {
     points: points ? `${printPoints(points.centipoints)} of ${printPoints(points.fullCentipoints)} points` : '',
     next: sayNext(mark),
     gauge: sheetGauge(mark),
-    reasons: mark.trace.map(({ title, sentence }) => `${title}. ${sentence}`),
+    reasons: mark.trace.map(stepLine),
     estimates: estimatesOf(day, entry, mark),
   }
 }
@@ -138,10 +139,10 @@ const sheetGauge = (mark: Mark): SheetGauge | null => {
 
 /** The figures behind a mark, as its trace tells them. */
 const readingOf = ({ trace }: Mark): Reading | null => {
-  for (const { step } of trace) {
+  for (const step of trace) {
     if (step.code === 'crossings' || step.code === 'repetitions') return step.reading
     if (step.code === 'readings') {
-      const steps = trace.flatMap(({ step: one }) => (one.code === 'readingStep' ? [one.step] : []))
+      const steps = trace.flatMap((one) => (one.code === 'readingStep' ? [one.step] : []))
       return { kind: 'readings', taken: step.taken, steps }
     }
   }

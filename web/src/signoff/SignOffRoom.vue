@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The end of the day: what is still open, and the officer's signature. */
-import { confirmationOf, openHolds, openProtests, recordsOf } from '@able-gauge/core'
+import { confirmationOf, openHolds, openProtests, recordsOf, sayStep } from '@able-gauge/core'
 import { BFormInput } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { tell, inWords } from '../api.ts'
@@ -29,7 +29,9 @@ const busy = ref(false)
 const open = computed(() =>
   [...props.day.entries].sort(byBib).flatMap((entry) => {
     const verdict = store.verdicts.get(entry.id)
-    return verdict && !verdict.settled && isHere(entry) ? [{ entry, verdict }] : []
+    return verdict && !verdict.settled && isHere(entry)
+      ? [{ entry, verdict, because: verdict.trace.map((step) => sayStep(step).sentence)[0] }]
+      : []
   }),
 )
 /** What should be settled first, beside open verdicts. */
@@ -137,10 +139,10 @@ const sign = async (): Promise<void> => {
         </template>
         <SignOffDevices v-if="mayHave" :day="day" />
         <ul>
-          <li v-for="{ entry, verdict } in open" :key="entry.id">
+          <li v-for="{ entry, verdict, because } in open" :key="entry.id">
             <strong class="figures">{{ entry.bib ?? '–' }}</strong>
             <span
-              >{{ fullName(entry) }}<small class="quiet">{{ verdict.trace[0]?.sentence }}</small></span
+              >{{ fullName(entry) }}<small class="quiet">{{ because }}</small></span
             >
             <VerdictChip :verdict="verdict" />
           </li>

@@ -1,19 +1,22 @@
 <script setup lang="ts">
 /** The steps to a verdict, drawn as a line with a diamond for each; the deciding one is filled, hollow or dotted. */
-import type { Trace } from '@able-gauge/core'
+import { sayStep, type Trace } from '@able-gauge/core'
+import { computed } from 'vue'
 import { stepLook } from './verdictWords.ts'
 
-defineProps<{
+const { trace } = defineProps<{
   trace: Trace
 }>()
+
+const lines = computed(() => trace.map((step) => ({ look: stepLook(step), ...sayStep(step) })))
 </script>
 
 <template>
   <ol class="trace">
-    <li v-for="({ step, title, sentence }, index) in trace" :key="index">
-      <svg viewBox="0 0 22 22" aria-hidden="true" :class="stepLook(step)">
+    <li v-for="({ look, title, sentence }, index) in lines" :key="index">
+      <svg viewBox="0 0 22 22" aria-hidden="true" :class="look">
         <path d="M11 1.500l9.500 9.500-9.500 9.500L1.500 11z" />
-        <circle v-if="stepLook(step) === 'decide'" cx="11" cy="11" r="3" />
+        <circle v-if="look === 'decide'" cx="11" cy="11" r="3" />
       </svg>
       <div>
         <strong>{{ title }}</strong>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One person's result, on screen and on paper: each event with its gauge and reasons, and what follows. */
-import { printDate } from '@able-gauge/core'
+import { printDate, sayStep } from '@able-gauge/core'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import IconPrinter from '~icons/tabler/printer'
@@ -63,7 +63,7 @@ const print = (): void => window.print()
         </div>
         <VerdictChip class="chip" :verdict="verdict" />
       </div>
-      <p v-for="{ title, sentence } in verdict.trace" :key="title">
+      <p v-for="{ title, sentence } in verdict.trace.map(sayStep)" :key="title">
         <strong>{{ title }}.</strong> {{ sentence }}
       </p>
       <section v-for="{ mark, event, figure } in rows" :key="mark.eventId" class="event">
@@ -76,7 +76,7 @@ const print = (): void => window.print()
         </div>
         <Gauge v-if="mark.cut" :cut="mark.cut" :value="figure" :state="markerOf(mark)" size="large" />
         <ul>
-          <li v-for="({ title, sentence }, index) in mark.trace" :key="index">
+          <li v-for="({ title, sentence }, index) in mark.trace.map(sayStep)" :key="index">
             <strong>{{ title }}.</strong> {{ sentence }}
           </li>
         </ul>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Why a verdict or a mark reads as it does, and what can be done about it. */
-import { concernedBy, settle, type Capture, type Verdict } from '@able-gauge/core'
+import { concernedBy, settleCaptures, type Capture, type Verdict } from '@able-gauge/core'
 import { computed, ref } from 'vue'
 import IconX from '~icons/tabler/x'
 import { eventFor, shortName, type Day, type Entry } from '../day/day.ts'
@@ -48,7 +48,7 @@ const marks = computed(() =>
 const captures = computed(() => {
   if (!event.value) return []
   const all = props.capturesOf(event.value.id)
-  const mine = new Set(settle(all).flatMap(({ id, entryId }) => (entryId === props.entry.id ? [id] : [])))
+  const mine = new Set(settleCaptures(all).flatMap(({ id, entryId }) => (entryId === props.entry.id ? [id] : [])))
   return all.filter((capture) => mine.has(capture.id) || concernedBy(capture).includes(props.entry.id))
 })
 </script>

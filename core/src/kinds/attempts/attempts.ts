@@ -1,6 +1,6 @@
 /** The best, mean, last or sum of several readings: grip, jump, reach, throw. */
 import type { Sensed, SensedQuantity } from '../../capture/capture.ts'
-import { finding } from '../../document/disagreement.ts'
+import { finding } from '../../document/contradiction.ts'
 import { jumpPower } from '../../estimate/jumpPower.ts'
 import type { FieldForm } from '../../quantity/field.ts'
 import { defineKind, type Range } from '../kind.ts'
@@ -81,7 +81,7 @@ export const attempts = defineKind<Attempts, Attempted>({
   finestStep: ({ select, resolution }) => (select === 'mean' ? 1 : resolution),
   // a jump or a reach is lost in steps that a run over kilometres does not notice
   coarsestStep: ({ unit, resolution }) => (unit === 'mm' ? Math.max(1_000, resolution) : null),
-  disagreements: ({ sides, ofSides, unit, lessStandingReach, zero }, place) => [
+  contradictions: ({ sides, ofSides, unit, lessStandingReach, zero }, place) => [
     ...((sides === 'each') === (ofSides !== undefined)
       ? []
       : [

@@ -1,5 +1,5 @@
 /** Mass, height, waist, composition: recorded, and judged only where that is published. */
-import { finding, repeatedIds } from '../../document/disagreement.ts'
+import { finding, repeatedIds } from '../../document/contradiction.ts'
 import type { FieldForm } from '../../quantity/field.ts'
 import { defineKind, type Range } from '../kind.ts'
 import { readReferee, stampedNothing } from '../readOnly.ts'
@@ -61,7 +61,7 @@ export const bodyMeasures = defineKind<BodyMeasures, Attempted>({
   sensibleRange: ({ judged }) => (judged ? RANGES[judged.id] : { least: 1, most: 1 }),
   readingRange: (_, slot) => RANGES[slot as BodyMeasureId] ?? null,
   coarsestStep: ({ judged }) => (judged && BODY_UNITS[judged.id] === 'mm' ? 50 : null),
-  disagreements: ({ measures, judged }, place) => [
+  contradictions: ({ measures, judged }, place) => [
     ...repeatedIds(measures, (index) => `${place}.measures[${index}]`),
     ...(judged && !measures.some(({ id }) => id === judged.id)
       ? [finding(`${place}.judged.id`, 'judged', judged.id, 'a measure that is taken')]

@@ -1,6 +1,6 @@
 /** What the records of the three kinds of counted repetitions have in common. */
 import type { Capture, CaptureKind } from '../../capture/capture.ts'
-import { repeatedIds } from '../../document/disagreement.ts'
+import { repeatedIds } from '../../document/contradiction.ts'
 import type { Finding } from '../../document/finding.ts'
 import type { Progress, Worked } from '../kind.ts'
 import { needed, type Readings, type Slot } from '../slot.ts'
@@ -36,7 +36,7 @@ export const countedRecord = {
   ...countedReferee,
   stamped: stampedRepetitions,
   progress: (): Progress => ({ what: 'repetitions', of: null }),
-  disagreements: ({ refusals }: Pick<CountedRepetitions, 'refusals'>, place: string): Finding[] =>
+  contradictions: ({ refusals }: Pick<CountedRepetitions, 'refusals'>, place: string): Finding[] =>
     repeatedIds(refusals, (index) => `${place}.refusals[${index}]`),
   refusals: ({ refusals }: Pick<CountedRepetitions, 'refusals'>) => refusals,
   cues: ({ restAllowed }: Pick<CountedRepetitions, 'restAllowed'>) => [{ code: `rest ${restAllowed}` }],

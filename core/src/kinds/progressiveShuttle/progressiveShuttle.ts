@@ -1,6 +1,6 @@
 /** Shuttles between two lines to signals that come faster and faster. */
 import { capacityFromShuttle } from '../../estimate/aerobicCapacity.ts'
-import { finding } from '../../document/disagreement.ts'
+import { finding } from '../../document/contradiction.ts'
 import type { FieldForm } from '../../quantity/field.ts'
 import { defineKind } from '../kind.ts'
 import { readingStep } from '../measure.ts'
@@ -55,7 +55,7 @@ export const progressiveShuttle = defineKind<ProgressiveShuttle, ShuttleRun>({
     const { shuttlesAt, reachedAfter } = shuttleScale(protocol)
     return { to: shuttlesAt, from: reachedAfter }
   },
-  disagreements: ({ speeds, levels }, place) =>
+  contradictions: ({ speeds, levels }, place) =>
     (speeds === undefined) === (levels === undefined)
       ? [finding(`${place}.speeds`, 'schedule', speeds, 'either speeds or levels')]
       : [],

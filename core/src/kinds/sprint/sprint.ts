@@ -1,5 +1,5 @@
 /** A short course against the clock: shuttle legs, a T or zigzag course, 100 to 400 m, a drag. */
-import { finding } from '../../document/disagreement.ts'
+import { finding } from '../../document/contradiction.ts'
 import { defineKind } from '../kind.ts'
 import { overDistance, SLOWEST_AIDED_MS_PER_M, SLOWEST_MS_PER_M } from '../ranges.ts'
 import { numbered, optional, watchSlots } from '../slot.ts'
@@ -40,7 +40,7 @@ export const sprint = defineKind<Sprint, SprintTries>({
   progress: () => ({ what: 'readings', of: null }),
   sensibleRange: ({ distanceMm, loadG }) =>
     overDistance(distanceMm, loadG === undefined ? SLOWEST_MS_PER_M : SLOWEST_AIDED_MS_PER_M),
-  disagreements: ({ handCorrectionMs, timing }, place) =>
+  contradictions: ({ handCorrectionMs, timing }, place) =>
     handCorrectionMs !== undefined && timing === 'electronic'
       ? [
           finding(

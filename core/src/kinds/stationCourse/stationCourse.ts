@@ -1,5 +1,5 @@
 /** Stations in order under one running clock that never stops between them. */
-import { repeatedIds } from '../../document/disagreement.ts'
+import { repeatedIds } from '../../document/contradiction.ts'
 import { defineKind } from '../kind.ts'
 import { HOUR_MS } from '../ranges.ts'
 import { courseReferee, stampedCourse, type CourseState } from './referee.ts'
@@ -44,7 +44,7 @@ export const stationCourse = defineKind<StationCourse, CourseState>({
     ),
   ],
   sensibleRange: ({ stations, limitMs }) => ({ least: stations.length * 1_000, most: limitMs ?? 2 * HOUR_MS }),
-  disagreements: ({ stations }, place) => repeatedIds(stations, (index) => `${place}.stations[${index}]`),
+  contradictions: ({ stations }, place) => repeatedIds(stations, (index) => `${place}.stations[${index}]`),
   words,
   usual: ({ limitMs }) => limitMs ?? 500_000,
   rehearse: rehearseCourse,

@@ -1,5 +1,5 @@
 /** Up and down a step to a beat, then a pulse count. */
-import { finding } from '../../document/disagreement.ts'
+import { finding } from '../../document/contradiction.ts'
 import { defineKind } from '../kind.ts'
 import { readingStep } from '../measure.ts'
 import { MINUTE_MS } from '../ranges.ts'
@@ -44,7 +44,7 @@ export const stepTest = defineKind<StepTest, StepState>({
       ? { least: Math.floor((30 * pulseWindowMs) / MINUTE_MS), most: Math.ceil((230 * pulseWindowMs) / MINUTE_MS) }
       : { least: 0, most: durationMs },
   judgedInstead: byTimeHeld,
-  disagreements: ({ heights = [] }, place, categories) =>
+  contradictions: ({ heights = [] }, place, categories) =>
     heights.flatMap(({ category }, index) =>
       categories.includes(category)
         ? []

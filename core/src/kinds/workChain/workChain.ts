@@ -1,5 +1,5 @@
 /** Segments in order under one running clock; one has to be complete before the next. */
-import { finding, repeatedIds } from '../../document/disagreement.ts'
+import { finding, repeatedIds } from '../../document/contradiction.ts'
 import { defineKind } from '../kind.ts'
 import { DAY_MS } from '../ranges.ts'
 import { chainReferee, stampedChain, type ChainState } from './referee.ts'
@@ -34,7 +34,7 @@ export const workChain = defineKind<WorkChain, ChainState>({
     ),
   parts: ({ segments }) => segments.map(({ id }) => id),
   sensibleRange: ({ segments, limitMs }) => ({ least: segments.length * 1_000, most: limitMs ?? DAY_MS }),
-  disagreements: ({ segments }, place) => [
+  contradictions: ({ segments }, place) => [
     ...repeatedIds(segments, (index) => `${place}.segments[${index}]`),
     ...segments.flatMap(({ distanceMm, repetitions }, index) =>
       (distanceMm === undefined) === (repetitions === undefined)

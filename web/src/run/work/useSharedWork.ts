@@ -13,7 +13,7 @@ import type { Day, Entry } from '../../day/day.ts'
 import { useDay } from '../../day/dayStore.ts'
 import { useSession } from '../../session/sessionStore.ts'
 import { useAgreedClock, type AgreedMoment } from '../../sync/agreedClock.ts'
-import { inTurns } from '../../sync/inTurns.ts'
+import { oneAfterAnother } from '../../sync/oneAfterAnother.ts'
 import { deviceId } from '../../sync/outbox.ts'
 
 export interface SharedWork {
@@ -53,7 +53,7 @@ export const useSharedWork = (day: () => Day, event: StandardEvent): SharedWork 
   })
   const mayCapture = computed(() => session.can('capture') && !day().occasion.signedOff)
   const ready = computed(() => mayCapture.value && clock.agreement !== null)
-  const inTurn = inTurns()
+  const inTurn = oneAfterAnother()
 
   const observe: SharedWork['observe'] = (entryId, observation, moment = clock.moment(), unless = () => false) =>
     inTurn(async () => {

@@ -16,7 +16,7 @@ import { useDay } from '../../day/dayStore.ts'
 import { useAsOf } from '../../day/useAsOf.ts'
 import { useSession } from '../../session/sessionStore.ts'
 import { useAgreedClock, type AgreedMoment } from '../../sync/agreedClock.ts'
-import { inTurns } from '../../sync/inTurns.ts'
+import { oneAfterAnother } from '../../sync/oneAfterAnother.ts'
 import { deviceId } from '../../sync/outbox.ts'
 
 export interface Work {
@@ -70,8 +70,8 @@ export const useWork = (day: () => Day, event: StandardEvent, entry: () => Entry
     if (!battery) return undefined
     const { id } = entry()
     const concerning = settled.value.filter(({ entryId }) => entryId === null || entryId === id)
-    const on = { standard, testDate: occasion.testDate, asOfMs: occasion.signedOff?.atMs ?? asOfMs.value }
-    const { marks, changesAtMs } = markEvent(on, battery, [candidateFrom(entry())], concerning)
+    const terms = { standard, testDate: occasion.testDate, asOfMs: occasion.signedOff?.atMs ?? asOfMs.value }
+    const { marks, changesAtMs } = markEvent(terms, battery, [candidateFrom(entry())], concerning)
     until(occasion.signedOff ? null : changesAtMs)
     return marks.get(id)
   })
@@ -82,7 +82,7 @@ export const useWork = (day: () => Day, event: StandardEvent, entry: () => Entry
   const mayCapture = computed(() => session.can('capture') && !day().occasion.signedOff)
   const ready = computed(() => mayCapture.value && clock.agreement !== null && entry().attendance === 'present')
 
-  const inTurn = inTurns()
+  const inTurn = oneAfterAnother()
   const observe = (
     observation: Observation,
     moment: AgreedMoment | null = clock.moment(),

@@ -47,14 +47,14 @@ export const usePerson = (standard: Standard) => {
     exemptions: { ...choices.exemptions },
   }))
 
-  const on = { standard, testDate: ageCountedOn }
+  const terms = { standard, testDate: ageCountedOn }
   const rows = computed(() =>
     standard.events.map((event) => {
       const { event: done } = chosenEvent(standard, event, candidate.value)
       const slots = slotsOfEvent(done)
       const { readings, problems } = readTyped(slots, typed[event.id] ?? {})
       const measure = measureReadings(done.protocol, readings)
-      const mark = judgeEvent(on, event, candidate.value, measure)
+      const mark = judgeEvent(terms, event, candidate.value, measure)
       const estimates =
         measure.kind === 'complete' ? estimatesFor(done.protocol, measure.value, measure.reading, candidate.value) : []
       return { event, done, slots, problems, mark, estimates }
@@ -62,7 +62,7 @@ export const usePerson = (standard: Standard) => {
   )
   const verdict = computed(() =>
     combinePerson(
-      on,
+      terms,
       candidate.value,
       rows.value.map(({ mark }) => mark),
     ),

@@ -20,7 +20,7 @@ import { byBib, shortName, wavesOf, type Day, type Entry } from '../../../day/da
 import { useDay } from '../../../day/dayStore.ts'
 import { useSession } from '../../../session/sessionStore.ts'
 import { useAgreedClock, type AgreedMoment } from '../../../sync/agreedClock.ts'
-import { inTurns } from '../../../sync/inTurns.ts'
+import { oneAfterAnother } from '../../../sync/oneAfterAnother.ts'
 import { deviceId } from '../../../sync/outbox.ts'
 
 export type RunEvent = StandardEvent & { readonly protocol: TimedDistance }
@@ -36,7 +36,7 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
   const settled = store.settledIn(event.id)
   const waves = computed(() => wavesOf(day()))
   const chosenWave = ref<number | null>(null)
-  const inTurn = inTurns()
+  const inTurn = oneAfterAnother()
   /** 1: the timer. 2 and 3: backup watches, which keep a log beside it. 0: the order of the finish. */
   const role = ref(1)
   const message = shallowRef<{ readonly text: string; readonly kind: 'done' | 'look' } | null>(null)

@@ -16,7 +16,7 @@ import type { Day, Entry } from '../../../day/day.ts'
 import { useDay } from '../../../day/dayStore.ts'
 import { useSession } from '../../../session/sessionStore.ts'
 import { useAgreedClock } from '../../../sync/agreedClock.ts'
-import { inTurns } from '../../../sync/inTurns.ts'
+import { oneAfterAnother } from '../../../sync/oneAfterAnother.ts'
 
 export const useReadings = (day: () => Day, event: StandardEvent, entry: () => Entry) => {
   const store = useDay()
@@ -55,7 +55,7 @@ export const useReadings = (day: () => Day, event: StandardEvent, entry: () => E
   }
 
   // one after another, so that an undo sees what was typed before it
-  const inTurn = inTurns()
+  const inTurn = oneAfterAnother()
   const record = (slot: Slot): Promise<void> => {
     const text = (typed[slot.id] ?? '').trim()
     return inTurn(() => recordText(slot, text))

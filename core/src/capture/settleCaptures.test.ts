@@ -1,11 +1,11 @@
 import { expect, test } from 'vitest'
 import { at, bare, crossed, START_MS } from '../../testing/stamped.ts'
-import { settle } from './settle.ts'
+import { settleCaptures } from './settleCaptures.ts'
 
 test('a stamp that is moved stands at its new time, in its new place', () => {
   const [first, second] = [crossed(90_000), crossed(91_000)]
   const moved = at(95_000, { kind: 'moved', payload: { captureId: first.id, toMs: START_MS + 92_000, reason: 'late' } })
-  expect(settle([first, second, moved]).map(({ id, atMs }) => [id, atMs - START_MS])).toEqual([
+  expect(settleCaptures([first, second, moved]).map(({ id, atMs }) => [id, atMs - START_MS])).toEqual([
     [second.id, 91_000],
     [first.id, 92_000],
   ])
@@ -19,14 +19,14 @@ test('a reading that is replaced keeps its slot and gets the new figure; the lat
     [read, earlier, later],
     [later, earlier, read],
   ]) {
-    expect(settle(order)).toMatchObject([{ kind: 'read', payload: { slot: 'left-1', value: 44_000 } }])
+    expect(settleCaptures(order)).toMatchObject([{ kind: 'read', payload: { slot: 'left-1', value: 44_000 } }])
   }
 })
 test('a correction that is voided corrects nothing', () => {
   const stamp = crossed(90_000)
   const moved = at(95_000, { kind: 'moved', payload: { captureId: stamp.id, toMs: START_MS, reason: 'x' } })
   const voided = at(96_000, { kind: 'voided', payload: { captureId: moved.id, reason: 'no' } })
-  expect(settle([voided, moved, stamp])).toEqual([stamp])
+  expect(settleCaptures([voided, moved, stamp])).toEqual([stamp])
 })
 test('a move, a bib put later and a void of something else do not disturb each other', () => {
   const [stamp, other] = [crossed(90_000), bare(91_000, 'cautioned')]
@@ -35,7 +35,7 @@ test('a move, a bib put later and a void of something else do not disturb each o
   const assigned = at(92_000, { kind: 'assigned', payload: { captureId: stamp.id } }, { entryId })
   const moved = at(93_000, { kind: 'moved', payload: { captureId: stamp.id, toMs: START_MS + 89_000, reason: 'x' } })
   const voided = at(94_000, { kind: 'voided', payload: { captureId: other.id, reason: 'no' } })
-  expect(settle([voided, assigned, unknown, other, moved])).toEqual([
+  expect(settleCaptures([voided, assigned, unknown, other, moved])).toEqual([
     // a moment that a person gave is of no device's clock
     { ...stamp, entryId, atMs: START_MS + 89_000, clockRun: `moved ${stamp.id}` },
   ])

@@ -2,8 +2,8 @@ import { expect, test } from 'vitest'
 import type { ReadingStep } from '../kinds/measure.ts'
 import { printReading, readingsWords, readingStepWords } from './sayReading.ts'
 import { combinedWords } from './sayVerdict.ts'
-import { say } from './say.ts'
-import type { Step } from './trace.ts'
+import { sayStep } from './sayStep.ts'
+import type { Step } from '../judge/trace.ts'
 
 const COMBINED = {
   code: 'combined',
@@ -174,5 +174,5 @@ const STEPS: readonly (readonly [Step, string, string])[] = [
 ]
 
 test.each(STEPS)('%j is told in words', (step, title, sentence) => {
-  expect(say(step)).toEqual({ step, title, sentence })
+  expect(sayStep(step)).toEqual({ title, sentence })
 })

@@ -7,29 +7,20 @@ import { printLength } from '../quantity/length.ts'
 import { printMass } from '../quantity/mass.ts'
 import { printTime } from '../quantity/time.ts'
 import { printFraction, printPoints, printQuantity, printStep, type Unit } from '../quantity/unit.ts'
-import type { OpenReason } from './outcome.ts'
+import type { OpenReason } from '../judge/outcome.ts'
 import { readingStepWords, readingsWords } from './sayReading.ts'
 import { combinedWords } from './sayVerdict.ts'
-import type { Step, TraceStep } from './trace.ts'
+import type { Step } from '../judge/trace.ts'
 import type { Words } from './words.ts'
 
-/** Adds title and sentence to a step. They are made when they are read: of a thousand results few traces are. */
-export const say = (step: Step): TraceStep => {
-  let made: Words | null = null
-  const words = (): Words => (made ??= wordsFor(step))
-  return {
-    step,
-    get title() {
-      return words().title
-    },
-    get sentence() {
-      return words().sentence
-    },
-  }
+/** A step in one line. */
+export const stepLine = (step: Step): string => {
+  const { title, sentence } = sayStep(step)
+  return `${title}. ${sentence}`
 }
 
 /** Title and sentence of a step. */
-export const wordsFor = (step: Step): Words => {
+export const sayStep = (step: Step): Words => {
   switch (step.code) {
     case 'readings':
       return readingsWords(step.taken)

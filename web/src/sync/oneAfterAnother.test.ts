@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest'
-import { inTurns } from './inTurns.ts'
+import { oneAfterAnother } from './oneAfterAnother.ts'
 
 test('an action waits for the one before it', async () => {
-  const inTurn = inTurns()
+  const inTurn = oneAfterAnother()
   const seen: string[] = []
   const slow = inTurn(async () => {
     await new Promise((resolve) => setTimeout(resolve, 20))
@@ -14,7 +14,7 @@ test('an action waits for the one before it', async () => {
 })
 
 test('a failed action is told to its caller and does not stop the next', async () => {
-  const inTurn = inTurns()
+  const inTurn = oneAfterAnother()
   const failing = inTurn(() => Promise.reject(new Error('no disk')))
   const next = inTurn(async () => undefined)
   await expect(failing).rejects.toThrow('no disk')

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import type { Note } from '../kinds/measure.ts'
-import { say } from './say.ts'
+import { sayStep } from './sayStep.ts'
 
 /** Every note once, with what a trace says of it. */
 const SAID: {
@@ -92,5 +92,5 @@ const SAID: {
 }
 
 test.each(Object.entries(SAID))('%s is told', (_, [note, title, sentence]) => {
-  expect(say({ code: 'note', note })).toMatchObject({ title, sentence })
+  expect(sayStep({ code: 'note', note })).toMatchObject({ title, sentence })
 })

@@ -9,24 +9,24 @@ import type { Capture } from '@able-gauge/core'
 const QUICK_MS = 3
 const GATHER_MS = 250
 
-export interface Calm {
+export interface Gathered {
   /** Runs the work over the captures as they are passed on, and notes how long it takes. */
   readonly timed: <Result>(work: (captures: readonly Capture[]) => Result) => Result
 }
 
-export const useCalm = (source: ShallowRef<readonly Capture[]>): Calm => {
-  const calm = shallowRef(source.value)
+export const useGathered = (source: ShallowRef<readonly Capture[]>): Gathered => {
+  const gathered = shallowRef(source.value)
   let tookMs = 0
   let timer: ReturnType<typeof setTimeout> | undefined
 
   watch(
     source,
     (captures) => {
-      if (tookMs < QUICK_MS) calm.value = captures
+      if (tookMs < QUICK_MS) gathered.value = captures
       else
         timer ??= setTimeout(() => {
           timer = undefined
-          calm.value = source.value
+          gathered.value = source.value
         }, GATHER_MS)
     },
     { flush: 'sync' },
@@ -36,7 +36,7 @@ export const useCalm = (source: ShallowRef<readonly Capture[]>): Calm => {
   return {
     timed: (work) => {
       const beganMs = performance.now()
-      const result = work(calm.value)
+      const result = work(gathered.value)
       tookMs = performance.now() - beganMs
       return result
     },

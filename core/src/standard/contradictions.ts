@@ -2,8 +2,8 @@
 import type { Finding } from '../document/finding.ts'
 import { factsOf } from '../kinds/facts.ts'
 import { isRead, suits } from '../quantity/unit.ts'
-import { finding, repeatedIds } from '../document/disagreement.ts'
-import { protocolDisagreements } from './protocolDisagreements.ts'
+import { finding, repeatedIds } from '../document/contradiction.ts'
+import { protocolContradictions } from './protocolContradictions.ts'
 import { placedEvents, placedScorings, type PlacedEvent, type PlacedScoring } from './placed.ts'
 import { placedValues } from './placedValues.ts'
 import { schoolsFor } from './schools.ts'
@@ -11,13 +11,13 @@ import { bandListName, bandsOf, type Scoring } from './scoring.ts'
 import type { Standard, StandardEvent } from './standard.ts'
 
 /** @returns findings that each name their place; none when the document can be judged by */
-export const disagreementsIn = (standard: Standard): Finding[] => [
+export const contradictionsIn = (standard: Standard): Finding[] => [
   ...datesOf(standard),
   ...repeatedIds(standard.categories, (index) => `categories[${index}]`),
   ...repeatedIds(standard.roles ?? [], (index) => `roles[${index}]`),
   ...repeatedIds(standard.exemptions ?? [], (index) => `exemptions[${index}]`),
   ...eventIds(standard),
-  ...placedEvents(standard).flatMap((placed) => [...eventOf(placed), ...protocolDisagreements(standard, placed)]),
+  ...placedEvents(standard).flatMap((placed) => [...eventOf(placed), ...protocolContradictions(standard, placed)]),
   ...placedScorings(standard).flatMap((placed) => scoringOf(standard, placed)),
   ...exemptionsOf(standard),
 ]

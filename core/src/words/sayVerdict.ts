@@ -1,8 +1,8 @@
 /** Words for how the marks combine. */
 import { printPoints } from '../quantity/unit.ts'
-import type { Outcome } from './outcome.ts'
+import type { Outcome } from '../judge/outcome.ts'
 import type { Words } from './words.ts'
-import type { Step } from './trace.ts'
+import type { Step } from '../judge/trace.ts'
 
 type Combined = Extract<Step, { code: 'combined' }>
 

@@ -1,5 +1,5 @@
 /** Runs actions one after the other, so that each sees what the one before it has captured. */
-export const inTurns = (): ((action: () => Promise<unknown>) => Promise<void>) => {
+export const oneAfterAnother = (): ((action: () => Promise<unknown>) => Promise<void>) => {
   let last: Promise<unknown> = Promise.resolve()
   return (action) => {
     const turn = last.then(action)

@@ -13,7 +13,7 @@ import { byArrival, type TimeBounds } from './timeBounds.ts'
  * @param bounds the days' own; a capture whose time cannot be is ordered by its arrival. Null to take every time as it is
  * @returns captures that stand, without the corrections themselves
  */
-export const settle = (captures: readonly Capture[], bounds: TimeBounds | null = null): Capture[] => {
+export const settleCaptures = (captures: readonly Capture[], bounds: TimeBounds | null = null): Capture[] => {
   const timed = bounds ? captures.map((capture) => byArrival(capture, bounds)) : captures
   const ordered = [...new Map(timed.map((capture) => [capture.id, capture])).values()].sort(byTimeThenId)
   const voided = voidedIds(ordered)

@@ -1,17 +1,17 @@
 /** What has to agree inside a protocol. */
 import type { Finding } from '../document/finding.ts'
-import { finding } from '../document/disagreement.ts'
+import { finding } from '../document/contradiction.ts'
 import { kindOf } from '../kinds/kinds.ts'
 import type { PlacedEvent } from './placed.ts'
 import type { Standard } from './standard.ts'
 
-export const protocolDisagreements = (standard: Standard, { event, place: eventPlace }: PlacedEvent): Finding[] => {
+export const protocolContradictions = (standard: Standard, { event, place: eventPlace }: PlacedEvent): Finding[] => {
   const { protocol } = event
   const place = `${eventPlace}.protocol`
   const categories = standard.categories.map(({ id }) => id)
   return [
     ...announcementsOf(protocol.announcements ?? [], place),
-    ...(kindOf(protocol).disagreements?.(protocol, place, categories) ?? []),
+    ...(kindOf(protocol).contradictions?.(protocol, place, categories) ?? []),
   ]
 }
 
