@@ -4,7 +4,7 @@ import type { DayAnswer, EntryAnswer } from './dayAnswers.ts'
 import type { RecordedCapture } from '../capture/capture.ts'
 import type { DayRecordContent, DayRecordEntry } from '../day/record.ts'
 import { judgeDay } from '../judge/judgeDay.ts'
-import { maskCapture, maskDay, maskVerdict, ON_RECORD } from './mask.ts'
+import { maskCapture, maskClaims, maskDay, maskVerdict, ON_RECORD } from './mask.ts'
 import { ROLES, type Actor } from '../people/may.ts'
 
 const ENTRY = '01890000-0000-7000-8000-0000000000aa'
@@ -147,4 +147,18 @@ test('a verdict does not tell by its trace what its captures hide', () => {
   expect(JSON.stringify(seen)).not.toContain(SECRET)
   expect(seen.outcome).toBe(verdict.outcome)
   expect(seen.marks.map(({ kind }) => kind)).toEqual(verdict.marks.map(({ kind }) => kind))
+})
+
+test('who is where is told to those who work the day, to guests about their station', () => {
+  const claims = ['run', 'press-ups'].map((eventId) => ({
+    eventId,
+    entryId: ENTRY,
+    deviceId: 'one',
+    by: 'A',
+    sinceMs: 1,
+  }))
+  const seenBy = (actor: Actor) => maskClaims(claims, actor).map(({ eventId }) => eventId)
+  expect(ROLES.filter((role) => seenBy({ role }).length > 0)).toEqual(['officer', 'grader', 'timer'])
+  expect(seenBy({ role: 'grader' })).toEqual(['run', 'press-ups'])
+  expect(seenBy(guest)).toEqual(['run'])
 })

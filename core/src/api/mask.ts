@@ -2,6 +2,7 @@
  * What of a day reaches whom. Every door (answers, streams, archives) passes through here, so that a note about somebody's
  * health cannot come round another way.
  */
+import type { Claim } from './claimAnswers.ts'
 import type { DayAnswer, EntryAnswer } from './dayAnswers.ts'
 import type { Capture, RecordedCapture } from '../capture/capture.ts'
 import type { DayRecordEntry } from '../day/record.ts'
@@ -96,6 +97,13 @@ export const maskCapture = (capture: RecordedCapture, actor: Actor): RecordedCap
 
 /** Kinds whose reason somebody wrote; of others it is a code of the protocol. */
 const FREE_REASONS: ReadonlySet<Capture['kind']> = new Set(['restarted', 'voided', 'assigned', 'moved', 'replaced'])
+
+/** Who is where, as an actor may see it: whoever works no console needs none of it. */
+export const maskClaims = (claims: readonly Claim[], actor: Actor): readonly Claim[] => {
+  if (!may(actor, 'claims.write').ok) return []
+  const { station } = actor
+  return station ? claims.filter(({ eventId }) => station.eventIds.includes(eventId)) : claims
+}
 
 /** A verdict as an actor may see it: its trace repeats what was noted on the day. */
 export const maskVerdict = (verdict: Verdict, actor: Actor): Verdict =>

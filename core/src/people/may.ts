@@ -60,6 +60,8 @@ export const RULES = {
   'verdicts.read': { roles: EVERYBODY, ground: 'day' },
   'archive.save': { roles: OFFICER, ground: 'day' },
   'devices.report': { roles: STAFF, ground: 'staff', guests: 'ownDay' },
+  /** Whom a device has open, told to the others who work the day. */
+  'claims.write': { roles: OBSERVERS, ground: 'staff', guests: 'ownEvents' },
   'devices.read': { roles: OFFICER, ground: 'day' },
   'annex.read': { roles: OFFICER, ground: 'day' },
   capture: { roles: OBSERVERS, ground: 'staff', guests: 'ownEvents' },

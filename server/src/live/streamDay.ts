@@ -1,8 +1,9 @@
 /** Sends one follower the captures of a day from a number on, for as long as the connection lasts. */
-import { maskCapture, type RecordedCapture } from '@able-gauge/core'
+import { maskCapture, maskClaims, may, type RecordedCapture } from '@able-gauge/core'
 import type { Response } from 'express'
 import type { Account } from '../access/role.ts'
 import { findCapturesAfter } from '../store/captureStore.ts'
+import { listClaims } from '../store/claimStore.ts'
 import type { Server } from '../routes/route.ts'
 import type { LiveFeed } from './liveFeed.ts'
 
@@ -69,14 +70,17 @@ const printer = (captures: readonly RecordedCapture[], lastSeq: number): ((accou
 }
 
 export const streamDay = (
-  server: Pick<Server, 'pool' | 'feed' | 'log'>,
+  server: Pick<Server, 'pool' | 'feed' | 'clock' | 'log'>,
   { occasionId, account, afterSeq, mayFollow, slowReaderMs }: Following,
   response: Response,
 ): void => {
+  const maySeeClaims = may(account, 'claims.write').ok
   let lastSeq = afterSeq
   let sending = false
   let wanted = false
   let dayChanged = false
+  // whoever comes is told who is where already
+  let claimsChanged = true
   let ended = false
   let gathering: NodeJS.Timeout | null = null
 
@@ -116,6 +120,11 @@ export const streamDay = (
           dayChanged = false
           await deliver('event: day\ndata: {}\n\n')
         }
+        if (claimsChanged && maySeeClaims) {
+          claimsChanged = false
+          const claims = maskClaims(await listClaims(server.pool, occasionId, server.clock.nowMs()), account)
+          await deliver(`event: claims\ndata: ${JSON.stringify(claims)}\n\n`)
+        }
         const page = await readPage(server, occasionId, lastSeq)
         if (!page) continue
         lastSeq = page.lastSeq
@@ -154,6 +163,7 @@ export const streamDay = (
       return
     }
     if (notice.kind === 'day') dayChanged = true
+    if (notice.kind === 'claims') claimsChanged = true
     // a few notices close together are read at once
     gathering ??= setTimeout(() => {
       gathering = null

@@ -36,6 +36,7 @@ const EXPECTED: Readonly<Record<string, readonly Role[]>> = {
   'put /api/accounts/:accountId/person': ['officer', 'clerk'],
   'get /api/occasions/:occasionId/annex': ['officer'],
   'put /api/occasions/:occasionId/devices/:deviceId': ['officer', 'grader', 'timer', 'clerk'],
+  'put /api/occasions/:occasionId/devices/:deviceId/claims': ['officer', 'grader', 'timer'],
   'get /api/occasions/:occasionId/devices': ['officer'],
   'get /api/security-events': ['officer'],
   'get /api/keys': ['officer', 'grader', 'timer', 'clerk', 'viewer'],

@@ -38,7 +38,7 @@ export const liveRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/occasions/:occasionId/live',
-    what: '`captures` (its id is the last number) and `day` (read the day again); `?after=N` or `Last-Event-ID` resumes',
+    what: '`captures` (its id is the last number), `day` (read the day again) and `claims` (who is where); `?after=N` or `Last-Event-ID` resumes',
     answer: 'server-sent events',
     action: 'day.read',
     handle: async (call) => {

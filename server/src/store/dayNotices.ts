@@ -3,8 +3,8 @@ import pg from 'pg'
 import type { Database } from '../database.ts'
 
 export type Notice =
-  /** Captures were added. `day`: entries or the signature changed. `access`: what an account may has changed. */
-  | { readonly kind: 'captures' | 'day' | 'access' }
+  /** Captures were added. `day`: entries or the signature changed. `claims`: who is where. `access`: what an account may has changed. */
+  | { readonly kind: 'captures' | 'day' | 'claims' | 'access' }
   /** The day is being signed: steps done, of how many. */
   | { readonly kind: 'signing'; readonly done: number; readonly of: number }
 
@@ -15,7 +15,11 @@ export interface Listener {
 const CHANNEL = 'able_gauge_live'
 
 /** Tells every server process, once the transaction commits, that a day has something new. */
-export const notifyDay = async (db: Database, occasionId: string, kind: 'captures' | 'day'): Promise<void> => {
+export const notifyDay = async (
+  db: Database,
+  occasionId: string,
+  kind: 'captures' | 'day' | 'claims',
+): Promise<void> => {
   await db.query('select pg_notify($1, $2)', [CHANNEL, `${kind}:${occasionId}`])
 }
 
@@ -44,7 +48,7 @@ export const listenForNotices = async (
   client.on('notification', ({ payload }) => {
     const [kind, subjectId = '', done, of] = (payload ?? '').split(':')
     if (kind === 'signing') heard(subjectId, { kind, done: Number(done), of: Number(of) })
-    else heard(subjectId, { kind: kind === 'day' || kind === 'access' ? kind : 'captures' })
+    else heard(subjectId, { kind: kind === 'day' || kind === 'claims' || kind === 'access' ? kind : 'captures' })
   })
   client.on('error', lost)
   await client.connect()

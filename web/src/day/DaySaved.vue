@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** One line that says how well the clock is agreed and whether everything captured is stored. */
 import { BModal } from 'bootstrap-vue-next'
+import { refDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useAgreedClock } from '../sync/agreedClock.ts'
 import { onlyInMemory, type WaitingCapture } from '../sync/outbox.ts'
@@ -21,9 +22,16 @@ const clockWords = computed(() => {
   const { agreement } = clock
   return agreement ? `Clock agreed to ${Math.ceil(agreement.uncertaintyMs)} ms` : 'Agreeing the clock'
 })
+/** What is stored within a moment is not worth a word; what waits longer is told. */
+const WORTH_A_WORD_MS = 250
+const waitingCount = refDebounced(
+  computed(() => store.waitingCount),
+  WORTH_A_WORD_MS,
+  { maxWait: 2 * WORTH_A_WORD_MS },
+)
 const savedWords = computed(() => {
-  if (store.waitingCount === 0) return store.live === false ? 'All saved, no connection' : 'All saved'
-  return `${store.waitingCount} waiting on this device`
+  if (waitingCount.value === 0) return store.live === false ? 'All saved, no connection' : 'All saved'
+  return `${waitingCount.value} waiting on this device`
 })
 
 const seen = ({ capture }: WaitingCapture): string => {
@@ -34,7 +42,7 @@ const seen = ({ capture }: WaitingCapture): string => {
 </script>
 
 <template>
-  <span class="saved" :class="{ waiting: store.waitingCount > 0 || store.live === false }" role="status">
+  <span class="saved" :class="{ waiting: waitingCount > 0 || store.live === false }" role="status">
     <span class="clock-words">{{ clockWords }}. </span>{{ savedWords }}.
   </span>
   <span v-if="onlyInMemory" class="refused"

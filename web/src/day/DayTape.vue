@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import type { Day } from './day.ts'
+import { useCalmly } from '../ui/useCalmly.ts'
 import { useDay } from './dayStore.ts'
 import { stageProgress, STAGES, type StageName } from './stageProgress.ts'
 
@@ -12,7 +13,7 @@ const props = defineProps<{
 
 const route = useRoute()
 const store = useDay()
-const progress = computed(() => stageProgress(props.day, store.verdicts))
+const progress = useCalmly(() => stageProgress(props.day, store.verdicts))
 const HERE: Readonly<Record<string, StageName>> = {
   event: 'run',
   cards: 'run',

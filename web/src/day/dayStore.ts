@@ -265,17 +265,17 @@ export const useDay = defineStore('day', () => {
   }
 
   /**
-   * Captures something: on disk first, then on screen, then on its way.
+   * Captures something: on screen at once, on disk within a moment, then on its way.
    * @param moment when it was seen; now, unless it was taken at the key press
    * @returns the capture
    * @throws Error while the clock is not agreed; consoles do not offer capturing before
    */
-  const capture = async (
+  const capture = (
     eventId: string,
     entryId: string | null,
     observation: Observation,
     moment: AgreedMoment | null = clock.moment(),
-  ): Promise<Capture> => {
+  ): Capture => {
     const occasionId = day.value?.occasion.id
     const accountId = session.account?.id
     if (!moment || !occasionId || !accountId) {
@@ -286,11 +286,9 @@ export const useDay = defineStore('day', () => {
     session.captured()
     const unsure = clock.unsure ? UNSURE : {}
     const byGuest = session.account?.station ? { byGuest: true } : {}
-    await keep({ id, occasionId, accountId, capture: made, state: 'waiting', reason: '', ...unsure, ...byGuest })
     ledger.merge([made])
     waitingCount.value += 1
-    // the server may have answered while this went to the disk
-    if (unsure === UNSURE) void restamp()
+    void keep({ id, occasionId, accountId, capture: made, state: 'waiting', reason: '', ...unsure, ...byGuest })
     // the stamp is painted first
     setTimeout(() => void sender?.send(), SEND_AFTER_MS)
     return made

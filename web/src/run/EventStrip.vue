@@ -4,6 +4,7 @@ import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useRoute } from 'vue-router'
+import { useCalmly } from '../ui/useCalmly.ts'
 import { progressOf } from './eventProgress.ts'
 import { WAY_WORDS, wayIn, waysFor } from './way.ts'
 
@@ -29,7 +30,7 @@ const ways = computed(() => {
   const event = props.day.standard.events.find(({ id }) => id === props.current)
   return event ? waysFor(event.protocol) : []
 })
-const events = computed(() =>
+const events = useCalmly(() =>
   props.day.standard.events.map(({ id, name }) => ({
     id,
     name,
@@ -50,7 +51,7 @@ const events = computed(() =>
       >
         <strong>{{ index + 1 }} {{ name }}</strong>
         <span class="quiet"
-          >{{ done }} of {{ here }}<template v-if="underWay">, {{ underWay }} out</template></span
+          >{{ done }} of {{ here }}<template v-if="underWay">, {{ underWay }} under way</template></span
         >
       </RouterLink>
     </div>

@@ -53,6 +53,7 @@ export const makeCaptureSender = (occasionId: string, accountId: string, news: S
     const stumbled = new Map<string, Refusal>()
     while (!stopped) {
       const all = await listWaiting(occasionId, accountId, 'waiting')
+      if (stopped) return
       news.waiting(all.length)
       const waiting = all.filter((one) => !news.heldBack?.(one) && !stumbled.has(one.id))
       if (waiting.length === 0) break

@@ -1,24 +1,54 @@
-/** Captures on their way: written to this device's disk before anything is painted, kept until the server has them. */
-import { ref } from 'vue'
+/** Captures on their way: held by the page from the press on, on this device's disk a moment later, kept until the server has them. */
+import { ref, shallowReactive } from 'vue'
 import { database, flushSoon, type WaitingCapture } from './database.ts'
 
 export type { WaitingCapture } from './database.ts'
 
-/** For a browser that refuses to keep anything on disk: better in memory than nowhere. */
-const memory = new Map<string, WaitingCapture>()
+/** What the page alone holds: until it is on the disk, or for good in a browser that keeps nothing. */
+const memory = shallowReactive(new Map<string, WaitingCapture>())
+
+/** Whether a capture is held by the page alone; its mark is hollow until it is on the disk. */
+export const isHeldByPage = (captureId: string): boolean => memory.has(captureId)
+
+// a page that is closed now would take them with it
+if (typeof window !== 'undefined') {
+  window.addEventListener('beforeunload', (event) => {
+    if (memory.size > 0) event.preventDefault()
+  })
+}
 
 /** Whether captures are only in memory, so that the page must not be closed while some wait. */
 export const onlyInMemory = ref(false)
 
-/** Keeps a capture; resolves once it is on disk. */
-export const keep = async (waiting: WaitingCapture): Promise<void> => {
+/** Keeps a capture: held by the page at once; resolves once it is on disk, or cannot be. */
+export const keep = (waiting: WaitingCapture): Promise<void> => {
+  memory.set(waiting.id, waiting)
+  unwritten.add(waiting.id)
+  return (writing ??= afterPaint().then(write))
+}
+
+const unwritten = new Set<string>()
+let writing: Promise<void> | null = null
+/** A page that is not shown paints nothing. */
+const PAINT_AT_LATEST_MS = 25
+
+const afterPaint = (): Promise<void> =>
+  new Promise((resolve) => {
+    requestAnimationFrame(() => setTimeout(resolve))
+    setTimeout(resolve, PAINT_AT_LATEST_MS)
+  })
+
+const write = async (): Promise<void> => {
+  writing = null
+  const batch = [...unwritten].flatMap((id) => memory.get(id) ?? [])
+  unwritten.clear()
   try {
-    await database.captures.put(waiting)
+    await database.captures.bulkPut(batch)
+    for (const { id } of batch) memory.delete(id)
     flushSoon()
   } catch (error) {
     console.error('Captures cannot be kept on the disk of this device.', error)
     onlyInMemory.value = true
-    memory.set(waiting.id, waiting)
   }
 }
 
@@ -35,7 +65,9 @@ export const listWaiting = async (
   const inMemory = [...memory.values()].filter(
     (one) => one.occasionId === occasionId && one.accountId === accountId && one.state === state,
   )
-  return [...onDisk, ...inMemory].sort((a, b) => (a.id < b.id ? -1 : 1))
+  // what the page still holds may just have reached the disk too
+  const byId = new Map([...onDisk, ...inMemory].map((one) => [one.id, one]))
+  return [...byId.values()].sort((a, b) => (a.id < b.id ? -1 : 1))
 }
 
 /** Days for which captures of an account wait on this device. */

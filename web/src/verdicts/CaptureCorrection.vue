@@ -61,25 +61,25 @@ const shiftMs = computed(() => {
   return sign === '-' ? -ms : ms
 })
 
-const record = async (): Promise<void> => {
+const record = (): void => {
   const { capture, event } = props
   const [captureId, why] = [capture.id, reason.value.trim()]
   problem.value = ''
   if (why === '') problem.value = 'A correction needs its reason.'
   else if (way.value === 'voided') {
-    await store.capture(event.id, capture.entryId, { kind: 'voided', payload: { captureId, reason: why } })
+    store.capture(event.id, capture.entryId, { kind: 'voided', payload: { captureId, reason: why } })
   } else if (way.value === 'moved') {
     if (shiftMs.value === null) problem.value = `"${shift.value}" is not a number of seconds, such as -1.5 or 2.`
     else {
       const toMs = capture.atMs + shiftMs.value
-      await store.capture(event.id, capture.entryId, { kind: 'moved', payload: { captureId, toMs, reason: why } })
+      store.capture(event.id, capture.entryId, { kind: 'moved', payload: { captureId, toMs, reason: why } })
     }
   } else if (slot.value) {
     const read = parseField(figure.value, slot.value)
     if (!read.ok) problem.value = `"${figure.value}" is not ${exampleOf(slot.value)}.`
     else {
       const payload = { captureId, value: read.value, reason: why }
-      await store.capture(event.id, capture.entryId, { kind: 'replaced', payload })
+      store.capture(event.id, capture.entryId, { kind: 'replaced', payload })
     }
   }
   if (problem.value === '') emit('done')

@@ -18,9 +18,9 @@ const ruled = ref<Pick<Ruled, 'as' | 'value'> | null>(null)
 const reason = ref('')
 const ready = computed(() => reason.value.trim() !== '' && ruled.value !== null)
 
-const decide = async (): Promise<void> => {
+const decide = (): void => {
   if (!ready.value) return
-  await store.capture(props.eventId, props.entry.id, {
+  store.capture(props.eventId, props.entry.id, {
     kind: 'decided',
     payload: { ...ruled.value, reason: reason.value.trim() },
   })

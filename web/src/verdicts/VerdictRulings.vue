@@ -68,21 +68,21 @@ const password = ref('')
 const failed = ref('')
 const busy = ref(false)
 
-const stop = async (how: StopReason): Promise<void> => {
-  await store.capture(props.event.id, props.entry.id, {
+const stop = (how: StopReason): void => {
+  store.capture(props.event.id, props.entry.id, {
     kind: 'stopped',
     payload: { reason: how, note: reason.value.trim().slice(0, 300) },
   })
 }
 /** Every capture of the attempt is voided with the reason, so that the event can be worked anew. */
-const grantSecond = async (): Promise<void> => {
+const grantSecond = (): void => {
   const voided = voidedIds(props.captures)
   const standing = props.captures.filter(
     ({ id, entryId, kind }) => entryId === props.entry.id && kind !== 'voided' && !voided.has(id),
   )
   for (const { id } of standing) {
     const payload = { captureId: id, reason: `second attempt: ${reason.value.trim()}`.slice(0, 300) }
-    await store.capture(props.event.id, props.entry.id, { kind: 'voided', payload })
+    store.capture(props.event.id, props.entry.id, { kind: 'voided', payload })
   }
 }
 const amend = async (): Promise<void> => {
@@ -103,9 +103,9 @@ const rule = async (): Promise<void> => {
   try {
     if (value === 'protest') {
       await write({ kind: 'protested', entryId: props.entry.id, eventId: props.event.id, text: reason.value.trim() })
-    } else if (value === 'second') await grantSecond()
+    } else if (value === 'second') grantSecond()
     else if (value === 'amend') await amend()
-    else if (value !== '') await stop(value)
+    else if (value !== '') stop(value)
     ruling.value = reason.value = ''
   } catch (error) {
     failed.value = inWords(error)

@@ -14,7 +14,7 @@ const props = defineProps<{
 
 const session = useSession()
 const cards = useCards(() => props.day, props.event)
-const { rows, keyings, isSecond, pair, typed, wrong, settled, unsettled, recording, recorded, writing, problem } = cards
+const { rows, keyings, isSecond, pair, typed, wrong, settled, unsettled, recorded, writing, problem } = cards
 const mayKey = computed(() => session.can('log.cardsKeyed') && !props.day.occasion.signedOff)
 const mayRecord = computed(() => session.can('capture') && !props.day.occasion.signedOff)
 const bibOf = (entryId: string): string => String(props.day.entries.find(({ id }) => id === entryId)?.bib ?? 'no bib')
@@ -55,7 +55,7 @@ const bibOf = (entryId: string): string => String(props.day.entries.find(({ id }
       </tbody>
     </table>
     <p v-if="recorded > 0" role="status">{{ recorded }} figures were put on record.</p>
-    <button v-if="mayRecord" class="btn btn-primary" :disabled="unsettled > 0 || recording" @click="cards.putOnRecord">
+    <button v-if="mayRecord" class="btn btn-primary" :disabled="unsettled > 0" @click="cards.putOnRecord">
       {{ unsettled > 0 ? `${unsettled} to read off the cards again` : 'Put the figures on record' }}
     </button>
     <p v-else class="quiet">A grader, a timer or the officer in charge puts the figures on record.</p>

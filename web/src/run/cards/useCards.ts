@@ -87,12 +87,10 @@ export const useCards = (day: () => Day, event: StandardEvent) => {
   }
   const unsettled = computed(() => pair.value?.differences.filter((one) => settledValue(one) === null).length ?? 0)
 
-  const recording = ref(false)
   const recorded = ref(0)
   /** Puts on record what both keyed alike, and what was settled; a figure that is on record as it is stays alone. */
-  const putOnRecord = async (): Promise<void> => {
+  const putOnRecord = (): void => {
     if (!pair.value || unsettled.value > 0) return
-    recording.value = true
     const parted = new Map(pair.value.differences.map((one) => [cellKey(one.entryId, one.slot), settledValue(one)]))
     const figures = new Map(pair.value.first.content.figures.map((one) => [cellKey(one.entryId, one.slot), one]))
     for (const one of pair.value.second.content.figures) figures.set(cellKey(one.entryId, one.slot), one)
@@ -108,10 +106,9 @@ export const useCards = (day: () => Day, event: StandardEvent) => {
     for (const [cell, { entryId, slot, value: keyed }] of figures) {
       const value = parted.get(cell) ?? keyed
       if (known.get(cell) === value) continue
-      await store.capture(event.id, entryId, { kind: 'read', payload: { slot, value } })
+      store.capture(event.id, entryId, { kind: 'read', payload: { slot, value } })
       recorded.value += 1
     }
-    recording.value = false
   }
 
   const show = (entryId: string, slot: string, value: number | null): string => {
@@ -128,7 +125,6 @@ export const useCards = (day: () => Day, event: StandardEvent) => {
     wrong,
     settled,
     unsettled,
-    recording,
     recorded,
     writing,
     problem,

@@ -37,21 +37,19 @@ export const useInstrument = (event: StandardEvent, work: Work) => {
   )
   const slot = computed(() => slotsOf(event.protocol).find(({ id }) => id === reading.value?.slot))
 
-  const take = async (): Promise<void> => {
+  const take = (): void => {
     const [sensed, chosen] = [offered.value, reading.value]
-    if (!sensed || !chosen) return
-    await work.observe({ kind: 'read', payload: { ...chosen, sensedBy: sensed.id } }, undefined, () =>
-      taken.value.has(sensed.id),
-    )
+    if (!sensed || !chosen || taken.value.has(sensed.id)) return
+    work.observe({ kind: 'read', payload: { ...chosen, sensedBy: sensed.id } })
     const { protocol } = event
     // a time from a gate gets no correction for hand timing
     if ('timing' in protocol && protocol.timing === 'either' && !filled.value.has('electronic')) {
-      await work.observe({ kind: 'read', payload: { slot: 'electronic', value: 1 } })
+      work.observe({ kind: 'read', payload: { slot: 'electronic', value: 1 } })
     }
   }
   watch(offered, (now, before) => {
     // what lay there when the console was opened is offered, not taken
-    if (attached.value && now && before?.id !== now.id && nowMs.value - now.atMs < 5_000) void take()
+    if (attached.value && now && before?.id !== now.id && nowMs.value - now.atMs < 5_000) take()
   })
 
   return { offered, reading, slot, attached, take }

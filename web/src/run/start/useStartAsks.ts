@@ -34,10 +34,10 @@ export const useStartAsks = (day: () => Day, event: StandardEvent, entries: () =
   const notClear = computed(() => asks.value.filter(({ asks: own }) => own.some(({ code }) => code === 'notClear')))
 
   /** Puts on record that all of them were asked and are clear. */
-  const clear = async (): Promise<void> => {
+  const clear = (): void => {
     const entryIds = notClear.value.map(({ entry }) => entry.id)
     if (entryIds.length === 0 || !clock.agreement) return
-    await store.capture(event.id, null, { kind: 'cleared', payload: { entryIds } })
+    store.capture(event.id, null, { kind: 'cleared', payload: { entryIds } })
   }
   return { asked, notClear, clear, nowMs }
 }

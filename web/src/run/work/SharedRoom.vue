@@ -53,11 +53,11 @@ const heldElsewhere = computed(() =>
   ),
 )
 const takeOver = (): void => {
-  for (const { id } of heldElsewhere.value) void props.work.observe(id, { kind: 'tookOver', payload: {} })
+  for (const { id } of heldElsewhere.value) props.work.observe(id, { kind: 'tookOver', payload: {} })
 }
 
 const COMMON: Readonly<Record<string, () => void>> = {
-  u: () => void undo(),
+  u: () => undo(),
   x: () => (stopping.value = props.under.length > 0),
   k: takeOver,
 }

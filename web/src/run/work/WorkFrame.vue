@@ -78,10 +78,10 @@ const onGo = (moment: AgreedMoment): void => {
 
 const COMMON: Readonly<Record<string, () => void>> = {
   s: beginStart,
-  u: () => void undo(),
-  f: () => !isDone.value && void stop('safety'),
+  u: () => undo(),
+  f: () => !isDone.value && stop('safety'),
   x: () => (ending.value = !isDone.value && ready.value),
-  k: () => heldElsewhere.value && void takeOver(),
+  k: () => heldElsewhere.value && takeOver(),
   n: () => isDone.value && emit('next'),
   Escape: () => (starting.value = false),
 }

@@ -1,4 +1,4 @@
-/** What consoles share that work several people at once: capturing for any of them in turn, and undoing what this device did. */
+/** What consoles share that work several people at once: capturing for any of them, and undoing what this device did. */
 import {
   byTimeThenId,
   voidedIds,
@@ -13,7 +13,6 @@ import type { Day, Entry } from '../../day/day.ts'
 import { useDay } from '../../day/dayStore.ts'
 import { useSession } from '../../session/sessionStore.ts'
 import { useAgreedClock, type AgreedMoment } from '../../sync/agreedClock.ts'
-import { oneAfterAnother } from '../../sync/oneAfterAnother.ts'
 import { deviceId } from '../../sync/outbox.ts'
 
 export interface SharedWork {
@@ -23,16 +22,11 @@ export interface SharedWork {
   readonly markOf: (entryId: string) => Mark | undefined
   readonly mayCapture: ComputedRef<boolean>
   readonly ready: ComputedRef<boolean>
-  /** The moment is that of the press; `unless` is asked when its turn has come. */
-  readonly observe: (
-    entryId: string | null,
-    observation: Observation,
-    moment?: AgreedMoment | null,
-    unless?: () => boolean,
-  ) => Promise<void>
-  readonly stop: (entryId: string, reason: StopReason, note?: string) => Promise<void>
-  /** Takes back the last thing this device captured in the event. @returns whose it was, in turn */
-  readonly undo: () => Promise<void>
+  /** Captures, where that may be done; the moment is that of the press. */
+  readonly observe: (entryId: string | null, observation: Observation, moment?: AgreedMoment | null) => void
+  readonly stop: (entryId: string, reason: StopReason, note?: string) => void
+  /** Takes back the last thing this device captured in the event. */
+  readonly undo: () => void
   readonly mayStart: (entry: Entry) => boolean
 }
 
@@ -53,12 +47,10 @@ export const useSharedWork = (day: () => Day, event: StandardEvent): SharedWork 
   })
   const mayCapture = computed(() => session.can('capture') && !day().occasion.signedOff)
   const ready = computed(() => mayCapture.value && clock.agreement !== null)
-  const inTurn = oneAfterAnother()
 
-  const observe: SharedWork['observe'] = (entryId, observation, moment = clock.moment(), unless = () => false) =>
-    inTurn(async () => {
-      if (ready.value && !unless()) await store.capture(event.id, entryId, observation, moment)
-    })
+  const observe: SharedWork['observe'] = (entryId, observation, moment = clock.moment()) => {
+    if (ready.value) store.capture(event.id, entryId, observation, moment)
+  }
 
   const lastOwn = (): Capture | undefined => {
     const mine = deviceId()
@@ -72,14 +64,11 @@ export const useSharedWork = (day: () => Day, event: StandardEvent): SharedWork 
       .sort(byTimeThenId)
       .at(-1)
   }
-  const undo = (): Promise<void> => {
-    const moment = clock.moment()
-    return inTurn(async () => {
-      const last = lastOwn()
-      if (!last || !mayCapture.value) return
-      const payload = { captureId: last.id, reason: 'undone at the console' }
-      await store.capture(event.id, last.entryId, { kind: 'voided', payload }, moment)
-    })
+  const undo = (): void => {
+    const last = lastOwn()
+    if (!last || !mayCapture.value) return
+    const payload = { captureId: last.id, reason: 'undone at the console' }
+    store.capture(event.id, last.entryId, { kind: 'voided', payload })
   }
 
   return {

@@ -35,10 +35,10 @@ export const useWave = (day: () => Day, event: StandardEvent, work: SharedWork) 
   const startFor = ({ id, wave: own }: Entry) => startOf({ entryId: id, wave: own }, starts.value, work.ownOf(id))
   const nextWave = computed(() => waves.value.find((one) => one > wave.value))
 
-  const start = (moment: AgreedMoment): Promise<void> => {
+  const start = (moment: AgreedMoment): void => {
     const entryIds = runners.value.filter((entry) => !isOver(entry)).map(({ id }) => id)
     chosen.value = wave.value
-    return work.observe(null, { kind: 'waveStarted', payload: { wave: wave.value, entryIds } }, moment)
+    work.observe(null, { kind: 'waveStarted', payload: { wave: wave.value, entryIds } }, moment)
   }
 
   const typed = ref('')

@@ -1,4 +1,4 @@
-/** What every console of one candidate in one event shares: its captures, its mark, capturing in turn, stopping, undoing. */
+/** What every console of one candidate in one event shares: its captures, its mark, capturing, stopping, undoing. */
 import {
   isHeldElsewhere,
   markEvent,
@@ -16,7 +16,6 @@ import { useDay } from '../../day/dayStore.ts'
 import { useAsOf } from '../../day/useAsOf.ts'
 import { useSession } from '../../session/sessionStore.ts'
 import { useAgreedClock, type AgreedMoment } from '../../sync/agreedClock.ts'
-import { oneAfterAnother } from '../../sync/oneAfterAnother.ts'
 import { deviceId } from '../../sync/outbox.ts'
 
 export interface Work {
@@ -30,17 +29,17 @@ export interface Work {
   readonly mayCapture: ComputedRef<boolean>
   /** Here, not held, clock agreed, and this person may capture. */
   readonly ready: ComputedRef<boolean>
-  /** Captures in turn; the moment is that of the press. `unless` is asked when its turn has come. */
-  readonly observe: (observation: Observation, moment?: AgreedMoment | null, unless?: () => boolean) => Promise<void>
+  /** Captures, where that may be done; the moment is that of the press. */
+  readonly observe: (observation: Observation, moment?: AgreedMoment | null) => void
   /** What the referee says now. */
   readonly ruling: ComputedRef<Ruling>
   /** Whether another device's count stands while the event runs. */
   readonly heldElsewhere: ComputedRef<boolean>
-  readonly takeOver: () => Promise<void>
-  readonly stop: (reason: StopReason, note?: string) => Promise<void>
+  readonly takeOver: () => void
+  readonly stop: (reason: StopReason, note?: string) => void
   /** What undo would take back. */
   readonly undoable: ComputedRef<Capture | undefined>
-  readonly undo: () => Promise<void>
+  readonly undo: () => void
 }
 
 /**
@@ -82,18 +81,10 @@ export const useWork = (day: () => Day, event: StandardEvent, entry: () => Entry
   const mayCapture = computed(() => session.can('capture') && !day().occasion.signedOff)
   const ready = computed(() => mayCapture.value && clock.agreement !== null && entry().attendance === 'present')
 
-  const inTurn = oneAfterAnother()
-  const observe = (
-    observation: Observation,
-    moment: AgreedMoment | null = clock.moment(),
-    unless: () => boolean = () => false,
-  ): Promise<void> => {
-    const entryId = entry().id
-    return inTurn(async () => {
-      if (ready.value && !unless()) await store.capture(event.id, entryId, observation, moment)
-    })
+  const observe = (observation: Observation, moment: AgreedMoment | null = clock.moment()): void => {
+    if (ready.value) store.capture(event.id, entry().id, observation, moment)
   }
-  const stop = (reason: StopReason, note = ''): Promise<void> =>
+  const stop = (reason: StopReason, note = ''): void =>
     observe({ kind: 'stopped', payload: note.trim() === '' ? { reason } : { reason, note: note.trim() } })
 
   const ruling = computed(() => {
@@ -102,18 +93,16 @@ export const useWork = (day: () => Day, event: StandardEvent, entry: () => Entry
     return rulingFor(event, person, own.value, asOfMs.value ?? clock.nowMs())
   })
   const heldElsewhere = computed(() => isHeldElsewhere(ruling.value, deviceId()) && !isDone.value)
-  const takeOver = (): Promise<void> =>
-    observe({ kind: 'tookOver', payload: {} }, undefined, () => !heldElsewhere.value)
+  const takeOver = (): void => {
+    if (heldElsewhere.value) observe({ kind: 'tookOver', payload: {} })
+  }
 
   const undoable = computed<Capture | undefined>(() => own.value.filter(isUndoable).at(-1))
-  const undo = (): Promise<void> => {
-    const moment = clock.moment()
-    return inTurn(async () => {
-      const last = undoable.value
-      if (!last || !mayCapture.value) return
-      const payload = { captureId: last.id, reason: 'undone at the console' }
-      await store.capture(event.id, last.entryId, { kind: 'voided', payload }, moment)
-    })
+  const undo = (): void => {
+    const last = undoable.value
+    if (!last || !mayCapture.value) return
+    const payload = { captureId: last.id, reason: 'undone at the console' }
+    store.capture(event.id, last.entryId, { kind: 'voided', payload })
   }
 
   return {

@@ -37,9 +37,12 @@ const isRunning = computed(() => chain.value.started !== null && chain.value.fin
 /** What refuses a repetition of the open segment. */
 const refusals = computed(() => part.value?.segment.refusals ?? [])
 const cautionsLeft = computed(() => Math.max(0, (protocol.cautionsAllowed ?? 0) - chain.value.cautions))
-const refuse = (reason: string): void =>
-  void work.observe({ kind: 'refused', payload: { reason } }, undefined, () => !isRunning.value)
-const caution = (): void => void work.observe({ kind: 'cautioned', payload: {} }, undefined, () => !isRunning.value)
+const refuse = (reason: string): void => {
+  if (isRunning.value) work.observe({ kind: 'refused', payload: { reason } })
+}
+const caution = (): void => {
+  if (isRunning.value) work.observe({ kind: 'cautioned', payload: {} })
+}
 
 const keys = computed(() => ({
   ' ': advance,
@@ -53,12 +56,10 @@ const isOver = computed(() => protocol.limitMs !== undefined && elapsedMs.value 
 const advance = (): void => {
   const segment = part.value?.segment
   if (!segment || !isRunning.value) return
-  void work.observe(
+  work.observe(
     segment.repetitions === undefined
       ? { kind: 'passed', payload: { part: segment.id } }
       : { kind: 'counted', payload: {} },
-    undefined,
-    () => part.value?.segment.id !== segment.id,
   )
 }
 </script>

@@ -15,7 +15,7 @@ import { computed, ref, watch } from 'vue'
 import { fullName, shortName, type Day } from '../../../day/day.ts'
 import BeatLight from '../../../sound/BeatLight.vue'
 import { useSignals } from '../../../sound/useSignals.ts'
-import { useAgreedClock, type AgreedMoment } from '../../../sync/agreedClock.ts'
+import type { AgreedMoment } from '../../../sync/agreedClock.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import { wordFor } from '../../../ui/verdictWords.ts'
 import CandidateQueue from '../../CandidateQueue.vue'
@@ -32,7 +32,6 @@ const props = defineProps<{
 
 const { protocol } = props.event
 const { stations } = protocol
-const clock = useAgreedClock()
 const nowMs = useTick(0)
 const work = useSharedWork(() => props.day, props.event)
 const { ready } = work
@@ -81,28 +80,23 @@ const onGo = (moment: AgreedMoment): void => {
   if (!entry) return
   chosenId.value = entry.id
   candidate.value = ''
-  void work.observe(entry.id, { kind: 'started', payload: {} }, moment)
+  work.observe(entry.id, { kind: 'started', payload: {} }, moment)
 }
 const pass = (): void => {
   const [entry, station] = [chosen.value?.entry, chosen.value?.course.current]
   if (!entry || !station || fixedMsOf(station) !== null) return
   // turns and blows are counted, and complete it by themselves
   const counts = station.tally !== undefined
-  void work.observe(
-    entry.id,
-    counts ? { kind: 'counted', payload: {} } : { kind: 'passed', payload: { part: station.id } },
-    undefined,
-    () => followCourse(protocol, work.ownOf(entry.id), clock.nowMs()).current?.id !== station.id,
-  )
+  work.observe(entry.id, counts ? { kind: 'counted', payload: {} } : { kind: 'passed', payload: { part: station.id } })
 }
 /** Faults belong to the station the candidate is on. */
 const fault = (): void => {
   const [entry, station] = [chosen.value?.entry, chosen.value?.course.current]
   if (!entry || station?.faultsAllowed === undefined) return
-  void work.observe(entry.id, { kind: 'faulted', payload: { part: station.id } })
+  work.observe(entry.id, { kind: 'faulted', payload: { part: station.id } })
 }
 const fail = (why: string): void => {
-  if (chosen.value) void work.stop(chosen.value.entry.id, 'failed', why)
+  if (chosen.value) work.stop(chosen.value.entry.id, 'failed', why)
 }
 const choose = (step: number): void => {
   const at = runners.value.findIndex(({ entry }) => entry.id === chosenId.value)
@@ -155,7 +149,7 @@ const KEYS: Readonly<Record<string, () => void>> = {
   s: beginStart,
   ArrowDown: () => choose(1),
   ArrowUp: () => choose(-1),
-  f: () => chosen.value && void work.stop(chosen.value.entry.id, 'safety'),
+  f: () => chosen.value && work.stop(chosen.value.entry.id, 'safety'),
   Escape: () => (starting.value = false),
 }
 const failKeys = computed(() =>

@@ -61,11 +61,12 @@ const tiles = computed(() =>
 const toMark = computed(() => tiles.value.filter(({ run, out }) => run.beyondLineMm === null && !out))
 const stillOut = computed(() => tiles.value.filter(({ out }) => !out).map(({ entry }) => entry))
 
-const cross = (entry: Entry): Promise<void> =>
-  work.observe(entry.id, { kind: 'crossed', payload: {} }, undefined, () => isOver(entry) || started.value === null)
+const cross = (entry: Entry): void => {
+  if (started.value !== null && !isOver(entry)) work.observe(entry.id, { kind: 'crossed', payload: {} })
+}
 const enter = (): void => {
   const entry = group.takeTyped()
-  if (entry && isRunning.value) void cross(entry)
+  if (entry && isRunning.value) cross(entry)
 }
 const marks = reactive<Record<string, string>>({})
 const problems = reactive<Record<string, string>>({})
@@ -75,7 +76,7 @@ const mark = (entry: Entry): void => {
   const fits = read.ok && read.value < protocol.lapLengthMm
   problems[entry.id] = fits ? '' : `"${text}" is not a distance below one lap of ${printLength(protocol.lapLengthMm)}.`
   if (!fits) return
-  void work.observe(entry.id, { kind: 'markedAt', payload: { beyondLineMm: read.value } })
+  work.observe(entry.id, { kind: 'markedAt', payload: { beyondLineMm: read.value } })
 }
 const focusNext = (event: KeyboardEvent, entry: Entry): void => {
   mark(entry)
@@ -89,7 +90,7 @@ const beginStart = (): void => {
 }
 const onGo = (moment: AgreedMoment): void => {
   starting.value = false
-  void group.start(moment)
+  group.start(moment)
 }
 const KEYS: Readonly<Record<string, () => void>> = {
   Enter: enter,

@@ -64,29 +64,23 @@ const beginStart = (): void => {
 }
 const onGo = (moment: AgreedMoment): void => {
   starting.value = false
-  for (const { entry } of toStart.value) void work.observe(entry.id, { kind: 'started', payload: {} }, moment)
+  for (const { entry } of toStart.value) work.observe(entry.id, { kind: 'started', payload: {} }, moment)
 }
 const lost = ({ id }: Entry): void => {
-  const moment = clock.moment()
-  const hasEnded = (): boolean => followHold(protocol, work.ownOf(id), clock.nowMs()).end !== null
-  if (watchNumber.value === 1) {
-    void work.observe(id, { kind: 'stopped', payload: { reason: 'ended' } }, moment, hasEnded)
-  } else void work.observe(id, { kind: 'crossed', payload: { watch: watchNumber.value } }, moment)
+  if (watchNumber.value > 1) work.observe(id, { kind: 'crossed', payload: { watch: watchNumber.value } })
+  else if (!hasEnded(id)) work.observe(id, { kind: 'stopped', payload: { reason: 'ended' } })
 }
-const caution = ({ id }: Entry): void =>
-  void work.observe(
-    id,
-    { kind: 'cautioned', payload: {} },
-    undefined,
-    () => followHold(protocol, work.ownOf(id), clock.nowMs()).end !== null,
-  )
+const hasEnded = (id: string): boolean => followHold(protocol, work.ownOf(id), clock.nowMs()).end !== null
+const caution = ({ id }: Entry): void => {
+  if (!hasEnded(id)) work.observe(id, { kind: 'cautioned', payload: {} })
+}
 const onDigit = (digit: string): void => {
   const tile = tiles.value[Number(digit) - 1]
   const what = armed.value
   armed.value = null
   if (!tile?.isRunning && !(tile && watchNumber.value > 1 && !tile.hasBackup)) return
   if (what === 'caution') caution(tile.entry)
-  else if (what === 'safety') void work.stop(tile.entry.id, 'safety')
+  else if (what === 'safety') work.stop(tile.entry.id, 'safety')
   else lost(tile.entry)
 }
 const KEYS = {

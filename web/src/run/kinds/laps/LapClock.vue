@@ -53,6 +53,8 @@ const over = computed(() => props.cut !== null && elapsedMs.value > props.cut.va
   align-items: center;
 }
 .clock {
+  contain: size layout style;
+  height: 72px;
   font-size: 76px;
   line-height: 0.95;
   font-weight: 700;

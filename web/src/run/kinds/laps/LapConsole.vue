@@ -5,21 +5,16 @@ import { shortName, type Day } from '../../../day/day.ts'
 import { useDay } from '../../../day/dayStore.ts'
 import { useSession } from '../../../session/sessionStore.ts'
 import KeyHelp from '../../../ui/KeyHelp.vue'
-import { useTick } from '../../../ui/useTick.ts'
 import EventStrip from '../../EventStrip.vue'
 import StartCommands from '../../start/StartCommands.vue'
 import { useKeys } from '../../useKeys.ts'
 import LapClock from './LapClock.vue'
-import LapCrossings from './LapCrossings.vue'
-import LapAlignment from './LapAlignment.vue'
 import LapKeys from './LapKeys.vue'
-import LapRepairs from './LapRepairs.vue'
+import LapSide from './LapSide.vue'
+import LapTiles from './LapTiles.vue'
 import StopDialog from '../../work/StopDialog.vue'
-import LapTile from './LapTile.vue'
 import { useLapConsole, type RunEvent } from './useLapConsole.ts'
-import { useCalmOrder } from './useCalmOrder.ts'
 import { useLapRepairs } from './useLapRepairs.ts'
-import { useTileWindow } from './useTileWindow.ts'
 
 const props = defineProps<{
   day: Day
@@ -28,10 +23,6 @@ const props = defineProps<{
 
 const store = useDay()
 const session = useSession()
-const nowMs = useTick(1_000)
-/** Those expected soon are shown to the second, the others a little less often: nobody reads two hundred seconds at once. */
-const SOON = 24
-const laterMs = computed(() => Math.floor(nowMs.value / 10_000) * 10_000)
 const lap = useLapConsole(() => props.day, props.event)
 const { role, waves, wave, board, runners, next, unassigned, stillOut, mayCapture, ready, message } = lap
 
@@ -40,10 +31,8 @@ const repairs = useLapRepairs(
   () => runners.value,
   () => wave.value,
 )
-const { faults, aligned, differences, assignable } = repairs
-const aligning = ref(false)
-const assignFromOrder = async (): Promise<void> => {
-  for (const { captureId, bib } of assignable.value) await lap.assign(captureId, bib)
+const assignFromOrder = (): void => {
+  for (const { captureId, bib } of repairs.assignable.value) lap.assign(captureId, bib)
 }
 
 const typed = ref('')
@@ -71,34 +60,18 @@ const typedName = computed(() => {
 const gaugeEntry = computed(() => store.entry(next.value?.entryId ?? runners.value[0]?.id ?? null))
 const cut = computed(() => (gaugeEntry.value ? lap.cutFor(gaugeEntry.value) : null))
 const cutOf = computed(() => (cut.value?.band && gaugeEntry.value ? `, for ${shortName(gaugeEntry.value)}` : ''))
-const order = useCalmOrder(() => board.value.runners.map(({ entryId }) => entryId))
-const tiles = computed(() => {
-  const runnerOf = new Map(board.value.runners.map((runner) => [runner.entryId, runner]))
-  return order.value.flatMap((entryId) => {
-    const [runner, entry] = [runnerOf.get(entryId), store.entry(entryId)]
-    return runner && entry ? [{ runner, entry }] : []
-  })
-})
-const tilesBox = useTemplateRef<HTMLElement>('tilesBox')
-const tileWindow = useTileWindow(tilesBox, () => tiles.value.length, 136, 9)
-const tilesShown = computed(() => tiles.value.slice(tileWindow.value.from, tileWindow.value.to))
-const SHOWN_CROSSINGS = 40
-const newest = computed(() => {
-  const { crossings } = board.value
-  // a time without a bib is shown however old it is
-  return crossings.filter(({ entryId }, index) => index < SHOWN_CROSSINGS || entryId === null)
-})
+/** Only looked at when somebody stops. */
 const outEntries = computed(() =>
-  tiles.value.flatMap(({ runner, entry }) => (runner.state === 'running' ? [entry] : [])),
+  board.value.runners.flatMap(({ state, entryId }) => (state === 'running' ? (store.entry(entryId) ?? []) : [])),
 )
 
-const enter = async (): Promise<void> => {
+const enter = (): void => {
   const bib = Number(typed.value)
   typed.value = ''
   if (!Number.isInteger(bib) || bib < 1) return
   if (assigning.value !== null) {
-    if (await lap.assign(assigning.value, bib)) assigning.value = null
-  } else await lap.crossBib(bib)
+    if (lap.assign(assigning.value, bib)) assigning.value = null
+  } else lap.crossBib(bib)
 }
 
 const beginAssigning = (captureId = unassigned.value.at(-1)?.captureId ?? null): void => {
@@ -113,7 +86,7 @@ const beginStart = (): void => {
 
 const onGo = (moment: Parameters<typeof lap.start>[0]): void => {
   starting.value = false
-  void lap.start(moment)
+  lap.start(moment)
 }
 
 const escape = (): void => {
@@ -123,12 +96,12 @@ const escape = (): void => {
 }
 
 const KEYS: Readonly<Record<string, () => void>> = {
-  Enter: () => void enter(),
-  ' ': () => void lap.crossNext(),
-  n: () => void lap.crossUnknown(),
-  u: () => void lap.undo(),
+  Enter: enter,
+  ' ': () => lap.crossNext(),
+  n: () => lap.crossUnknown(),
+  u: () => lap.undo(),
   b: () => beginAssigning(),
-  x: () => (stopping.value = outEntries.value.length > 0),
+  x: () => (stopping.value = stillOut.value > 0),
   s: beginStart,
   Escape: escape,
   Backspace: () => (typed.value = typed.value.slice(0, -1)),
@@ -213,26 +186,15 @@ const HELP = [
         </button>
       </section>
 
-      <div
-        ref="tilesBox"
-        class="tiles"
-        :class="{ many: board.runners.length > 40 }"
-        :style="{ paddingTop: `${tileWindow.abovePx}px`, paddingBottom: `${tileWindow.belowPx}px` }"
-      >
-        <LapTile
-          v-for="({ runner, entry }, index) in tilesShown"
-          :key="runner.entryId"
-          :runner="runner"
-          :bib="entry.bib ?? 0"
-          :name="shortName(entry)"
-          :laps="board.laps"
-          :next="runner.entryId === next?.entryId"
-          :now-ms="tileWindow.from + index < SOON ? nowMs : laterMs"
-          :active="ready && started"
-          :any-time="role !== 1"
-          @cross="lap.crossEntry(runner.entryId)"
-        />
-      </div>
+      <LapTiles
+        :runners="board.runners"
+        :laps="board.laps"
+        :entry-of="store.entry"
+        :next-id="next?.entryId"
+        :active="ready && started"
+        :any-time="role !== 1"
+        @cross="lap.crossEntry"
+      />
       <section v-if="started && !onCourse && board.runners.length > 0" class="sheet done">
         <p>
           <strong>Wave {{ wave }} is in.</strong> Keep the finishers walking, watch them for a few minutes, offer water.
@@ -242,47 +204,16 @@ const HELP = [
       </section>
     </div>
 
-    <aside class="side">
-      <label class="role quiet">
-        This device keeps
-        <select v-model.number="role" class="form-select">
-          <option :value="1">the laps (timer)</option>
-          <option :value="2">a backup watch</option>
-          <option :value="3">a second backup watch</option>
-          <option :value="0">the order of the finish</option>
-        </select>
-      </label>
-      <LapRepairs
-        v-if="faults.length > 0 && board.startedAtMs !== null"
-        :faults="faults"
-        :started-at-ms="board.startedAtMs"
-        :entry-of="store.entry"
-        :may-repair="mayCapture"
-        @repair="repairs.repair"
-        @dismiss="repairs.dismiss"
-      />
-      <section v-if="aligned.length > 0" class="sheet order" :class="{ look: differences > 0 }">
-        <strong>Order of the finish</strong>
-        <p>
-          {{ differences === 0 ? 'It agrees with the times.' : `It parts from the times in ${differences} places.` }}
-        </p>
-        <button class="btn btn-quiet" @click="aligning = true">Lay them side by side</button>
-      </section>
-      <section v-if="unassigned.length > 0" class="sheet look">
-        <strong>{{ unassigned.length }} {{ unassigned.length === 1 ? 'time' : 'times' }} without a bib</strong>
-        <p>Kept as stamped. Put the bib to it when you know it.</p>
-        <button v-if="mayCapture" class="btn btn-quiet" @click="beginAssigning()">Put a bib <kbd>B</kbd></button>
-      </section>
-      <LapCrossings
-        class="list"
-        :crossings="newest"
-        :more="board.crossings.length - newest.length"
-        :entry-of="store.entry"
-        :assigning="assigning"
-        :may-assign="mayCapture"
-        @assign="beginAssigning"
-      />
-    </aside>
+    <LapSide
+      v-model:role="role"
+      :board="board"
+      :repairs="repairs"
+      :entry-of="store.entry"
+      :assigning="assigning"
+      :may-capture="mayCapture"
+      @assign="beginAssigning"
+      @assign-all="assignFromOrder"
+    />
 
     <LapKeys
       v-if="mayCapture"
@@ -304,19 +235,10 @@ const HELP = [
     <StopDialog
       v-model="stopping"
       :event="event"
-      :runners="outEntries"
+      :runners="stopping ? outEntries : []"
       :may-disqualify="session.can('capture.asOfficer')"
       @stop="lap.stopRunner"
       @caution="lap.cautionRunner"
-    />
-    <LapAlignment
-      v-if="board.startedAtMs !== null"
-      v-model="aligning"
-      :rows="aligned"
-      :started-at-ms="board.startedAtMs"
-      :assignable="assignable.length"
-      :may-assign="mayCapture"
-      @assign="assignFromOrder"
     />
     <KeyHelp v-model="helping" :keys="HELP" />
   </main>
@@ -360,15 +282,6 @@ const HELP = [
 .ready p {
   margin: 4px 0 0;
 }
-.tiles {
-  contain: layout style;
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(158px, 1fr));
-  gap: 9px;
-}
-.tiles.many {
-  grid-template-columns: repeat(auto-fill, minmax(136px, 1fr));
-}
 .done {
   display: flex;
   align-items: center;
@@ -379,34 +292,12 @@ const HELP = [
 .done p {
   margin: 0;
 }
-.side {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-  min-height: 0;
-}
-.role {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  white-space: nowrap;
-}
-.order {
-  padding: 12px 14px;
-}
-.order p {
-  margin: 2px 0 8px;
-}
-.look {
-  background: var(--decide-tint);
-  border-color: var(--decide-edge);
-  padding: 12px 14px;
-}
-.look p {
-  margin: 2px 0 8px;
-}
-.list {
-  flex: 1;
+/* each fills its place whatever is in it, so that a stamp lays out nothing around it */
+@media (min-width: 901px) {
+  .main,
+  .console > :deep(.side) {
+    contain: size layout style;
+  }
 }
 @media (max-width: 900px) {
   .console {
@@ -418,10 +309,7 @@ const HELP = [
   .keys {
     order: 3;
   }
-  .tiles {
-    grid-template-columns: repeat(auto-fill, minmax(108px, 1fr));
-  }
-  .side {
+  .console > :deep(.side) {
     order: 4;
   }
   .ready {

@@ -2,6 +2,7 @@
 /** Crossings of the wave, newest first; a time without a bib asks for one. */
 import { printTime, type LapCrossing } from '@able-gauge/core'
 import type { Entry } from '../../../day/day.ts'
+import { isHeldByPage } from '../../../sync/outbox.ts'
 
 defineProps<{
   crossings: readonly LapCrossing[]
@@ -29,7 +30,12 @@ const tenths = (elapsedMs: number | null): string => printTime(Math.floor((elaps
       None yet. Type a bib and press Enter as the runner crosses, or touch the tile.
     </p>
     <ol>
-      <li v-for="crossing in crossings" :key="crossing.captureId" :class="{ unknown: crossing.entryId === null }">
+      <li
+        v-for="crossing in crossings"
+        :key="crossing.captureId"
+        v-memo="[crossing, assigning === crossing.captureId, mayAssign, isHeldByPage(crossing.captureId)]"
+        :class="{ unknown: crossing.entryId === null }"
+      >
         <template v-if="crossing.entryId === null">
           <button v-if="mayAssign" class="btn btn-sm btn-quiet" @click="emit('assign', crossing.captureId)">
             {{ assigning === crossing.captureId ? 'Type the bib' : 'Put a bib' }}
@@ -40,7 +46,9 @@ const tenths = (elapsedMs: number | null): string => printTime(Math.floor((elaps
           <strong class="figures">{{ entryOf(crossing.entryId)?.bib }}</strong>
           <span>{{ crossing.home ? 'home' : `lap ${crossing.lap}` }}</span>
         </template>
-        <span class="figures time">{{ tenths(crossing.elapsedMs) }}</span>
+        <span class="figures time" :class="{ held: isHeldByPage(crossing.captureId) }">{{
+          tenths(crossing.elapsedMs)
+        }}</span>
       </li>
     </ol>
     <p v-if="more > 0" class="quiet">{{ more }} earlier crossings are on record.</p>
@@ -83,6 +91,20 @@ li {
 }
 .time {
   font-size: 1rem;
+}
+/* hollow until it is on the disk of this device */
+.time::after {
+  content: '';
+  display: inline-block;
+  width: 7px;
+  height: 7px;
+  margin-left: 8px;
+  border: 1.5px solid var(--bar-2);
+  border-radius: 50%;
+  background: var(--bar-2);
+}
+.time.held::after {
+  background: none;
 }
 @media (max-width: 900px) {
   .crossings {

@@ -20,10 +20,11 @@ import { byBib, shortName, wavesOf, type Day, type Entry } from '../../../day/da
 import { useDay } from '../../../day/dayStore.ts'
 import { useSession } from '../../../session/sessionStore.ts'
 import { useAgreedClock, type AgreedMoment } from '../../../sync/agreedClock.ts'
-import { oneAfterAnother } from '../../../sync/oneAfterAnother.ts'
 import { deviceId } from '../../../sync/outbox.ts'
 
 export type RunEvent = StandardEvent & { readonly protocol: TimedDistance }
+
+const NOBODY: readonly string[] = []
 
 /** A pace to expect runners at where the standard asks for none: five minutes a kilometre. */
 const EASY_MS_PER_MM = 0.3
@@ -36,30 +37,43 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
   const settled = store.settledIn(event.id)
   const waves = computed(() => wavesOf(day()))
   const chosenWave = ref<number | null>(null)
-  const inTurn = oneAfterAnother()
   /** 1: the timer. 2 and 3: backup watches, which keep a log beside it. 0: the order of the finish. */
   const role = ref(1)
   const message = shallowRef<{ readonly text: string; readonly kind: 'done' | 'look' } | null>(null)
 
+  /** Those of the wave who are here, or were stamped though they are not. */
   const inWave = (wave: number): Entry[] =>
-    day()
-      .entries.filter(
-        (entry) =>
-          entry.wave === wave && entry.bib !== null && (entry.attendance === 'present' || stamped.value.has(entry.id)),
-      )
-      .sort(byBib)
-  const stamped = computed(() => new Set(settled.value.map(({ entryId }) => entryId)))
-
-  const boardOf = (wave: number): LapBoard => {
-    const runners = inWave(wave)
-    return lapBoard(
-      event.protocol,
-      wave,
-      runners.map(({ id }) => ({ entryId: id, wave })),
-      settled.value,
-      paceMs(runners),
-      memoryOf(wave),
+    withBibs.value.filter(
+      (entry) => entry.wave === wave && (entry.attendance === 'present' || stampedAway.value.includes(entry.id)),
     )
+  const withBibs = computed(() =>
+    day()
+      .entries.filter(({ bib }) => bib !== null)
+      .sort(byBib),
+  )
+  const away = computed(() => new Set(withBibs.value.filter((e) => e.attendance !== 'present').map(({ id }) => id)))
+  /** The same list as long as nobody is new in it, so that a stamp changes nothing about who stands on the line. */
+  const stampedAway = computed<readonly string[]>((before = []) => {
+    if (away.value.size === 0) return NOBODY
+    const ids = settled.value.flatMap(({ entryId }) => (entryId !== null && away.value.has(entryId) ? [entryId] : []))
+    const now = [...new Set(ids)]
+    return now.length === before.length && now.every((id) => before.includes(id)) ? before : now
+  })
+
+  /** Who runs in each wave, with the pace to expect; made anew only when who is here changes. */
+  const fields = computed(
+    () =>
+      new Map(
+        waves.value.map((wave) => {
+          const runners = inWave(wave)
+          const onBoard = runners.map(({ id }) => ({ entryId: id, wave }))
+          return [wave, { runners, onBoard, paceMs: paceMs(runners) }]
+        }),
+      ),
+  )
+  const boardOf = (wave: number): LapBoard => {
+    const { onBoard = [], paceMs: expectedMs = 0 } = fields.value.get(wave) ?? {}
+    return lapBoard(event.protocol, wave, onBoard, settled.value, expectedMs, memoryOf(wave))
   }
   const memories = new Map<number, LapMemory>()
   const memoryOf = (wave: number): LapMemory => {
@@ -93,7 +107,7 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
     set: (value) => (chosenWave.value = value),
   })
   const board: ComputedRef<LapBoard> = computed(() => boardOf(wave.value))
-  const runners = computed(() => inWave(wave.value))
+  const runners = computed<readonly Entry[]>(() => fields.value.get(wave.value)?.runners ?? [])
   const next = computed(() => {
     const first = board.value.runners[0]
     return first?.state === 'running' ? first : undefined
@@ -108,38 +122,36 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
     message.value = { text, kind }
   }
 
-  const start = async (moment: AgreedMoment): Promise<void> => {
+  const start = (moment: AgreedMoment): void => {
     const entryIds = runners.value.map(({ id }) => id)
     chosenWave.value = wave.value
-    await store.capture(event.id, null, { kind: 'waveStarted', payload: { wave: wave.value, entryIds } }, moment)
+    store.capture(event.id, null, { kind: 'waveStarted', payload: { wave: wave.value, entryIds } }, moment)
     say(`Wave ${wave.value} started with ${entryIds.length} runners.`)
   }
 
-  /** The moment is that of the press; whom it belongs to is settled once earlier presses are. */
-  const crossEntry = (entryId: string, moment = clock.moment()): Promise<void> =>
-    inTurn(() => stampEntry(entryId, moment))
+  /** The moment is that of the press. */
+  const crossEntry = (entryId: string, moment = clock.moment()): void => stampEntry(entryId, moment)
 
-  const crossNext = (moment = clock.moment()): Promise<void> =>
-    inTurn(async () => {
-      if (next.value) await stampEntry(next.value.entryId, moment)
-    })
+  const crossNext = (moment = clock.moment()): void => {
+    if (next.value) stampEntry(next.value.entryId, moment)
+  }
 
   /** A backup's stamp, or a bib in the order of the finish: beside the laps, and never refused for them. */
-  const logEntry = async (entry: Entry, moment: AgreedMoment): Promise<void> => {
+  const logEntry = (entry: Entry, moment: AgreedMoment): void => {
     const bib = entry.bib ?? ''
     if (role.value === 0) {
-      await store.capture(event.id, entry.id, { kind: 'placed', payload: {} }, moment)
+      store.capture(event.id, entry.id, { kind: 'placed', payload: {} }, moment)
       const place = settled.value.filter(({ kind }) => kind === 'placed').length
       say(`${bib} ${shortName(entry)}: written down, number ${place} in the order.`)
       return
     }
-    await store.capture(event.id, entry.id, { kind: 'crossed', payload: { watch: role.value } }, moment)
+    store.capture(event.id, entry.id, { kind: 'crossed', payload: { watch: role.value } }, moment)
     say(
       `${bib} ${shortName(entry)}: ${printClock(moment.atMs - (board.value.startedAtMs ?? 0), 1)} on watch ${role.value}`,
     )
   }
 
-  const stampEntry = async (entryId: string, moment: AgreedMoment | null): Promise<void> => {
+  const stampEntry = (entryId: string, moment: AgreedMoment | null): void => {
     const runner = board.value.runners.find((one) => one.entryId === entryId)
     const entry = store.entry(entryId)
     if (!entry || board.value.startedAtMs === null) return
@@ -149,54 +161,53 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
     }
     if (role.value !== 1) return logEntry(entry, moment)
     if (runner?.state !== 'running') {
-      await stampUnknown(`Bib ${entry.bib ?? ''} is not on the course any more.`, moment)
+      stampUnknown(`Bib ${entry.bib ?? ''} is not on the course any more.`, moment)
       return
     }
     const lap = runner.lapsDone + 1
-    await store.capture(event.id, entryId, { kind: 'crossed', payload: {} }, moment)
+    store.capture(event.id, entryId, { kind: 'crossed', payload: {} }, moment)
     const elapsed = printClock(moment.atMs - board.value.startedAtMs, 1)
     say(`${entry.bib ?? ''} ${shortName(entry)}: ${lap === board.value.laps ? 'home' : `lap ${lap}`} at ${elapsed}`)
   }
 
-  const crossBib = (bib: number, moment = clock.moment()): Promise<void> =>
-    inTurn(async () => {
-      const entry = runners.value.find((one) => one.bib === bib)
-      if (entry) await stampEntry(entry.id, moment)
-      else await stampUnknown(`Bib ${bib} is not entered in wave ${wave.value}.`, moment)
-    })
+  const crossBib = (bib: number, moment = clock.moment()): void => {
+    const entry = runners.value.find((one) => one.bib === bib)
+    if (entry) stampEntry(entry.id, moment)
+    else stampUnknown(`Bib ${bib} is not entered in wave ${wave.value}.`, moment)
+  }
 
   /** Time first: the stamp is kept, the bib is put to it later. */
-  const crossUnknown = (moment = clock.moment()): Promise<void> => inTurn(() => stampUnknown('', moment))
+  const crossUnknown = (moment = clock.moment()): void => stampUnknown('', moment)
 
-  const stampUnknown = async (why: string, moment: AgreedMoment | null): Promise<void> => {
+  const stampUnknown = (why: string, moment: AgreedMoment | null): void => {
     const { startedAtMs } = board.value
     if (!moment || startedAtMs === null) return
     if (role.value !== 1) {
       say(`${why} A ${role.value === 0 ? 'place in the order' : 'backup stamp'} needs a bib.`.trim(), 'look')
       return
     }
-    await store.capture(event.id, null, { kind: 'crossed', payload: {} }, moment)
+    store.capture(event.id, null, { kind: 'crossed', payload: {} }, moment)
     const elapsed = printClock(moment.atMs - startedAtMs, 1)
     say(`${why} The time ${elapsed} is kept without a bib: put the bib to it.`.trim(), 'look')
   }
 
-  const assign = async (captureId: string, bib: number): Promise<boolean> => {
+  const assign = (captureId: string, bib: number): boolean => {
     const entry = runners.value.find((one) => one.bib === bib)
     if (!entry) {
       say(`Bib ${bib} is not entered in wave ${wave.value}. The time is kept; try another bib.`, 'look')
       return false
     }
-    await store.capture(event.id, entry.id, { kind: 'assigned', payload: { captureId } })
+    store.capture(event.id, entry.id, { kind: 'assigned', payload: { captureId } })
     say(`The time now belongs to ${bib} ${shortName(entry)}.`)
     return true
   }
 
-  const cautionRunner = async (entryId: string): Promise<void> => {
-    await store.capture(event.id, entryId, { kind: 'cautioned', payload: {} })
+  const cautionRunner = (entryId: string): void => {
+    store.capture(event.id, entryId, { kind: 'cautioned', payload: {} })
   }
-  const stopRunner = async (entryId: string, reason: StopReason, note: string): Promise<void> => {
+  const stopRunner = (entryId: string, reason: StopReason, note: string): void => {
     const payload = note.trim() === '' ? { reason } : { reason, note: note.trim() }
-    await store.capture(event.id, entryId, { kind: 'stopped', payload })
+    store.capture(event.id, entryId, { kind: 'stopped', payload })
     say(`Recorded for bib ${store.entry(entryId)?.bib ?? ''}.`)
   }
 
@@ -211,15 +222,13 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
     return candidates.sort(byTimeThenId).at(-1)
   }
 
-  const undo = (): Promise<void> => inTurn(undoLast)
-
-  const undoLast = async (): Promise<void> => {
+  const undo = (): void => {
     const last = lastOwn()
     if (!last) {
       say('Nothing captured on this device is left to undo.', 'look')
       return
     }
-    await store.capture(event.id, last.entryId, {
+    store.capture(event.id, last.entryId, {
       kind: 'voided',
       payload: { captureId: last.id, reason: 'undone at the console' },
     })

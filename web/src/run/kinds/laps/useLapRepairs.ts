@@ -59,15 +59,15 @@ export const useLapRepairs = (event: RunEvent, runners: () => readonly Entry[], 
   const dismiss = (fault: LapFault): void => {
     dismissed.value = new Set([...dismissed.value, keyOf(fault)])
   }
-  const repair = async (fault: LapFault): Promise<void> => {
+  const repair = (fault: LapFault): void => {
     if (fault.kind === 'doubled') {
       const payload = { captureId: fault.captureId, reason: 'double touch' }
-      await store.capture(event.id, fault.entryId, { kind: 'voided', payload })
+      store.capture(event.id, fault.entryId, { kind: 'voided', payload })
       return
     }
     const moment = clock.moment()
     if (fault.atMs === null || !moment) return
-    await store.capture(
+    store.capture(
       event.id,
       fault.entryId,
       { kind: 'crossed', payload: { estimated: true } },

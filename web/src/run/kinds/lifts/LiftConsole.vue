@@ -44,8 +44,9 @@ watch(
 const restLeftMs = computed(() => Math.max(0, (lifts.value.restedAtMs ?? 0) - nowMs.value))
 const missesLeft = computed(() => protocol.failuresAllowed - lifts.value.misses)
 
-const record = (good: boolean): Promise<void> =>
-  work.observe({ kind: 'lifted', payload: { loadG: loadG.value, good } }, undefined, () => lifts.value.over)
+const record = (good: boolean): void => {
+  if (!lifts.value.over) work.observe({ kind: 'lifted', payload: { loadG: loadG.value, good } })
+}
 const change = (byG: number): void => {
   loadG.value = Math.max(0, loadG.value + byG)
 }
@@ -59,11 +60,11 @@ const take = (): void => {
   typed.value = null
 }
 const KEYS = {
-  g: () => void record(true),
-  m: () => void record(false),
+  g: () => record(true),
+  m: () => record(false),
   ArrowUp: () => change(protocol.incrementG),
   ArrowDown: () => change(-protocol.incrementG),
-  e: () => void work.stop('ended'),
+  e: () => work.stop('ended'),
 }
 </script>
 

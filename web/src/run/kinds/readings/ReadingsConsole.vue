@@ -40,10 +40,10 @@ const isDone = computed(
 const held = computed(() => props.entry.attendance !== 'present')
 
 /** Enter goes to the next field that is empty, and on to the next person when none is left. */
-const onEnter = async (index: number): Promise<void> => {
+const onEnter = (index: number): void => {
   const slot = slots.value[index]
   if (!slot) return
-  await record(slot)
+  record(slot)
   if (problems[slot.id]) return
   const inputs = [...(form.value?.querySelectorAll('input') ?? [])]
   const empty = inputs.slice(index + 1).find(({ value }) => value === '')

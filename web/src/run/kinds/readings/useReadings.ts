@@ -16,7 +16,6 @@ import type { Day, Entry } from '../../../day/day.ts'
 import { useDay } from '../../../day/dayStore.ts'
 import { useSession } from '../../../session/sessionStore.ts'
 import { useAgreedClock } from '../../../sync/agreedClock.ts'
-import { oneAfterAnother } from '../../../sync/oneAfterAnother.ts'
 
 export const useReadings = (day: () => Day, event: StandardEvent, entry: () => Entry) => {
   const store = useDay()
@@ -50,22 +49,16 @@ export const useReadings = (day: () => Day, event: StandardEvent, entry: () => E
     { immediate: true },
   )
 
-  const observe = async (observation: Observation): Promise<void> => {
-    await store.capture(event.id, entry().id, observation, clock.moment())
+  const observe = (observation: Observation): void => {
+    store.capture(event.id, entry().id, observation)
   }
 
-  // one after another, so that an undo sees what was typed before it
-  const inTurn = oneAfterAnother()
-  const record = (slot: Slot): Promise<void> => {
-    const text = (typed[slot.id] ?? '').trim()
-    return inTurn(() => recordText(slot, text))
-  }
-  const stop = (reason: StopReason, note = ''): Promise<void> =>
-    inTurn(() => observe({ kind: 'stopped', payload: note.trim() === '' ? { reason } : { reason, note: note.trim() } }))
-  const undo = (): Promise<void> => inTurn(undoLast)
+  const stop = (reason: StopReason, note = ''): void =>
+    observe({ kind: 'stopped', payload: note.trim() === '' ? { reason } : { reason, note: note.trim() } })
 
   /** Records what was typed in one slot; a figure that is already on record is not recorded again. */
-  const recordText = async (slot: Slot, text: string): Promise<void> => {
+  const record = (slot: Slot): void => {
+    const text = (typed[slot.id] ?? '').trim()
     problems[slot.id] = ''
     if (text === onRecord(slot) || !ready.value) return
     if (text === '') {
@@ -79,15 +72,15 @@ export const useReadings = (day: () => Day, event: StandardEvent, entry: () => E
     }
     typed[slot.id] = printField(read.value, slot)
     if (read.value === readings.value[slot.id]) return
-    await observe({ kind: 'read', payload: { slot: slot.id, value: read.value } })
+    observe({ kind: 'read', payload: { slot: slot.id, value: read.value } })
   }
 
   const undoable = computed(() => own.value.filter(({ kind }) => kind !== 'decided').at(-1))
-  const undoLast = async (): Promise<void> => {
+  const undo = (): void => {
     const last = undoable.value
     if (!last || !mayCapture.value) return
     for (const id of Object.keys(problems)) problems[id] = ''
-    await observe({ kind: 'voided', payload: { captureId: last.id, reason: 'undone at the console' } })
+    observe({ kind: 'voided', payload: { captureId: last.id, reason: 'undone at the console' } })
   }
 
   return { slots, typed, problems, mark, ready, mayCapture, record, stop, undo, undoable }

@@ -36,8 +36,6 @@ const work = useSharedWork(() => props.day, props.event)
 const { ready } = work
 const { queue, entries, chosenIds, toggle, takeNext, waiting } = useGroup(() => props.day, props.event, LANES)
 const starting = ref(false)
-/** Lanes whose start is on its way to the disk: what is pressed for them waits its turn behind it, and is not lost. */
-const going = ref<ReadonlySet<string>>(new Set())
 /** The lane whose refusal still asks for its reason. */
 const refusing = ref<string | null>(null)
 
@@ -51,7 +49,7 @@ const lanes = computed(() =>
       attempt,
       mark,
       keys: LANE_KEYS[index] ?? LANE_KEYS[0],
-      phase: isOver ? ('over' as const) : going.value.has(entry.id) ? ('running' as const) : phaseOf(attempt),
+      phase: isOver ? ('over' as const) : phaseOf(attempt),
       refused: Object.values(attempt.tally.refused).reduce((sum, count) => sum + count, 0),
       cautionsLeft: protocol.cautionsAllowed - attempt.tally.cautions,
       mayRestart: phaseOf(attempt) === 'running' && mayRestart(protocol, attempt) === 'yes',
@@ -67,13 +65,10 @@ const leftOf = ({ attempt }: (typeof lanes.value)[number]): string => {
   return printClock(Math.max(0, attempt.endsAtMs - (attempt.end?.atMs ?? nowMs.value)) + 999)
 }
 
-const whileRunning = (entry: Entry, observation: Observation): void =>
-  void work.observe(
-    entry.id,
-    observation,
-    undefined,
-    () => phaseOf(followRepetitions(protocol, work.ownOf(entry.id), clock.nowMs())) !== 'running',
-  )
+const whileRunning = (entry: Entry, observation: Observation): void => {
+  const attempt = followRepetitions(protocol, work.ownOf(entry.id), clock.nowMs())
+  if (phaseOf(attempt) === 'running') work.observe(entry.id, observation)
+}
 const count = (entry: Entry): void => whileRunning(entry, { kind: 'counted', payload: {} })
 const caution = (entry: Entry): void => whileRunning(entry, { kind: 'cautioned', payload: {} })
 const end = (entry: Entry): void => whileRunning(entry, { kind: 'stopped', payload: { reason: 'ended' } })
@@ -92,10 +87,7 @@ const beginStart = (): void => {
 }
 const onGo = (moment: AgreedMoment): void => {
   starting.value = false
-  const starts = toStart.value.map(({ entry }) => entry.id)
-  going.value = new Set(starts)
-  const written = starts.map((id) => work.observe(id, { kind: 'started', payload: {} }, moment))
-  void Promise.allSettled(written).then(() => (going.value = new Set()))
+  for (const { entry } of toStart.value) work.observe(entry.id, { kind: 'started', payload: {} }, moment)
 }
 
 const keys = computed<Readonly<Record<string, () => void>>>(() => {

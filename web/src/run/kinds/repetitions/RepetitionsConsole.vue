@@ -34,7 +34,7 @@ const reps = useRepetitions(
 )
 const { work, protocol, durationMs, stands, attempt, phase, cautionsLeft, restartOffered, undoWords } = reps
 const { ready, mark } = work
-const stopHold = useHold(1_000, () => void reps.stop('ended'))
+const stopHold = useHold(1_000, () => reps.stop('ended'))
 
 const nowMs = useTick(100)
 const elapsedMs = computed(() => {
@@ -88,15 +88,13 @@ const { announced } = useAnnouncements(
 )
 
 const KEYS: Readonly<Record<string, () => void>> = {
-  ' ': () => void reps.count(),
-  c: () => void reps.caution(),
-  m: () => plan.value.length > 0 && void reps.missBeat(),
-  p: () => stands && void reps.rest(),
-  r: () => restartOffered.value && void reps.restart('fault explained'),
+  ' ': () => reps.count(),
+  c: () => reps.caution(),
+  m: () => plan.value.length > 0 && reps.missBeat(),
+  p: () => stands && reps.rest(),
+  r: () => restartOffered.value && reps.restart('fault explained'),
   e: () => stopHold.press(),
-  ...Object.fromEntries(
-    protocol.refusals.map(({ id }, index) => [String(index + 1), () => void reps.refuse(id)] as const),
-  ),
+  ...Object.fromEntries(protocol.refusals.map(({ id }, index) => [String(index + 1), () => reps.refuse(id)] as const)),
 }
 useEventListener(window, 'keyup', ({ key }: KeyboardEvent) => {
   if (key.toLowerCase() === 'e') stopHold.release()

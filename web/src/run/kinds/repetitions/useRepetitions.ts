@@ -13,7 +13,7 @@ import {
 } from '@able-gauge/core'
 import { computed, type ComputedRef } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
-import { useAgreedClock, type AgreedMoment } from '../../../sync/agreedClock.ts'
+import type { AgreedMoment } from '../../../sync/agreedClock.ts'
 import { useWork } from '../../work/useWork.ts'
 
 export type RepetitionEvent = StandardEvent & { readonly protocol: CountedProtocol }
@@ -23,7 +23,6 @@ export const phaseOf = ({ startedAtMs, end }: RepetitionAttempt): AttemptPhase =
   end !== null ? 'over' : startedAtMs === null ? 'ready' : 'running'
 
 export const useRepetitions = (day: () => Day, event: RepetitionEvent, entry: () => Entry) => {
-  const clock = useAgreedClock()
   const { protocol } = event
   const work = useWork(day, event, entry)
 
@@ -36,19 +35,21 @@ export const useRepetitions = (day: () => Day, event: RepetitionEvent, entry: ()
   const stands = clockStands(protocol)
   const durationMs = clockOf(protocol)
 
-  const start = (moment: AgreedMoment): Promise<void> =>
-    work.observe({ kind: 'started', payload: {} }, moment, () => phase.value !== 'ready')
-  const whileRunning = (observation: Observation): Promise<void> =>
-    work.observe(observation, clock.moment(), () => phase.value !== 'running')
-  const count = (): Promise<void> => whileRunning({ kind: 'counted', payload: {} })
-  const refuse = (reason: string): Promise<void> => whileRunning({ kind: 'refused', payload: { reason } })
-  const caution = (): Promise<void> => whileRunning({ kind: 'cautioned', payload: {} })
-  const missBeat = (): Promise<void> => whileRunning({ kind: 'missed', payload: {} })
-  const restart = (reason: string): Promise<void> => whileRunning({ kind: 'restarted', payload: { reason } })
-  const stop = (reason: StopReason, note = ''): Promise<void> =>
+  const start = (moment: AgreedMoment): void => {
+    if (phase.value === 'ready') work.observe({ kind: 'started', payload: {} }, moment)
+  }
+  const whileRunning = (observation: Observation): void => {
+    if (phase.value === 'running') work.observe(observation)
+  }
+  const count = (): void => whileRunning({ kind: 'counted', payload: {} })
+  const refuse = (reason: string): void => whileRunning({ kind: 'refused', payload: { reason } })
+  const caution = (): void => whileRunning({ kind: 'cautioned', payload: {} })
+  const missBeat = (): void => whileRunning({ kind: 'missed', payload: {} })
+  const restart = (reason: string): void => whileRunning({ kind: 'restarted', payload: { reason } })
+  const stop = (reason: StopReason, note = ''): void =>
     whileRunning({ kind: 'stopped', payload: note === '' ? { reason } : { reason, note } })
   /** Stops the clock for a rest, or lets it go on, where the protocol has it stand. */
-  const rest = (): Promise<void> =>
+  const rest = (): void =>
     whileRunning(attempt.value.pausedAtMs === null ? { kind: 'paused', payload: {} } : { kind: 'resumed', payload: {} })
 
   const undoWords = computed(() => {

@@ -78,20 +78,22 @@ const isDone = ({ id }: Entry): boolean => {
   const kind = work.markOf(id)?.kind
   return kind !== 'running'
 }
-const miss = (entry: Entry): Promise<void> =>
-  work.observe(entry.id, { kind: 'missed', payload: {} }, undefined, () => isDone(entry))
-const out = (entry: Entry): Promise<void> =>
-  work.observe(entry.id, { kind: 'stopped', payload: { reason: 'ended' } }, undefined, () => isDone(entry))
-const withTyped = (act: (entry: Entry) => Promise<void>): void => {
+const miss = (entry: Entry): void => {
+  if (!isDone(entry)) work.observe(entry.id, { kind: 'missed', payload: {} })
+}
+const out = (entry: Entry): void => {
+  if (!isDone(entry)) work.observe(entry.id, { kind: 'stopped', payload: { reason: 'ended' } })
+}
+const withTyped = (act: (entry: Entry) => void): void => {
   const entry = group.takeTyped()
-  if (entry) void act(entry)
+  if (entry) act(entry)
 }
 const beginStart = (): void => {
   if (ready.value && started.value === null && runners.value.length > 0) starting.value = true
 }
 const onGo = (moment: AgreedMoment): void => {
   starting.value = false
-  void group.start(moment)
+  group.start(moment)
 }
 const KEYS: Readonly<Record<string, () => void>> = {
   Enter: () => withTyped(miss),

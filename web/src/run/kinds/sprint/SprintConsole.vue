@@ -3,7 +3,7 @@
 import { followSprint, printTime, type ProtocolOf, type StandardEvent } from '@able-gauge/core'
 import { computed, ref } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
-import { useAgreedClock, type AgreedMoment } from '../../../sync/agreedClock.ts'
+import type { AgreedMoment } from '../../../sync/agreedClock.ts'
 import Gauge from '../../../ui/Gauge.vue'
 import { useTick } from '../../../ui/useTick.ts'
 import InstrumentTake from '../../instruments/InstrumentTake.vue'
@@ -28,7 +28,6 @@ const work = useWork(
   () => props.entry,
 )
 const { own, ready, mark } = work
-const clock = useAgreedClock()
 const nowMs = useTick(0)
 /** 1 is the timer; a backup on another device may still stamp after the timer has. */
 const watchNumber = ref(1)
@@ -44,14 +43,14 @@ const elapsedMs = computed(() => {
 })
 const left = computed(() => protocol.attemptsAllowed - tries.value.length)
 
-const start = (moment: AgreedMoment): Promise<void> => work.observe({ kind: 'started', payload: {} }, moment)
+const start = (moment: AgreedMoment): void => work.observe({ kind: 'started', payload: {} }, moment)
 const finish = (): void => {
   const payload = watchNumber.value === 1 ? {} : { watch: watchNumber.value }
-  void work.observe({ kind: 'crossed', payload }, clock.moment(), () => !isRunning.value)
+  if (isRunning.value) work.observe({ kind: 'crossed', payload })
 }
 /** A false start: the try begins anew. */
 const startAgain = (): void => {
-  if (current.value && isRunning.value) void work.undo()
+  if (current.value && isRunning.value) work.undo()
 }
 const timesOf = (index: number): string => {
   const { started, finishes } = tries.value[index] ?? {}

@@ -14,7 +14,6 @@ import type { Day, Entry } from '../../../day/day.ts'
 import BeatLight from '../../../sound/BeatLight.vue'
 import { useSignals } from '../../../sound/useSignals.ts'
 import { useSound } from '../../../sound/useSound.ts'
-import { useAgreedClock } from '../../../sync/agreedClock.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import InstrumentTake from '../../instruments/InstrumentTake.vue'
 import BigTime from '../../work/BigTime.vue'
@@ -46,7 +45,6 @@ const work: Work = {
   ),
 }
 const { own, ready } = counted
-const clock = useAgreedClock()
 const { say } = useSound()
 const nowMs = useTick(50)
 
@@ -94,8 +92,7 @@ const words = computed(() => {
 })
 
 const beat = (): void => {
-  const moment = clock.moment()
-  void work.observe({ kind: 'counted', payload: {} }, moment, () => phase.value !== 'counting')
+  if (phase.value === 'counting') work.observe({ kind: 'counted', payload: {} })
 }
 const typed = ref('')
 watch(phase, (now) => {
@@ -106,10 +103,10 @@ const typedBeats = computed(() => (/^\d{1,3}$/.test(typed.value) ? Number(typed.
 const mayEnter = computed(() => typedBeats.value > 0 && typedBeats.value <= MOST_BEATS)
 const enter = (): void => {
   if (!mayEnter.value) return
-  void work.observe({ kind: 'read', payload: { slot: 'pulse', value: typedBeats.value } })
+  work.observe({ kind: 'read', payload: { slot: 'pulse', value: typedBeats.value } })
 }
 const stopEarly = (): void => {
-  if (phase.value === 'stepping') void work.stop('ended')
+  if (phase.value === 'stepping') work.stop('ended')
 }
 </script>
 

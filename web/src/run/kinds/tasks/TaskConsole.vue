@@ -21,11 +21,11 @@ const work = useWork(
   () => props.entry,
 )
 const { ready } = work
-const done = (): Promise<void> => work.observe({ kind: 'read', payload: { slot: 'done', value: 1 } })
+const done = (): void => work.observe({ kind: 'read', payload: { slot: 'done', value: 1 } })
 const KEYS = {
-  ' ': () => void done(),
+  ' ': () => done(),
   ...Object.fromEntries(
-    protocol.failsWhen.map((why, index) => [String(index + 1), () => void work.stop('failed', why)] as const),
+    protocol.failsWhen.map((why, index) => [String(index + 1), () => work.stop('failed', why)] as const),
   ),
 }
 </script>

@@ -1,0 +1,119 @@
+<script setup lang="ts">
+/** Beside the tiles: what this device keeps, what is to be looked at, and the crossings. */
+import type { LapBoard } from '@able-gauge/core'
+import { computed, ref } from 'vue'
+import type { Entry } from '../../../day/day.ts'
+import LapAlignment from './LapAlignment.vue'
+import LapCrossings from './LapCrossings.vue'
+import LapRepairs from './LapRepairs.vue'
+import type { useLapRepairs } from './useLapRepairs.ts'
+
+const props = defineProps<{
+  board: LapBoard
+  repairs: ReturnType<typeof useLapRepairs>
+  entryOf: (entryId: string | null) => Entry | undefined
+  /** The stamp without a bib that the typed bib goes to. */
+  assigning: string | null
+  mayCapture: boolean
+}>()
+const role = defineModel<number>('role', { required: true })
+const emit = defineEmits<{
+  /** A bib is to be put to a time; to the oldest without one when none is named. */
+  assign: [captureId?: string]
+  /** Bibs are put to times as the order of the finish has them. */
+  assignAll: []
+}>()
+
+const { faults, aligned, differences, assignable } = props.repairs
+const aligning = ref(false)
+const unassigned = computed(() => props.board.crossings.filter(({ entryId }) => entryId === null).length)
+const SHOWN_CROSSINGS = 14
+const newest = computed(() =>
+  // a time without a bib is shown however old it is
+  props.board.crossings.filter(({ entryId }, index) => index < SHOWN_CROSSINGS || entryId === null),
+)
+</script>
+
+<template>
+  <aside class="side">
+    <label class="role quiet">
+      This device keeps
+      <select v-model.number="role" class="form-select">
+        <option :value="1">the laps (timer)</option>
+        <option :value="2">a backup watch</option>
+        <option :value="3">a second backup watch</option>
+        <option :value="0">the order of the finish</option>
+      </select>
+    </label>
+    <LapRepairs
+      v-if="faults.length > 0 && board.startedAtMs !== null"
+      :faults="faults"
+      :started-at-ms="board.startedAtMs"
+      :entry-of="entryOf"
+      :may-repair="mayCapture"
+      @repair="repairs.repair"
+      @dismiss="repairs.dismiss"
+    />
+    <section v-if="aligned.length > 0" class="sheet order" :class="{ look: differences > 0 }">
+      <strong>Order of the finish</strong>
+      <p>
+        {{ differences === 0 ? 'It agrees with the times.' : `It parts from the times in ${differences} places.` }}
+      </p>
+      <button class="btn btn-quiet" @click="aligning = true">Lay them side by side</button>
+    </section>
+    <section v-if="unassigned > 0" class="sheet look">
+      <strong>{{ unassigned }} {{ unassigned === 1 ? 'time' : 'times' }} without a bib</strong>
+      <p>Kept as stamped. Put the bib to it when you know it.</p>
+      <button v-if="mayCapture" class="btn btn-quiet" @click="emit('assign')">Put a bib <kbd>B</kbd></button>
+    </section>
+    <LapCrossings
+      class="list"
+      :crossings="newest"
+      :more="board.crossings.length - newest.length"
+      :entry-of="entryOf"
+      :assigning="assigning"
+      :may-assign="mayCapture"
+      @assign="(captureId) => emit('assign', captureId)"
+    />
+    <LapAlignment
+      v-if="board.startedAtMs !== null"
+      v-model="aligning"
+      :rows="aligned"
+      :started-at-ms="board.startedAtMs"
+      :assignable="assignable.length"
+      :may-assign="mayCapture"
+      @assign="emit('assignAll')"
+    />
+  </aside>
+</template>
+
+<style scoped>
+.side {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  min-height: 0;
+}
+.role {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  white-space: nowrap;
+}
+.order {
+  padding: 12px 14px;
+}
+.order p,
+.look p {
+  margin: 2px 0 8px;
+}
+.look {
+  background: var(--decide-tint);
+  border-color: var(--decide-edge);
+  padding: 12px 14px;
+}
+/* crossings keep their room, whatever there is to look at above them */
+.list {
+  flex: 1 0 240px;
+}
+</style>

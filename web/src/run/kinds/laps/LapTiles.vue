@@ -1,0 +1,85 @@
+<script setup lang="ts">
+/** The runners of the wave as tiles, in the order they are expected. One stamp draws the tiles it is about and no other. */
+import type { LapRunner } from '@able-gauge/core'
+import { computed, useTemplateRef } from 'vue'
+import { shortName, type Entry } from '../../../day/day.ts'
+import { useTick } from '../../../ui/useTick.ts'
+import LapTile from './LapTile.vue'
+import { useCalmOrder } from './useCalmOrder.ts'
+import { useTileWindow } from './useTileWindow.ts'
+
+const props = defineProps<{
+  runners: readonly LapRunner[]
+  laps: number
+  entryOf: (entryId: string) => Entry | undefined
+  /** Whoever is expected next. */
+  nextId: string | undefined
+  /** Whether a touch may stamp. */
+  active: boolean
+  anyTime: boolean
+}>()
+const emit = defineEmits<{ cross: [entryId: string] }>()
+
+/** Those expected soon are shown to the second, the others a little less often: nobody reads two hundred seconds at once. */
+const SOON = 24
+const nowMs = useTick(1_000)
+const laterMs = computed(() => Math.floor(nowMs.value / 10_000) * 10_000)
+const order = useCalmOrder(() => props.runners.map(({ entryId }) => entryId))
+const tiles = computed(() => {
+  const runnerOf = new Map(props.runners.map((runner) => [runner.entryId, runner]))
+  return order.value.flatMap((entryId) => {
+    const [runner, entry] = [runnerOf.get(entryId), props.entryOf(entryId)]
+    return runner && entry ? [{ runner, entry }] : []
+  })
+})
+const box = useTemplateRef<HTMLElement>('box')
+const tileWindow = useTileWindow(box, () => tiles.value.length, 136, 9)
+const shown = computed(() => {
+  const { from, to } = tileWindow.value
+  return tiles.value.slice(from, to).map((tile, index) => ({ ...tile, isSoon: from + index < SOON }))
+})
+/** Only who runs has seconds to show. */
+const shownMs = (runner: LapRunner, isSoon: boolean): number =>
+  runner.state !== 'running' ? 0 : isSoon ? nowMs.value : laterMs.value
+</script>
+
+<template>
+  <div
+    ref="box"
+    class="tiles"
+    :class="{ many: runners.length > 40 }"
+    :style="{ paddingTop: `${tileWindow.abovePx}px`, paddingBottom: `${tileWindow.belowPx}px` }"
+  >
+    <LapTile
+      v-for="{ runner, entry, isSoon } in shown"
+      :key="runner.entryId"
+      v-memo="[runner, entry, laps, runner.entryId === nextId, shownMs(runner, isSoon), active, anyTime]"
+      :runner="runner"
+      :bib="entry.bib ?? 0"
+      :name="shortName(entry)"
+      :laps="laps"
+      :next="runner.entryId === nextId"
+      :now-ms="shownMs(runner, isSoon)"
+      :active="active"
+      :any-time="anyTime"
+      @cross="emit('cross', runner.entryId)"
+    />
+  </div>
+</template>
+
+<style scoped>
+.tiles {
+  contain: layout style;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(158px, 1fr));
+  gap: 9px;
+}
+.tiles.many {
+  grid-template-columns: repeat(auto-fill, minmax(136px, 1fr));
+}
+@media (max-width: 900px) {
+  .tiles {
+    grid-template-columns: repeat(auto-fill, minmax(108px, 1fr));
+  }
+}
+</style>
