@@ -3,7 +3,7 @@ const folder = process.env['ABLE_GAUGE_MUTANTS'] ?? 'quantity'
 
 export default {
   testRunner: 'vitest',
-  vitest: { configFile: 'vitest.mutants.config.ts', related: true },
+  vitest: { configFile: 'vitest.mutants.config.ts', related: false },
   mutate: [`core/src/${folder}/**/*.ts`, '!core/src/**/*.test.ts', '!core/src/**/index.ts'],
   ignorePatterns: ['web', 'server', 'e2e', 'bench', 'cli', '.data', 'test-results'],
   tempDirName: '.data/mutants/sandbox',

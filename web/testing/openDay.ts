@@ -148,6 +148,7 @@ const playServer = (day: Day, captures: readonly Capture[]): PlayedServer => {
       asked.push({ method, path, body: body === undefined ? undefined : JSON.parse(body) })
     if (chosen) return chosen[1]()
     if (path.endsWith('/devices')) return json({ devices: [] })
+    if (path.endsWith('/claims')) return json({ claims: [] })
     if (path.endsWith('/proof'))
       return json({ proof: { kind: 'open' }, head: null, intact: true, places: [], differences: [] })
     if (path.endsWith('/annex')) return json({ captures: [] })

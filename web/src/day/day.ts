@@ -6,6 +6,7 @@ import {
   type DayCandidate,
   type EntryAnswer as Entry,
   type StandardEvent,
+  type TimetableWave,
 } from '@able-gauge/core'
 
 export type { DayAnswer as Day, EntryAnswer as Entry, PlanAnswer as StoredPlan } from '@able-gauge/core'
@@ -37,3 +38,13 @@ export const byBib = (a: Entry, b: Entry): number =>
 /** The waves of a day, in order. */
 export const wavesOf = ({ entries }: Pick<Day, 'entries'>): number[] =>
   [...new Set(entries.map(({ wave }) => wave))].sort((a, b) => a - b)
+
+/** Waves as they start: whoever is absent or has withdrawn takes no place. */
+export const wavesOnGround = (day: Pick<Day, 'entries'>): TimetableWave[] =>
+  wavesOf(day).map((wave) => ({
+    wave,
+    entryIds: [...day.entries]
+      .filter((entry) => entry.wave === wave && entry.attendance !== 'absent' && entry.attendance !== 'withdrawn')
+      .sort(byBib)
+      .map(({ id }) => id),
+  }))

@@ -68,7 +68,7 @@ test('the bar says what waits, that the session ended, and that there is no conn
   server.answer('POST', '/captures', () => problem(401, 'access.signedOut', 'Sign in again.'))
   await store.capture('run', null, { kind: 'crossed', payload: {} })
   await vi.waitFor(() => expect(saved.text()).toContain('The session ended. Sign in to send them'))
-  expect(saved.text()).toContain('1 waiting on this device.')
+  await vi.waitFor(() => expect(saved.text()).toContain('1 waiting on this device.'))
 })
 
 test('a day that may not be read says why, and an ended session is forgotten', async () => {

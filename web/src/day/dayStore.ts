@@ -26,6 +26,7 @@ import { followDay } from '../sync/liveDay.ts'
 import { findKeptDay, keepDay, keepRecorded } from '../sync/keptDays.ts'
 import { countOfOthers, deviceId, drop, keep, listWaiting, type WaitingCapture } from '../sync/outbox.ts'
 import { isUnsure, makeSure, shiftBetween, UNSURE, type Shift } from '../sync/unsureStamps.ts'
+import { useWhoIsWhere } from '../sync/whoIsWhere.ts'
 import { makeCaptureLedger } from './captureLedger.ts'
 import { candidateFrom, type Day, type Entry } from './day.ts'
 import { useAsOf } from './useAsOf.ts'
@@ -38,6 +39,7 @@ const REPORT_AFTER_MS = 1_500
 export const useDay = defineStore('day', () => {
   const session = useSession()
   const clock = useAgreedClock()
+  const where = useWhoIsWhere()
 
   const day = shallowRef<Day | null>(null)
   const problem = ref('')
@@ -131,6 +133,7 @@ export const useDay = defineStore('day', () => {
       },
       day: () => void reread(occasionId),
       signing: (progress) => (signing.value = progress),
+      claims: where.told,
       connected: (is) => {
         live.value = is
         if (is) void sender?.send()
@@ -179,6 +182,7 @@ export const useDay = defineStore('day', () => {
     live.value = signing.value = null
     waitingCount.value = waitingOfOthers.value = annexedCount.value = 0
     refused.value = []
+    where.told([])
   }
 
   const readCaptures = async (occasionId: string): Promise<void> => {

@@ -7,20 +7,9 @@ import {
   timetableTask,
   type DayPlan,
   type TimetableConflict,
-  type TimetableWave,
 } from '@able-gauge/core'
 import { computed, type ComputedRef } from 'vue'
-import { byBib, fullName, wavesOf, type Day } from '../day/day.ts'
-
-/** Waves as they start: whoever is absent or has withdrawn takes no place. */
-export const wavesOnGround = (day: Day): TimetableWave[] =>
-  wavesOf(day).map((wave) => ({
-    wave,
-    entryIds: [...day.entries]
-      .filter((entry) => entry.wave === wave && entry.attendance !== 'absent' && entry.attendance !== 'withdrawn')
-      .sort(byBib)
-      .map(({ id }) => id),
-  }))
+import { fullName, wavesOnGround, type Day } from '../day/day.ts'
 
 export const useTimetable = (day: () => Day, plan: ComputedRef<DayPlan> | { readonly value: DayPlan }) => {
   const task = computed(() => timetableTask(plan.value, day().standard.events, wavesOnGround(day())))

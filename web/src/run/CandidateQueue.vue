@@ -2,13 +2,18 @@
 /** Who has done the event, who is waiting, who may not start. */
 import { printQuantity, type Mark, type StandardEvent } from '@able-gauge/core'
 import { nextTick, onMounted, ref, watch } from 'vue'
-import { fullName, type Entry } from '../day/day.ts'
+import { fullName, type Day, type Entry } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { figureOf, wordFor } from '../ui/verdictWords.ts'
+import QueueFilter from './QueueFilter.vue'
+import { useQueueFilter } from './useQueueFilter.ts'
+import type { useCandidates } from './useQueue.ts'
+import WithOther from './WithOther.vue'
 
 const props = defineProps<{
+  day: Day
   event: StandardEvent
-  queue: readonly Entry[]
+  candidates: Pick<ReturnType<typeof useCandidates>, 'queue' | 'kindOf' | 'station' | 'others'>
   /** Id of the entry on the console. */
   current: string
 }>()
@@ -16,6 +21,9 @@ const props = defineProps<{
 const emit = defineEmits<{ choose: [entryId: string] }>()
 
 const store = useDay()
+const filter = useQueueFilter(() => props.day, props.candidates)
+const queue = filter.found
+const { others } = props.candidates
 const list = ref<HTMLElement | null>(null)
 const showCurrent = async (): Promise<void> => {
   await nextTick()
@@ -43,8 +51,10 @@ const isDone = (entryId: string): boolean => {
 </script>
 
 <template>
-  <section ref="list" class="sheet queue" aria-label="Candidates">
-    <ol>
+  <section class="sheet queue" aria-label="Candidates">
+    <QueueFilter :filter="filter" />
+    <p v-if="queue.length === 0" class="quiet none">Nobody is found.</p>
+    <ol ref="list">
       <li v-for="(entry, index) in queue" :key="entry.id">
         <p v-if="index === 0 || queue[index - 1]?.wave !== entry.wave" class="wave quiet">Wave {{ entry.wave }}</p>
         <button
@@ -53,7 +63,7 @@ const isDone = (entryId: string): boolean => {
           @click="emit('choose', entry.id)"
         >
           <strong class="figures">{{ entry.bib ?? '–' }}</strong>
-          <span class="name">{{ fullName(entry) }}</span>
+          <span class="name">{{ fullName(entry) }}<WithOther :claim="others.get(entry.id)" /></span>
           <span class="state figures">{{ wordsFor(entry) }}</span>
         </button>
       </li>
@@ -63,13 +73,20 @@ const isDone = (entryId: string): boolean => {
 
 <style scoped>
 .queue {
-  position: relative;
-  overflow-y: auto;
+  display: flex;
+  flex-direction: column;
+  overflow: hidden;
+}
+.none {
+  padding: 12px 14px;
+  margin: 0;
 }
 ol {
+  position: relative;
   list-style: none;
   margin: 0;
   padding: 0;
+  overflow-y: auto;
 }
 .wave {
   margin: 0;

@@ -2,7 +2,7 @@
 /** Events done one candidate at a time: the candidates in order, and the console of the one whose turn it is. */
 import { printClock, type StandardEvent } from '@able-gauge/core'
 import { computed } from 'vue'
-import type { Day } from '../day/day.ts'
+import { shortName, type Day } from '../day/day.ts'
 import CandidateQueue from './CandidateQueue.vue'
 import EventStrip from './EventStrip.vue'
 import { useTick } from '../ui/useTick.ts'
@@ -21,20 +21,37 @@ const restLeftMs = computed(() => {
   const state = entry.value ? rests.value.get(entry.value.id) : undefined
   return state?.kind === 'resting' && state.eventId === props.event.id ? state.untilMs - nowMs.value : 0
 })
-const { queue, entry, chosen, following, choose } = useQueue(() => props.day, props.event.id)
+const candidates = useQueue(() => props.day, props.event)
+const { entry, chosen, following, choose, next, others } = candidates
+/** Somebody else has this candidate open too. */
+const other = computed(() => (entry.value ? others.value.get(entry.value.id) : undefined))
 </script>
 
 <template>
   <main class="candidates" :class="{ chosen: chosen !== undefined }">
     <EventStrip class="strip" :day="day" :current="event.id" />
-    <CandidateQueue class="queue" :event="event" :queue="queue" :current="entry?.id ?? ''" @choose="choose" />
+    <CandidateQueue
+      class="queue"
+      :day="day"
+      :event="event"
+      :candidates="candidates"
+      :current="entry?.id ?? ''"
+      @choose="choose"
+    />
     <div v-if="entry" :key="entry.id" class="seat">
       <p v-if="restLeftMs > 0" class="resting" role="status">
         Still resting: {{ printClock(restLeftMs + 999) }} left before this event. An earlier start is on the officer in
         charge.
       </p>
+      <p v-if="other" class="resting" role="status">
+        <strong>{{ other.by }} has this candidate open on another device.</strong> Whoever starts first holds the count;
+        the other is kept beside it.
+        <button v-if="following" class="btn btn-sm btn-quiet" @click="next">
+          Next who is free: {{ following.bib }} {{ shortName(following) }}
+        </button>
+      </p>
       <!-- the console of this candidate, with the ways to the next and back to the list -->
-      <slot :entry="entry" :following="following" :next="() => choose(following?.id)" :back="() => choose(undefined)" />
+      <slot :entry="entry" :following="following" :next="next" :back="() => choose(undefined)" />
     </div>
     <p v-else class="sheet p-4">Nobody is here yet. Check people in at muster, then come back.</p>
   </main>

@@ -1,47 +1,91 @@
 /** The candidates of an event in order, the one on the console, and who follows. */
-import { computed, ref } from 'vue'
+import type { StandardEvent } from '@able-gauge/core'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { byBib, type Day } from '../day/day.ts'
+import { byBib, type Day, type Entry } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
+import { useOpenCandidates, useOthers } from './useOpenCandidates.ts'
+import { useStation } from './useStation.ts'
 
-export const useQueue = (day: () => Day, eventId: string) => {
+/** Everybody who is here for an event, and who of them could be next. */
+export const useCandidates = (day: () => Day, eventId: string) => {
   const store = useDay()
-  const route = useRoute()
-  const router = useRouter()
+  const station = useStation(day, eventId)
+  const { others, isMine } = useOthers(() => ({ id: eventId }))
 
   const queue = computed(() =>
     day()
       .entries.filter(({ attendance }) => attendance === 'present' || attendance === 'held')
       .sort((a, b) => a.wave - b.wave || byBib(a, b)),
   )
+  const kindOf = (entryId: string): string => store.marksIn(eventId).value.get(entryId)?.kind ?? 'waiting'
   /** Whoever withdrew or was disqualified in another event is not called to this one. */
   const isOut = (entryId: string): boolean => {
     const outcome = store.verdicts.get(entryId)?.outcome
     return outcome === 'withdrawn' || outcome === 'disqualified'
   }
-  const isWaiting = (entryId: string): boolean => {
-    const kind = store.marksIn(eventId).value.get(entryId)?.kind
-    return (kind === 'waiting' || kind === 'running') && !isOut(entryId)
-  }
-  const firstWaiting = computed(() =>
-    queue.value.find((entry) => entry.attendance === 'present' && isWaiting(entry.id)),
-  )
+  /** Those who could come next by themselves: at this station, and with no other device. */
+  const couldBeNext = ({ id, attendance }: Entry): boolean =>
+    attendance === 'present' &&
+    (kindOf(id) === 'waiting' || kindOf(id) === 'running') &&
+    !isOut(id) &&
+    station.isMine(id) &&
+    (!others.value.has(id) || isMine(id))
+  /** Another device came first, and nothing has happened yet that would be left behind. */
+  const isLost = (entryId: string): boolean =>
+    kindOf(entryId) === 'waiting' && others.value.has(entryId) && !isMine(entryId)
+
+  return { queue, station, others, kindOf, couldBeNext, isLost }
+}
+
+export const useQueue = (day: () => Day, event: StandardEvent) => {
+  const store = useDay()
+  const route = useRoute()
+  const router = useRouter()
+  const candidates = useCandidates(day, event.id)
+  const { queue, couldBeNext, isLost } = candidates
+
+  const firstWaiting = computed(() => queue.value.find(couldBeNext))
   const chosen = computed(() => queue.value.find(({ bib }) => bib !== null && String(bib) === route.query['bib']))
+  /** Whether whoever is on the console came there by being next, not by somebody's choice. */
+  const cameByThemselves = ref(chosen.value === undefined)
   /** Stays on the console while captures come in: the result must not give way to the next candidate by itself. */
   const pinnedId = ref(firstWaiting.value?.id ?? queue.value[0]?.id)
   const entry = computed(() => chosen.value ?? queue.value.find(({ id }) => id === pinnedId.value) ?? queue.value[0])
-  const choose = (entryId: string | undefined): void => {
+  const put = (entryId: string | undefined): void => {
     const bib = store.entry(entryId ?? null)?.bib
     pinnedId.value = entryId ?? firstWaiting.value?.id
     const { way } = route.query
     void router.replace({ query: { ...(way ? { way } : {}), ...(bib ? { bib: String(bib) } : {}) } })
   }
+  /** Somebody chose a candidate, or nobody: the list alone. */
+  const choose = (entryId: string | undefined): void => {
+    cameByThemselves.value = entryId === undefined
+    put(entryId)
+  }
   /** The next one waiting after the candidate on the console. */
   const following = computed(() => {
     const at = queue.value.findIndex(({ id }) => id === entry.value?.id)
     const after = [...queue.value.slice(at + 1), ...queue.value.slice(0, Math.max(0, at))]
-    return after.find((one) => one.attendance === 'present' && isWaiting(one.id))
+    return after.find(couldBeNext)
   })
+  const next = (): void => {
+    cameByThemselves.value = true
+    put(following.value?.id)
+  }
 
-  return { queue, entry, chosen, following, choose }
+  useOpenCandidates(
+    day,
+    event.id,
+    () => (entry.value ? [entry.value.id] : []),
+    () => cameByThemselves.value,
+  )
+  watch(
+    () => cameByThemselves.value && entry.value !== undefined && isLost(entry.value.id),
+    (lost) => {
+      if (lost && following.value) next()
+    },
+  )
+
+  return { ...candidates, entry, chosen, following, choose, next }
 }

@@ -66,7 +66,10 @@ afterEach(async () => {
 const wait = async (id: string, accountId = 'me', byGuest = false): Promise<void> => {
   // the sender looks at nothing else of a capture
   const capture = { id, entryId: null } as unknown as Capture
-  await keep({ id, occasionId: DAY, accountId, capture, state: 'waiting', reason: '', byGuest })
+  const kept = keep({ id, occasionId: DAY, accountId, capture, state: 'waiting', reason: '', byGuest })
+  // it is written once the press is painted
+  if (vi.isFakeTimers()) await vi.advanceTimersByTimeAsync(100)
+  await kept
 }
 const idsOf = async (state: 'waiting' | 'refused') => (await listWaiting(DAY, 'me', state)).map(({ id }) => id)
 

@@ -1,5 +1,5 @@
 /** Follows a day on the server, and comes back by itself after every break. */
-import type { RecordedCapture, SigningProgress } from '@able-gauge/core'
+import type { Claim, RecordedCapture, SigningProgress } from '@able-gauge/core'
 import { RETRY_MS } from './captureSender.ts'
 
 export interface LiveNews {
@@ -10,6 +10,8 @@ export interface LiveNews {
   readonly day: () => void
   /** Somebody is signing the day, and how far that is. */
   readonly signing: (progress: SigningProgress) => void
+  /** Who is where. */
+  readonly claims: (claims: readonly Claim[]) => void
   readonly connected: (is: boolean) => void
 }
 
@@ -32,6 +34,9 @@ export const followDay = (occasionId: string, news: LiveNews): (() => void) => {
       news.captures(JSON.parse(data) as RecordedCapture[])
     })
     opened.addEventListener('day', () => news.day())
+    opened.addEventListener('claims', ({ data }: MessageEvent<string>) => {
+      news.claims(JSON.parse(data) as Claim[]) // checked when they were stored
+    })
     opened.addEventListener('signing', ({ data }: MessageEvent<string>) => {
       news.signing(JSON.parse(data) as SigningProgress) // two numbers, made by the server
     })

@@ -1,13 +1,18 @@
 <script setup lang="ts">
 /** Everybody in the event, with those on the console marked; a touch puts somebody on or off. */
 import { printQuantity, type Mark, type StandardEvent } from '@able-gauge/core'
-import { fullName, type Entry } from '../../day/day.ts'
+import { fullName, type Day, type Entry } from '../../day/day.ts'
 import { useDay } from '../../day/dayStore.ts'
 import { figureOf, wordFor } from '../../ui/verdictWords.ts'
+import QueueFilter from '../QueueFilter.vue'
+import { useQueueFilter } from '../useQueueFilter.ts'
+import type { useCandidates } from '../useQueue.ts'
+import WithOther from '../WithOther.vue'
 
 const props = defineProps<{
+  day: Day
   event: StandardEvent
-  queue: readonly Entry[]
+  candidates: Pick<ReturnType<typeof useCandidates>, 'queue' | 'kindOf' | 'station' | 'others'>
   chosenIds: readonly string[]
   /** Whether people may be put on or off now. */
   mayChange: boolean
@@ -17,6 +22,9 @@ const props = defineProps<{
 const emit = defineEmits<{ toggle: [entryId: string] }>()
 
 const store = useDay()
+const filter = useQueueFilter(() => props.day, props.candidates)
+const queue = filter.found
+const { others } = props.candidates
 const markOf = (entryId: string): Mark | undefined => store.marksIn(props.event.id).value.get(entryId)
 const wordsFor = ({ id, attendance }: Entry): string => {
   if (attendance === 'held') return 'held'
@@ -34,6 +42,7 @@ const isFixed = ({ id, attendance }: Entry): boolean =>
 <template>
   <section class="sheet list" aria-label="Candidates">
     <p class="quiet">Up to {{ most }} together</p>
+    <QueueFilter :filter="filter" />
     <ol>
       <li v-for="entry in queue" :key="entry.id">
         <button
@@ -43,7 +52,7 @@ const isFixed = ({ id, attendance }: Entry): boolean =>
           @click="emit('toggle', entry.id)"
         >
           <strong class="figures">{{ entry.bib ?? '–' }}</strong>
-          <span>{{ fullName(entry) }}</span>
+          <span>{{ fullName(entry) }}<WithOther :claim="others.get(entry.id)" /></span>
           <span class="state figures">{{ wordsFor(entry) }}</span>
         </button>
       </li>

@@ -1,19 +1,18 @@
 /** A few candidates worked together: who is on, who could be, the next few who wait. */
 import type { StandardEvent } from '@able-gauge/core'
-import { computed, ref } from 'vue'
-import type { Day, Entry } from '../../day/day.ts'
-import { useDay } from '../../day/dayStore.ts'
-import { useQueue } from '../useQueue.ts'
+import { computed, ref, watch } from 'vue'
+import type { Day } from '../../day/day.ts'
+import { useCandidates } from '../useQueue.ts'
+import { useOpenCandidates } from '../useOpenCandidates.ts'
 
 /** @param most how many can be on at once */
 export const useGroup = (day: () => Day, event: StandardEvent, most: number) => {
-  const store = useDay()
-  const { queue } = useQueue(day, event.id)
+  const candidates = useCandidates(day, event.id)
+  const { queue, kindOf, couldBeNext, isLost } = candidates
   const chosenIds = ref<readonly string[]>([])
+  const cameByThemselves = ref(true)
 
-  const isWaiting = ({ id, attendance }: Entry): boolean =>
-    attendance === 'present' && store.marksIn(event.id).value.get(id)?.kind === 'waiting'
-  const waiting = computed(() => queue.value.filter(isWaiting))
+  const waiting = computed(() => queue.value.filter((entry) => couldBeNext(entry) && kindOf(entry.id) === 'waiting'))
   const entries = computed(() =>
     chosenIds.value.flatMap((id) => {
       const entry = queue.value.find((one) => one.id === id)
@@ -21,6 +20,7 @@ export const useGroup = (day: () => Day, event: StandardEvent, most: number) => 
     }),
   )
   const toggle = (entryId: string): void => {
+    cameByThemselves.value = false
     chosenIds.value = chosenIds.value.includes(entryId)
       ? chosenIds.value.filter((id) => id !== entryId)
       : chosenIds.value.length < most
@@ -28,11 +28,24 @@ export const useGroup = (day: () => Day, event: StandardEvent, most: number) => 
         : chosenIds.value
   }
   const takeNext = (): void => {
-    // whoever is at it already, on another device perhaps, comes first
-    const running = queue.value.filter(({ id }) => store.marksIn(event.id).value.get(id)?.kind === 'running')
+    cameByThemselves.value = true
+    // whoever is at it already comes first
+    const running = queue.value.filter((entry) => couldBeNext(entry) && kindOf(entry.id) === 'running')
     chosenIds.value = [...running, ...waiting.value].slice(0, most).map(({ id }) => id)
   }
   takeNext()
 
-  return { queue, waiting, entries, chosenIds, toggle, takeNext, most }
+  useOpenCandidates(
+    day,
+    event.id,
+    () => chosenIds.value,
+    () => cameByThemselves.value,
+  )
+  // another device had somebody first: the next who is free comes in their place
+  watch(
+    () => cameByThemselves.value && chosenIds.value.some(isLost),
+    (lost) => lost && takeNext(),
+  )
+
+  return { ...candidates, waiting, entries, chosenIds, toggle, takeNext, most }
 }

@@ -20,7 +20,8 @@ import { useTick } from '../../../ui/useTick.ts'
 import { wordFor } from '../../../ui/verdictWords.ts'
 import CandidateQueue from '../../CandidateQueue.vue'
 import StartCommands from '../../start/StartCommands.vue'
-import { useQueue } from '../../useQueue.ts'
+import { useOpenCandidates } from '../../useOpenCandidates.ts'
+import { useCandidates } from '../../useQueue.ts'
 import BigTime from '../../work/BigTime.vue'
 import SharedRoom from '../../work/SharedRoom.vue'
 import { useSharedWork } from '../../work/useSharedWork.ts'
@@ -35,7 +36,8 @@ const { stations } = protocol
 const nowMs = useTick(0)
 const work = useSharedWork(() => props.day, props.event)
 const { ready } = work
-const { queue } = useQueue(() => props.day, props.event.id)
+const candidates = useCandidates(() => props.day, props.event.id)
+const { queue, couldBeNext } = candidates
 const starting = ref(false)
 /** The candidate the keys work. */
 const chosenId = ref('')
@@ -54,11 +56,17 @@ const course = computed(() => chosen.value?.course ?? (last.value ? courseOf(las
 const shown = computed(() => chosen.value?.entry ?? last.value)
 const shownMark = computed(() => (shown.value ? work.markOf(shown.value.id) : undefined))
 const next = computed(() =>
-  queue.value.find((entry) => work.markOf(entry.id)?.kind === 'waiting' && entry.attendance === 'present'),
+  queue.value.find((entry) => work.markOf(entry.id)?.kind === 'waiting' && couldBeNext(entry)),
 )
 const candidate = ref('')
 const toStart = computed(
   () => queue.value.find(({ id }) => id === candidate.value && work.markOf(id)?.kind === 'waiting') ?? next.value,
+)
+useOpenCandidates(
+  () => props.day,
+  props.event.id,
+  () => [...(chosen.value ? [chosen.value.entry.id] : []), ...(toStart.value ? [toStart.value.id] : [])],
+  () => candidate.value === '',
 )
 
 const elapsedOf = (startedAtMs: number | undefined, endMs?: number): number =>
@@ -195,8 +203,9 @@ const failKeys = computed(() =>
         </button>
       </section>
       <CandidateQueue
+        :day="day"
         :event="event"
-        :queue="queue"
+        :candidates="candidates"
         :current="toStart?.id ?? ''"
         @choose="(id) => (isUnder(id) ? (chosenId = id) : (candidate = id))"
       />

@@ -26,11 +26,8 @@ const clock = useAgreedClock()
 const nowMs = useTick(0)
 const work = useSharedWork(() => props.day, props.event)
 const { ready } = work
-const { queue, entries, chosenIds, toggle, takeNext, waiting, most } = useGroup(
-  () => props.day,
-  props.event,
-  Math.min(MOST, protocol.notes?.peopleAtOnce ?? MOST),
-)
+const group = useGroup(() => props.day, props.event, Math.min(MOST, protocol.notes?.peopleAtOnce ?? MOST))
+const { entries, chosenIds, toggle, takeNext, waiting, most } = group
 const starting = ref(false)
 const watchNumber = ref(1)
 /** A digit after C cautions, after F stops for safety. */
@@ -113,8 +110,9 @@ const KEYS = {
   >
     <template #side>
       <GroupList
+        :day="day"
         :event="event"
-        :queue="queue"
+        :candidates="group"
         :chosen-ids="chosenIds"
         :may-change="!anyRunning"
         :most="most"

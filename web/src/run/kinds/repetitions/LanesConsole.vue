@@ -34,7 +34,8 @@ const clock = useAgreedClock()
 const nowMs = useTick(100)
 const work = useSharedWork(() => props.day, props.event)
 const { ready } = work
-const { queue, entries, chosenIds, toggle, takeNext, waiting } = useGroup(() => props.day, props.event, LANES)
+const group = useGroup(() => props.day, props.event, LANES)
+const { entries, chosenIds, toggle, takeNext, waiting } = group
 const starting = ref(false)
 /** The lane whose refusal still asks for its reason. */
 const refusing = ref<string | null>(null)
@@ -135,8 +136,9 @@ const keys = computed<Readonly<Record<string, () => void>>>(() => {
   >
     <template #side>
       <GroupList
+        :day="day"
         :event="event"
-        :queue="queue"
+        :candidates="group"
         :chosen-ids="chosenIds"
         :may-change="running.length === 0"
         :most="LANES"
