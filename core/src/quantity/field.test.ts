@@ -7,7 +7,7 @@ const RUN: FieldForm = { unit: 'ms', secondsFromMs: 60_000 }
 const METRES: FieldForm = { unit: 'mm' }
 const CM: FieldForm = { unit: 'mm', shownIn: 'cm' }
 const FEET_INCHES: FieldForm = { unit: 'mm', shownIn: 'ft-in' }
-const FEET: FieldForm = { unit: 'mm', shownIn: 'ft' }
+const YARDS: FieldForm = { unit: 'mm', shownIn: 'yd' }
 const INCHES: FieldForm = { unit: 'mm', shownIn: 'in' }
 const KG: FieldForm = { unit: 'g' }
 const LB: FieldForm = { unit: 'g', shownIn: 'lb' }
@@ -34,7 +34,7 @@ test.each<[string, FieldForm, number]>([
   ['  41.5  ', CM, 415],
   ['5 ft 10 in', FEET_INCHES, 1_778],
   ['70', FEET_INCHES, 1_778],
-  ['10', FEET, 3_048],
+  ['10', YARDS, 9_144],
   ['10', INCHES, 254],
   ['3 ft', CM, 914],
   ['34', KG, 34_000],
@@ -82,7 +82,7 @@ test.each<[string, FieldForm, string, string]>([
   ['5 kg', METRES, 'field.form', '"5 kg" is not a length in m, such as 12.5.'],
   ['5 lb', CM, 'field.form', '"5 lb" is not a length in cm, such as 41.5.'],
   ['high', FEET_INCHES, 'field.form', '"high" is not a length, such as 5 ft 10 in.'],
-  ['long', FEET, 'field.form', '"long" is not a length in ft, such as 12.5.'],
+  ['long', YARDS, 'field.form', '"long" is not a length in yd, such as 12.5.'],
   ['heavy', KG, 'field.form', '"heavy" is not a mass in kg, such as 34.5.'],
   ['5 ft', KG, 'field.form', '"5 ft" is not a mass in kg, such as 34.5.'],
   ['much', LB, 'field.form', '"much" is not a mass in lb, such as 34.5.'],

@@ -34,7 +34,7 @@ test.each<[number, Unit, PublishedUnit | undefined, string]>([
   [45_359, 'g', 'lb', '100 lb (45.359 kg)'],
   // seconds are published in nothing else
   [580_000, 'ms', 'lb', '9:40'],
-  [580_000, 'ms', 'ft', '9:40'],
+  [580_000, 'ms', 'yd', '9:40'],
 ])('%i %s published in %s is "%s"', (value, unit, publishedIn, printed) => {
   expect(printQuantity(value, unit, publishedIn)).toBe(printed)
 })
