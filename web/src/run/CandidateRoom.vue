@@ -22,9 +22,12 @@ const restLeftMs = computed(() => {
   return state?.kind === 'resting' && state.eventId === props.event.id ? state.untilMs - nowMs.value : 0
 })
 const candidates = useQueue(() => props.day, props.event)
-const { entry, chosen, following, choose, next, others } = candidates
+const { entry, chosen, following, choose, next, others, kindOf } = candidates
 /** Somebody else has this candidate open too. */
-const other = computed(() => (entry.value ? others.value.get(entry.value.id) : undefined))
+const other = computed(() =>
+  // once it runs, the console says whose count stands
+  entry.value && kindOf(entry.value.id) === 'waiting' ? others.value.get(entry.value.id) : undefined,
+)
 </script>
 
 <template>

@@ -41,7 +41,7 @@ const events = useCalmly(() =>
 
 <template>
   <nav class="strip sheet" aria-label="Events">
-    <div ref="list" class="events" :class="{ many: events.length > 6 }">
+    <div ref="list" class="events" :class="{ many: events.length > 4 }">
       <RouterLink
         v-for="({ id, name, done, underWay, here }, index) in events"
         :key="id"

@@ -44,6 +44,14 @@ export const useWhoIsWhere = defineStore('whoIsWhere', () => {
   const close = (): void => {
     if (own) have(occasionId ?? '', { ...own, entryIds: [] })
   }
+  // a page that is closed has nobody open any more; the browser sends this on its way out
+  window.addEventListener('pagehide', () => {
+    if (!occasionId || !own) return
+    const address = `/api/occasions/${occasionId}/devices/${encodeURIComponent(deviceId())}/claims`
+    const body = JSON.stringify({ ...own, entryIds: [] })
+    void fetch(address, { method: 'PUT', keepalive: true, headers: { 'Content-Type': 'application/json' }, body })
+  })
+
   const told = (all: readonly Claim[]): void => {
     claims.value = all
   }

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 /** Tells that another device's count stands, what this one has counted beside it, and lets somebody take over. */
 defineProps<{
+  /** Who works the device that counts; empty where nobody has said so. */
+  by: string
   /** What this device counted beside it; null where it counted nothing. */
   second: number | null
   mayTakeOver: boolean
@@ -11,7 +13,7 @@ const emit = defineEmits<{ takeOver: [] }>()
 <template>
   <div class="sheet held" role="status">
     <p>
-      <strong>Another device counts.</strong>
+      <strong>{{ by === '' ? 'Another device counts.' : `${by} counts on another device.` }}</strong>
       <template v-if="second === null"> What is pressed here is kept beside it, as a second count. </template>
       <template v-else>
         Second count, on this device: {{ second }}. A difference is looked at before signing.

@@ -85,7 +85,13 @@ const allHelp = computed(() => [
     <EventStrip class="strip" :day="day" :current="event.id" />
     <div class="side"><slot name="side" /></div>
     <div class="work">
-      <HeldElsewhere v-if="heldElsewhere.length > 0" :second="null" :may-take-over="mayCapture" @take-over="takeOver" />
+      <HeldElsewhere
+        v-if="heldElsewhere.length > 0"
+        by=""
+        :second="null"
+        :may-take-over="mayCapture"
+        @take-over="takeOver"
+      />
       <slot />
     </div>
     <footer v-if="mayCapture" class="foot">

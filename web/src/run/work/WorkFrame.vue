@@ -11,6 +11,7 @@ import type { AgreedMoment } from '../../sync/agreedClock.ts'
 import KeyHelp from '../../ui/KeyHelp.vue'
 import StartCommands from '../start/StartCommands.vue'
 import { useKeys } from '../useKeys.ts'
+import { useOthers } from '../useOpenCandidates.ts'
 import { deviceId } from '../../sync/outbox.ts'
 import HeldElsewhere from './HeldElsewhere.vue'
 import type { Work } from './useWork.ts'
@@ -65,6 +66,11 @@ const ending = ref(false)
 const helping = ref(false)
 const { ready, mayCapture, isDone, mark, undoable, stop, undo, ruling, heldElsewhere, takeOver } = props.work
 const second = computed(() => ruling.value.second.find((other) => other.deviceId === deviceId())?.soFar ?? null)
+const { others } = useOthers(() => props.event)
+const counting = computed(() => {
+  const claim = others.value.get(props.entry.id)
+  return claim?.deviceId === ruling.value.holder ? claim.by : ''
+})
 const held = computed(() => props.entry.attendance !== 'present')
 const hasStart = computed(() => startWordsOf(props.event.protocol).words.length > 0)
 
@@ -110,7 +116,13 @@ const allHelp = computed(() => [
     <p v-if="held" class="sheet note" role="alert">
       <strong>{{ entry.attendance === 'held' ? 'Held: may not start.' : 'Not checked in.' }}</strong> {{ entry.note }}
     </p>
-    <HeldElsewhere v-if="heldElsewhere" :second="second" :may-take-over="mayCapture && ready" @take-over="takeOver()" />
+    <HeldElsewhere
+      v-if="heldElsewhere"
+      :by="counting"
+      :second="second"
+      :may-take-over="mayCapture && ready"
+      @take-over="takeOver()"
+    />
     <StartCommands v-if="starting" :day="day" :event="event" :entries="[entry]" @go="onGo" @cancel="starting = false" />
     <template v-else>
       <slot name="figures" />
@@ -156,7 +168,7 @@ const allHelp = computed(() => [
 .console {
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: 8px;
   min-height: 0;
   overflow-y: auto;
 }
@@ -177,14 +189,20 @@ const allHelp = computed(() => [
   font-size: 1.375rem;
   flex: none;
 }
+/* whatever is above it, stopping for safety is in reach */
 .foot {
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
   flex: none;
+  position: sticky;
+  bottom: 0;
+  z-index: 1;
+  background: var(--ground);
+  padding-top: 6px;
 }
 .foot :deep(.btn) {
-  min-height: 52px;
+  min-height: 48px;
 }
 .foot small {
   display: block;

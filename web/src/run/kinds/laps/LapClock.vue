@@ -37,7 +37,7 @@ const over = computed(() => props.cut !== null && elapsedMs.value > props.cut.va
     </div>
     <div v-if="cut" class="gauge-box">
       <span class="quiet">Where the clock stands against the standard{{ cutOf }}</span>
-      <Gauge :cut="cut" :value="gaugeMs" :state="over ? 'short' : 'good'" size="large" cut-word="limit" />
+      <Gauge :cut="cut" :value="gaugeMs" :state="over ? 'short' : 'good'" size="large" cut-word="cut" />
     </div>
   </section>
 </template>
