@@ -8,7 +8,7 @@ import { cadenceRemarks } from './cadence.ts'
 import { stepEstimates } from './estimates.ts'
 import { stepReferee, stampedSteps, type StepState } from './referee.ts'
 import { measureSteps } from './measure.ts'
-import { StepTest } from './protocol.ts'
+import { StepTest, stepHeightMm } from './protocol.ts'
 import { rehearseSteps } from './rehearse.ts'
 import { byTimeHeld, isByTimeHeld } from './timeHeld.ts'
 import { words } from './words.ts'
@@ -51,6 +51,7 @@ export const stepTest = defineKind<StepTest, StepState>({
         : [finding(`${place}.heights[${index}].category`, 'category', category, 'a category of this standard')],
     ),
   remarks: cadenceRemarks,
+  cues: (protocol, { category }) => [{ code: 'stepHeight', figures: { mm: stepHeightMm(protocol, category) } }],
   estimates: (protocol, pulse, reading, person) =>
     // a time held is no pulse
     readingStep(reading, 'stoppedEarly') ? [] : stepEstimates(protocol, pulse, person),

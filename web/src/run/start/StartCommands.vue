@@ -40,8 +40,8 @@ const goOn = (): void => {
   despite.value = [...new Set(asked.value.map(({ code }) => code))]
   if (!isOpen.value) saying.value = true
 }
-const allClear = async (): Promise<void> => {
-  await clear()
+const allClear = (): void => {
+  clear()
   if (!isOpen.value) saying.value = true
 }
 const go = (moment: AgreedMoment): void =>

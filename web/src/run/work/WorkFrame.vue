@@ -10,6 +10,7 @@ import SoundSwitch from '../../sound/SoundSwitch.vue'
 import type { AgreedMoment } from '../../sync/agreedClock.ts'
 import KeyHelp from '../../ui/KeyHelp.vue'
 import StartCommands from '../start/StartCommands.vue'
+import StartCues from '../start/StartCues.vue'
 import { useKeys } from '../useKeys.ts'
 import { useOthers } from '../useOpenCandidates.ts'
 import { deviceId } from '../../sync/outbox.ts'
@@ -140,7 +141,7 @@ const allHelp = computed(() => [
         <section v-if="mayStart" class="sheet rules">
           <h2>{{ conductOf(event.protocol, event.publishedIn) }}</h2>
           <slot name="rules" />
-          <p v-for="text in event.protocol.clearBefore" :key="text"><strong>Before the start:</strong> {{ text }}</p>
+          <StartCues :day="day" :event="event" :entry="entry" />
           <p v-for="text in event.cautions" :key="text">{{ text }}</p>
         </section>
         <button v-if="mayStart && mayCapture" class="btn btn-primary start" :disabled="!ready" @click="beginStart">

@@ -25,7 +25,7 @@ const work = useWork(
   () => props.entry,
 )
 const { own, ready, mark } = work
-const nowMs = useTick(0)
+const nowMs = useTick(50)
 
 const chain = computed(() => followChain(protocol, own.value))
 const part = computed(() => chain.value.parts[chain.value.open])

@@ -33,7 +33,7 @@ const props = defineProps<{
 
 const { protocol } = props.event
 const { stations } = protocol
-const nowMs = useTick(0)
+const nowMs = useTick(50)
 const work = useSharedWork(() => props.day, props.event)
 const { ready } = work
 const candidates = useCandidates(() => props.day, props.event.id)

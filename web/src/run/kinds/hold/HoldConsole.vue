@@ -23,7 +23,7 @@ const props = defineProps<{
 const MOST = 9
 const { protocol } = props.event
 const clock = useAgreedClock()
-const nowMs = useTick(0)
+const nowMs = useTick(50)
 const work = useSharedWork(() => props.day, props.event)
 const { ready } = work
 const group = useGroup(() => props.day, props.event, Math.min(MOST, protocol.notes?.peopleAtOnce ?? MOST))

@@ -28,7 +28,7 @@ const work = useWork(
   () => props.entry,
 )
 const { own, ready, mark } = work
-const nowMs = useTick(0)
+const nowMs = useTick(50)
 /** 1 is the timer; a backup on another device may still stamp after the timer has. */
 const watchNumber = ref(1)
 
