@@ -126,7 +126,7 @@ const work = async ({ page, open, captures, measured }: Bench, { start, press, e
   await press('1', /^Not low enough/)
   await press('2', /^Body not straight/)
   await press('c', /^Caution/)
-  await expect(page.getByText('Counted until the 2:00 ran out.')).toBeVisible({ timeout: LONG })
+  await expect(page.getByText('Counted until the 0:40 ran out.')).toBeVisible({ timeout: LONG })
   expect(await measured('press-ups', 1)).toBe(7)
 
   // to failure: ended by the third caution, after five
@@ -185,7 +185,7 @@ const work = async ({ page, open, captures, measured }: Bench, { start, press, e
     () => page.getByRole('button', { name: 'Position lost' }).nth(1).tap(),
   )
   await expect(page.getByText('All are down.')).toBeVisible({ timeout: LONG })
-  expect(await measured('hold', 3)).toBe(90_000)
+  expect(await measured('hold', 3)).toBe(60_000)
   const holds = await captures('hold')
   expect(await measured('hold', 1)).toBe(from(holds, 'stopped').atMs - from(holds, 'started').atMs)
   expect(await measured('hold', 2)).toBe(lastOf(holds, 'cautioned').atMs - from(holds, 'started').atMs)
@@ -310,7 +310,7 @@ const work = async ({ page, open, captures, measured }: Bench, { start, press, e
   await open('course')
   await start()
   await press('t', /^Fault/)
-  // the minute on the stairs closes by itself; a press before it does nothing
+  // the half minute on the stairs closes by itself; a press before it does nothing
   await either(
     () => page.keyboard.press(' '),
     () => Promise.resolve(),

@@ -23,7 +23,7 @@ const PROTOCOLS: readonly {
   {
     id: 'press-ups',
     name: 'Press-ups',
-    protocol: { kind: 'repetitionsInTime', ...REPETITIONS, durationMs: 120_000 },
+    protocol: { kind: 'repetitionsInTime', ...REPETITIONS, durationMs: 40_000 },
     restAfterMs: 3_600_000,
   },
   {
@@ -52,7 +52,7 @@ const PROTOCOLS: readonly {
       clearBefore: ['No pain in the back on a gentle trial of the position.'],
       cautionsAllowed: 1,
       endsWhen: ['Hips touch the mat'],
-      capMs: 90_000,
+      capMs: 60_000,
     },
   },
   {
@@ -141,7 +141,7 @@ const PROTOCOLS: readonly {
           task: 'To the beat.',
           faultsAllowed: 2,
           fault: 'touches the rail',
-          rate: { stepsPerMinute: 54, durationMs: 60_000 },
+          rate: { stepsPerMinute: 54, durationMs: 30_000 },
         },
         { id: 'drums', name: 'Drums', task: 'Carry both.', failsAtOnce: ['Drops a drum'] },
         { id: 'dummy', name: 'Dummy', task: 'Drag it over the line.' },

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next'
 import { onErrorCaptured, ref } from 'vue'
 import { NoAnswer } from './api.ts'
 
@@ -17,7 +18,7 @@ const reload = (): void => location.reload()
   <RouterView />
   <div v-if="away" class="away" role="alert">
     The server cannot be reached. What you captured is kept on this device.
-    <button class="btn btn-quiet btn-sm" @click="reload">Try again</button>
+    <BButton variant="quiet" size="sm" @click="reload">Try again</BButton>
   </div>
 </template>
 

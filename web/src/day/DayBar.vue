@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The bar over a day: where you are, the tape of the day, the agreed clock and whether all is saved. */
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import IconDoor from '~icons/tabler/logout'
@@ -55,10 +56,10 @@ const leave = async (): Promise<void> => {
       <div v-if="menuOpen" class="panel sheet">
         <strong>{{ session.account?.displayName }}</strong>
         <span class="quiet">{{ session.account?.role }}</span>
-        <button class="btn btn-quiet btn-sm" @click="setDusk(!dusk)">
+        <BButton variant="quiet" size="sm" @click="setDusk(!dusk)">
           <IconMoon /> {{ dusk ? 'Daylight screen' : 'Dusk screen' }}
-        </button>
-        <button class="btn btn-quiet btn-sm" @click="leave"><IconDoor /> Sign out</button>
+        </BButton>
+        <BButton variant="quiet" size="sm" @click="leave"><IconDoor /> Sign out</BButton>
       </div>
     </div>
   </header>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Says that today is no date of this day, and lets the officer open the day today. */
-import { BButton } from 'bootstrap-vue-next'
+import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { useSession } from '../session/sessionStore.ts'
 import { dateIn, shortDate } from '../ui/localTime.ts'
@@ -37,7 +37,7 @@ const open = (): Promise<boolean> => write({ kind: 'dayOpened', date: date.value
       today.
     </p>
     <form v-if="session.can('log.dayOpened')" @submit.prevent="open">
-      <label>Why today <input v-model="reason" class="form-control" maxlength="300" required /></label>
+      <label>Why today <BFormInput v-model="reason" maxlength="300" required /></label>
       <BButton type="submit" variant="primary" :disabled="writing">Open the day today</BButton>
     </form>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** One line that says how well the clock is agreed and whether everything captured is stored. */
-import { BModal } from 'bootstrap-vue-next'
-import { refDebounced } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { BButton, BModal } from 'bootstrap-vue-next'
+import { useDebounceFn } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
 import { useAgreedClock } from '../sync/agreedClock.ts'
 import { onlyInMemory, type WaitingCapture } from '../sync/outbox.ts'
 import { timeOfDay } from '../ui/localTime.ts'
@@ -22,12 +22,16 @@ const clockWords = computed(() => {
   const { agreement } = clock
   return agreement ? `Clock agreed to ${Math.ceil(agreement.uncertaintyMs)} ms` : 'Agreeing the clock'
 })
-/** What is stored within a moment is not worth a word; what waits longer is told. */
-const WORTH_A_WORD_MS = 250
-const waitingCount = refDebounced(
-  computed(() => store.waitingCount),
-  WORTH_A_WORD_MS,
-  { maxWait: 2 * WORTH_A_WORD_MS },
+/** What comes to wait is told at once; that nothing waits any more a moment later, so that the words do not flicker with every press. */
+const CALM_MS = 250
+const waitingCount = ref(store.waitingCount)
+const calmDown = useDebounceFn(() => (waitingCount.value = store.waitingCount), CALM_MS)
+watch(
+  () => store.waitingCount,
+  (now) => {
+    if (now > waitingCount.value) waitingCount.value = now
+    else void calmDown()
+  },
 )
 const savedWords = computed(() => {
   if (waitingCount.value === 0) return store.live === false ? 'All saved, no connection' : 'All saved'
@@ -66,7 +70,7 @@ const seen = ({ capture }: WaitingCapture): string => {
       <li v-for="one in store.refused" :key="one.id" class="one">
         <strong>{{ seen(one) }}</strong>
         <p>{{ one.reason }}</p>
-        <button class="btn btn-quiet btn-sm" @click="store.dismissRefused(one.id)">Take off the list</button>
+        <BButton variant="quiet" size="sm" @click="store.dismissRefused(one.id)">Take off the list</BButton>
       </li>
     </ul>
   </BModal>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** All test days, the next thing to do on each. */
 import { OccasionsAnswer, type OccasionSummary } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, inWords, NoAnswer, Refusal } from '../api.ts'
@@ -67,21 +68,20 @@ onMounted(async () => {
         <div class="head">
           <h1 id="open">Open days</h1>
           <span class="buttons">
-            <button
+            <BButton
               v-if="session.can('days.plan') && !offline"
-              class="btn"
-              :class="openDays.length === 0 ? 'btn-primary' : 'btn-quiet'"
+              :variant="openDays.length === 0 ? 'primary' : 'quiet'"
               @click="planning = true"
             >
               New day
-            </button>
+            </BButton>
             <label v-if="session.can('days.plan') && !offline" class="btn btn-quiet">
               Read in an archive
               <input class="visually-hidden" type="file" accept=".json,application/json" @change="choose" />
             </label>
-            <button v-if="session.can('rehearse') && !offline" class="btn btn-quiet" @click="rehearsing = true">
+            <BButton v-if="session.can('rehearse') && !offline" variant="quiet" @click="rehearsing = true">
               Rehearse a day
-            </button>
+            </BButton>
           </span>
         </div>
         <p v-if="openDays.length === 0" class="quiet empty">

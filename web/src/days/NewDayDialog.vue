@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A new test day from a standard that is in force on its date. */
 import { AccountsAnswer, forceOn, MadeAnswer, type VersionSummary } from '@able-gauge/core'
-import { BModal } from 'bootstrap-vue-next'
+import { BFormInput, BFormSelect, BModal } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, inWords } from '../api.ts'
@@ -96,27 +96,27 @@ const mayNotSave = computed(
     <div class="two">
       <div>
         <label class="form-label" for="day-name">Name</label>
-        <input id="day-name" v-model="name" class="form-control" maxlength="120" autocomplete="off" />
+        <BFormInput id="day-name" v-model="name" maxlength="120" autocomplete="off" />
       </div>
       <div>
         <label class="form-label" for="day-venue">Venue</label>
-        <input id="day-venue" v-model="venue" class="form-control" maxlength="120" autocomplete="off" />
+        <BFormInput id="day-venue" v-model="venue" maxlength="120" autocomplete="off" />
       </div>
       <div>
         <label class="form-label" for="day-date">Test date</label>
-        <input id="day-date" v-model="testDate" class="form-control" type="date" />
+        <BFormInput id="day-date" v-model="testDate" type="date" />
       </div>
       <div>
         <label class="form-label" for="day-zone">Time zone of the venue</label>
-        <input id="day-zone" v-model="zone" class="form-control" maxlength="60" autocomplete="off" />
+        <BFormInput id="day-zone" v-model="zone" maxlength="60" autocomplete="off" />
       </div>
     </div>
     <label class="form-label" for="day-standard">Standard</label>
-    <select id="day-standard" v-model="chosen" class="form-select">
+    <BFormSelect id="day-standard" v-model="chosen">
       <option v-for="one in published" :key="keyOf(one)" :value="keyOf(one)">
         {{ one.name }}, version {{ one.version }}
       </option>
-    </select>
+    </BFormSelect>
     <p v-if="warning" class="warning" role="status">{{ warning }}</p>
     <StaffFields v-model="duties" :accounts="accounts" legend="Staff besides you" />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Starts a rehearsal: made-up people are run through a standard, faster than the clock, to practise and to show. */
 import { ALL_EVENTS, MadeAnswer, type StandardEvent, type VersionSummary } from '@able-gauge/core'
-import { BModal } from 'bootstrap-vue-next'
+import { BFormInput, BFormSelect, BModal } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, inWords } from '../api.ts'
@@ -84,27 +84,27 @@ const start = async (): Promise<void> => {
       reaches anybody's record.
     </p>
     <label class="form-label" for="rehearsal-standard">Standard</label>
-    <select id="rehearsal-standard" v-model="chosen" class="form-select">
+    <BFormSelect id="rehearsal-standard" v-model="chosen">
       <option v-for="one in published" :key="keyOf(one)" :value="keyOf(one)">
         {{ one.name }}, version {{ one.version }}
       </option>
-    </select>
+    </BFormSelect>
     <div class="two">
       <div>
         <label class="form-label" for="rehearsal-people">People</label>
-        <input id="rehearsal-people" v-model.number="people" class="form-control" type="number" min="4" max="200" />
+        <BFormInput id="rehearsal-people" v-model.number="people" type="number" min="4" max="200" />
       </div>
       <div>
         <label class="form-label" for="rehearsal-speed">Times as fast</label>
-        <input id="rehearsal-speed" v-model.number="speed" class="form-control" type="number" min="1" max="60" />
+        <BFormInput id="rehearsal-speed" v-model.number="speed" type="number" min="1" max="60" />
       </div>
     </div>
     <label class="form-label" for="rehearsal-own">An event to work yourself</label>
-    <select id="rehearsal-own" v-model="ownEventId" class="form-select">
+    <BFormSelect id="rehearsal-own" v-model="ownEventId">
       <option value="">none: watch it happen</option>
       <option v-for="{ id, name } in events" :key="id" :value="id">{{ name }}</option>
       <option :value="ALL_EVENTS">all of them: only the people are made up</option>
-    </select>
+    </BFormSelect>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   </BModal>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What is handed out and kept: result sheets, the officer's group sheet, tables, the archive of the day. */
 import type { Verdict } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import type { Day } from '../day/day.ts'
 import { useSession } from '../session/sessionStore.ts'
@@ -31,21 +32,21 @@ const percent = computed(() => Math.round((progress.value ?? 0) * 100))
           >The day is not signed off: these results can still change, and say so.</strong
         >
       </p>
-      <button class="btn btn-primary" :disabled="busy" @click="saveSheets('full')">Sheets as PDF, one to a page</button>
-      <button class="btn btn-quiet" :disabled="busy" @click="saveSheets('twoToAPage')">Two to a page</button>
+      <BButton variant="primary" :disabled="busy" @click="saveSheets('full')">Sheets as PDF, one to a page</BButton>
+      <BButton variant="quiet" :disabled="busy" @click="saveSheets('twoToAPage')">Two to a page</BButton>
     </section>
     <section class="sheet part">
       <h2>For the officer</h2>
       <p>
         The whole group on one sheet: figures, conditions, set-up, staff, holds, protests, confirmations, signature.
       </p>
-      <button class="btn btn-quiet" :disabled="busy" @click="saveGroup">Group sheet as PDF</button>
+      <BButton variant="quiet" :disabled="busy" @click="saveGroup">Group sheet as PDF</BButton>
     </section>
     <section class="sheet part">
       <h2>For other programs</h2>
       <p>One row a person. Figures are in the unit their heading names (ms, mm, g, count), so nothing is rounded.</p>
-      <button class="btn btn-quiet" @click="saveCsv">CSV</button>
-      <button class="btn btn-quiet" @click="saveXlsx">XLSX</button>
+      <BButton variant="quiet" @click="saveCsv">CSV</BButton>
+      <BButton variant="quiet" @click="saveXlsx">XLSX</BButton>
     </section>
     <section v-if="session.can('archive.save')" class="sheet part">
       <h2>For the record</h2>
@@ -53,7 +54,7 @@ const percent = computed(() => Math.round((progress.value ?? 0) * 100))
         The archive holds the whole day with its hash chain. It can be read in again, here or elsewhere, and proven with
         <code>able-gauge verify</code>. Screening answers are not in it.
       </p>
-      <button class="btn btn-quiet" @click="saveArchive">Archive of the day</button>
+      <BButton variant="quiet" @click="saveArchive">Archive of the day</BButton>
     </section>
   </div>
   <div v-if="busy" class="sheet part" role="status">

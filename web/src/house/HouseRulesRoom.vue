@@ -2,6 +2,7 @@
 /** The organisation's own rules: screening questions, consent, heat limits, the briefing. */
 import type { HouseRules } from '@able-gauge/core'
 import { v4 as newId } from 'uuid'
+import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { onMounted, ref } from 'vue'
 import { inWords } from '../api.ts'
 import { useHouseRules } from '../day/houseRules.ts'
@@ -94,30 +95,25 @@ const save = async (): Promise<void> => {
       <section class="sheet part">
         <h2>Screening questions</h2>
         <div v-for="(question, index) in draft.screening" :key="question.id" class="line">
-          <input
-            v-model="question.text"
-            class="form-control"
-            maxlength="300"
-            required
-            :aria-label="`Question ${index + 1}`"
-          />
+          <BFormInput v-model="question.text" maxlength="300" required :aria-label="`Question ${index + 1}`" />
           <label class="short"
             >needs clearance on
-            <select v-model="question.holdsOn" class="form-select">
+            <BFormSelect v-model="question.holdsOn">
               <option value="yes">yes</option>
               <option value="no">no</option>
-            </select></label
+            </BFormSelect></label
           >
-          <button
+          <BButton
             type="button"
-            class="btn btn-quiet btn-sm"
+            variant="quiet"
+            size="sm"
             :aria-label="`Take question ${index + 1} away`"
             @click="draft.screening.splice(index, 1)"
           >
             Take away
-          </button>
+          </BButton>
         </div>
-        <button type="button" class="btn btn-quiet btn-sm" @click="addQuestion">Another question</button>
+        <BButton type="button" variant="quiet" size="sm" @click="addQuestion">Another question</BButton>
       </section>
       <section class="sheet part">
         <h2>Consent</h2>
@@ -141,32 +137,32 @@ const save = async (): Promise<void> => {
         </p>
         <div v-for="(limit, index) in draft.heat" :key="index" class="line">
           <label class="short"
-            >from °C <input v-model.number="limit.fromC" class="form-control figures" type="number" step="0.1" required
+            >from °C <BFormInput v-model.number="limit.fromC" class="figures" type="number" step="0.1" required
           /></label>
           <label class="short"
             >the day is
-            <select v-model="limit.advice" class="form-select">
+            <BFormSelect v-model="limit.advice">
               <option value="change">changed</option>
               <option value="stop">stopped</option>
-            </select></label
+            </BFormSelect></label
           >
-          <input
+          <BFormInput
             v-model="limit.measure"
-            class="form-control"
             maxlength="300"
             required
             :aria-label="`What is done from limit ${index + 1}`"
           />
-          <button
+          <BButton
             type="button"
-            class="btn btn-quiet btn-sm"
+            variant="quiet"
+            size="sm"
             :aria-label="`Take limit ${index + 1} away`"
             @click="draft.heat.splice(index, 1)"
           >
             Take away
-          </button>
+          </BButton>
         </div>
-        <button type="button" class="btn btn-quiet btn-sm" @click="addLimit">Another limit</button>
+        <BButton type="button" variant="quiet" size="sm" @click="addLimit">Another limit</BButton>
       </section>
       <section class="sheet part">
         <h2>Briefing for everybody</h2>
@@ -177,10 +173,10 @@ const save = async (): Promise<void> => {
         <h2>Personal data</h2>
         <label class="short"
           >Kept at least so many days after the last test, and erasable from then on (empty: at any time)
-          <input v-model.number="draft.keepDays" class="form-control figures" type="number" min="1" max="36500"
+          <BFormInput v-model.number="draft.keepDays" class="figures" type="number" min="1" max="36500"
         /></label>
       </section>
-      <button class="btn btn-primary">Save the house rules</button>
+      <BButton variant="primary" type="submit">Save the house rules</BButton>
       <span v-if="saved" role="status"> Saved.</span>
     </form>
     <HouseKeys v-if="draft" />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The same words for everybody: general part and each event, read aloud, confirmed by a name; large to turn towards the group. */
 import { recordsOf } from '@able-gauge/core'
+import { BButton, BFormSelect } from 'bootstrap-vue-next'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { eventName, wavesOf, type Day } from '../day/day.ts'
 import { useHouseRules } from '../day/houseRules.ts'
@@ -77,7 +78,7 @@ const current = computed(() => (large.value === null ? undefined : pages.value[l
     <section class="sheet part">
       <div class="head">
         <h2>Read aloud</h2>
-        <button class="btn btn-quiet btn-sm" @click="large = 0">Show large</button>
+        <BButton variant="quiet" size="sm" @click="large = 0">Show large</BButton>
       </div>
       <article v-for="page in pages" :key="page.id">
         <label v-if="mayConfirm" class="tick"
@@ -103,18 +104,14 @@ const current = computed(() => (large.value === null ? undefined : pages.value[l
       <form v-if="mayConfirm" class="confirm" @submit.prevent="confirm">
         <label
           >Read to
-          <select v-model.number="wave" class="form-select">
+          <BFormSelect v-model="wave">
             <option :value="0">everybody</option>
             <option v-for="one in wavesOf(day)" :key="one" :value="one">wave {{ one }}</option>
-          </select></label
+          </BFormSelect></label
         >
-        <button
-          class="btn"
-          :class="given.length === 0 ? 'btn-primary' : 'btn-quiet'"
-          :disabled="writing || !read.has('')"
-        >
+        <BButton type="submit" :variant="given.length === 0 ? 'primary' : 'quiet'" :disabled="writing || !read.has('')">
           Confirm the briefing
-        </button>
+        </BButton>
         <p v-if="!read.has('')" class="quiet">Tick what was read; the part for everybody is always read.</p>
       </form>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
@@ -132,15 +129,15 @@ const current = computed(() => (large.value === null ? undefined : pages.value[l
   >
     <header>
       <h1>{{ current.title }}</h1>
-      <button class="btn btn-quiet" @click="large = null">Close</button>
+      <BButton variant="quiet" @click="large = null">Close</BButton>
     </header>
     <div class="lines">
       <p v-for="line in current.lines" :key="line">{{ line }}</p>
     </div>
     <footer>
-      <button class="btn btn-quiet btn-lg" :disabled="large === 0" @click="turn(-1)">Back</button>
+      <BButton variant="quiet" size="lg" :disabled="large === 0" @click="turn(-1)">Back</BButton>
       <span class="figures">{{ (large ?? 0) + 1 }} of {{ pages.length }}</span>
-      <button class="btn btn-primary btn-lg" :disabled="large === pages.length - 1" @click="turn(1)">Next</button>
+      <BButton variant="primary" size="lg" :disabled="large === pages.length - 1" @click="turn(1)">Next</BButton>
     </footer>
   </div>
 </template>

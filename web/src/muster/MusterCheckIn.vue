@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Everybody entered: bib, who is here, who is held, who is missing. */
 import { openHolds, printDate, type Attendance } from '@able-gauge/core'
-import { BFormInput } from 'bootstrap-vue-next'
+import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { byBib, fullName, type Day, type Entry } from '../day/day.ts'
 import { useSession } from '../session/sessionStore.ts'
@@ -80,13 +80,13 @@ const remarksOn = ({ id, note }: Entry): string => {
         placeholder="Bib, name or number"
         aria-label="Search by bib, name or number"
       />
-      <select v-model="only" class="form-select only" aria-label="Show">
+      <BFormSelect v-model="only" class="only" aria-label="Show">
         <option value="all">everybody</option>
         <option v-for="attendance in ORDER" :key="attendance" :value="attendance">{{ WORDS[attendance] }}</option>
-      </select>
-      <button v-if="nextArrival && mayEdit" class="btn btn-primary" @click="editingId = nextArrival.id">
+      </BFormSelect>
+      <BButton v-if="nextArrival && mayEdit" variant="primary" @click="editingId = nextArrival.id">
         Check in {{ fullName(nextArrival) }}
-      </button>
+      </BButton>
       <RouterLink v-else class="btn btn-primary" :to="{ name: 'run' }">Go to the events</RouterLink>
     </div>
     <div class="sheet table-box">
@@ -119,13 +119,14 @@ const remarksOn = ({ id, note }: Entry): string => {
               <strong>{{ WORDS[entry.attendance] }}</strong><span class="quiet"> {{ remarksOn(entry) }}</span>
             </td>
             <td v-if="mayEdit" class="change">
-              <button
-                class="btn btn-quiet btn-sm"
+              <BButton
+                variant="quiet"
+                size="sm"
                 :aria-label="`Change ${fullName(entry)}`"
                 @click="editingId = entry.id"
               >
                 Change
-              </button>
+              </BButton>
             </td>
           </tr>
         </tbody>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Weather and ground, the heat estimated from them, the organisation's own limits, and the decision of a person. */
 import { HEAT_DECISIONS, heatAdvice, heatFromAir, recordsOf } from '@able-gauge/core'
+import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed, onMounted, reactive, ref } from 'vue'
 import type { Day } from '../day/day.ts'
 import { useHouseRules } from '../day/houseRules.ts'
@@ -96,18 +97,18 @@ const sayConditions = ({
         </li>
       </ol>
       <form v-if="mayTake" class="fields" @submit.prevent="take">
-        <label>Air in °C <input v-model="form.air" class="form-control figures" inputmode="decimal" /></label>
-        <label>Humidity in % <input v-model="form.humidity" class="form-control figures" inputmode="numeric" /></label>
-        <label>Wind in km/h <input v-model="form.wind" class="form-control figures" inputmode="numeric" /></label>
+        <label>Air in °C <BFormInput v-model="form.air" class="figures" inputmode="decimal" /></label>
+        <label>Humidity in % <BFormInput v-model="form.humidity" class="figures" inputmode="numeric" /></label>
+        <label>Wind in km/h <BFormInput v-model="form.wind" class="figures" inputmode="numeric" /></label>
         <label
-          >WBGT from an instrument, °C <input v-model="form.wbgt" class="form-control figures" inputmode="decimal"
+          >WBGT from an instrument, °C <BFormInput v-model="form.wbgt" class="figures" inputmode="decimal"
         /></label>
-        <label>Altitude in m <input v-model="form.altitude" class="form-control figures" inputmode="numeric" /></label>
-        <label>Surface <input v-model="form.surface" class="form-control" maxlength="120" /></label>
-        <label>Worn <input v-model="form.worn" class="form-control" maxlength="200" /></label>
-        <button class="btn" :class="last ? 'btn-quiet' : 'btn-primary'" :disabled="writing">
+        <label>Altitude in m <BFormInput v-model="form.altitude" class="figures" inputmode="numeric" /></label>
+        <label>Surface <BFormInput v-model="form.surface" maxlength="120" /></label>
+        <label>Worn <BFormInput v-model="form.worn" maxlength="200" /></label>
+        <BButton type="submit" :variant="last ? 'quiet' : 'primary'" :disabled="writing">
           Record the conditions
-        </button>
+        </BButton>
       </form>
       <p v-if="wrong || problem" class="problem" role="alert">{{ wrong || problem }}</p>
     </section>
@@ -140,14 +141,14 @@ const sayConditions = ({
         <label v-for="one in HEAT_DECISIONS" :key="one" class="tick"
           ><input v-model="decision" type="radio" name="heat" :value="one" /> {{ WORDS[one] }}</label
         >
-        <label>Reason <input v-model="reason" class="form-control" maxlength="500" required /></label>
-        <button
-          class="btn"
-          :class="decisions.length === 0 ? 'btn-primary' : 'btn-quiet'"
+        <label>Reason <BFormInput v-model="reason" maxlength="500" required /></label>
+        <BButton
+          type="submit"
+          :variant="decisions.length === 0 ? 'primary' : 'quiet'"
           :disabled="writing || reason.trim() === ''"
         >
           Record the decision
-        </button>
+        </BButton>
       </form>
     </section>
   </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One person at muster, quickly: identity, screening, consent, measures, choices, bib; then the next. */
-import { BModal } from 'bootstrap-vue-next'
+import { BButton, BFormInput, BFormSelect, BModal } from 'bootstrap-vue-next'
 import { printDate, type Attendance } from '@able-gauge/core'
 import { computed, onMounted, ref } from 'vue'
 import { fullName, type Day, type Entry } from '../day/day.ts'
@@ -73,59 +73,63 @@ const answerNo = (): void => {
         <div class="pair">
           <label
             >Bib
-            <input id="entry-bib" v-model="form.bib" class="form-control figures" inputmode="numeric" maxlength="5" />
+            <BFormInput id="entry-bib" v-model="form.bib" class="figures" inputmode="numeric" maxlength="5" />
           </label>
           <label
             >Category
-            <select v-model="form.category" class="form-select">
+            <BFormSelect v-model="form.category">
               <option v-for="one in day.standard.categories" :key="one.id" :value="one.id">{{ one.name }}</option>
-            </select></label
+            </BFormSelect></label
           >
           <label
             >Body mass in {{ imperial ? 'lb' : 'kg' }}
-            <input v-model="form.bodyMass" class="form-control figures" inputmode="decimal" maxlength="12" />
+            <BFormInput v-model="form.bodyMass" class="figures" inputmode="decimal" maxlength="12" />
           </label>
           <label
             >Height in {{ imperial ? 'in' : 'cm' }}
-            <input v-model="form.height" class="form-control figures" maxlength="12" />
+            <BFormInput v-model="form.height" class="figures" maxlength="12" />
           </label>
         </div>
         <p class="quiet hint">Other units can be written out, such as "150 lb" or "5 ft 8 in".</p>
-        <label>Clothing and gear <input v-model="form.gear" class="form-control" maxlength="200" /></label>
+        <label>Clothing and gear <BFormInput v-model="form.gear" maxlength="200" /></label>
         <label v-for="{ key, label, before } in setUpFields" :key="key"
           >{{ label }}<small v-if="before" class="quiet">, last time {{ before }}</small>
-          <input v-model="form.setUp[key]" class="form-control" maxlength="60" />
+          <BFormInput
+            :model-value="form.setUp[key] ?? ''"
+            maxlength="60"
+            @update:model-value="(text) => (form.setUp[key] = String(text ?? ''))"
+          />
         </label>
         <MusterAccount v-if="session.can('accounts.link')" :day="day" :entry="entry" />
         <template v-if="choices.length > 0 || day.standard.roles">
           <h2>Instead of the event as it stands</h2>
           <label v-for="choice in choices" :key="choice.eventId"
             >{{ choice.eventName }}
-            <select v-model="form.choices[choice.eventId]" class="form-select">
+            <BFormSelect v-model="form.choices[choice.eventId]">
               <option :value="undefined">as it stands</option>
               <option v-for="option in choice.options" :key="option.value" :value="option.value">
                 {{ option.label }}
               </option>
-            </select></label
+            </BFormSelect></label
           >
           <label v-if="day.standard.roles"
             >Role
-            <select v-model="form.role" class="form-select">
+            <BFormSelect v-model="form.role">
               <option value="">none</option>
               <option v-for="role in day.standard.roles" :key="role.id" :value="role.id">{{ role.name }}</option>
-            </select></label
+            </BFormSelect></label
           >
-          <label v-if="chooses">Reason <input v-model="form.reason" class="form-control" maxlength="300" /></label>
+          <label v-if="chooses">Reason <BFormInput v-model="form.reason" maxlength="300" /></label>
         </template>
       </section>
       <section>
         <h2>Screening and consent</h2>
         <p v-if="isScreened && !askAgain">
           The questions were put.
-          <button type="button" class="btn btn-quiet btn-sm" @click="askAgain = true">Ask again</button>
+          <BButton type="button" variant="quiet" size="sm" @click="askAgain = true">Ask again</BButton>
         </p>
         <template v-if="asks">
-          <button type="button" class="btn btn-quiet btn-sm all" @click="answerNo">Nothing to report</button>
+          <BButton type="button" class="all" variant="quiet" size="sm" @click="answerNo">Nothing to report</BButton>
           <fieldset v-for="question in questions" :key="question.id" class="question">
             <legend>{{ question.text }}</legend>
             <label v-for="answer in ['yes', 'no'] as const" :key="answer"
@@ -147,17 +151,15 @@ const answerNo = (): void => {
             ><input v-model="form.attendance" type="radio" name="attendance" :value="id" /> {{ label }}</label
           >
         </div>
-        <label>Note <input v-model="form.note" class="form-control" maxlength="300" /></label>
+        <label>Note <BFormInput v-model="form.note" maxlength="300" /></label>
         <MusterHolds :day="day" :entry="entry" :holds="holds" />
       </section>
     </form>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <template #footer>
-      <button class="btn btn-quiet" @click="emit('close')">Back</button>
-      <button class="btn" :class="hasNext ? 'btn-quiet' : 'btn-primary'" :disabled="saving" @click="saveAnd('close')">
-        Save
-      </button>
-      <button v-if="hasNext" class="btn btn-primary" :disabled="saving" @click="saveAnd('next')">Save and next</button>
+      <BButton variant="quiet" @click="emit('close')">Back</BButton>
+      <BButton :variant="hasNext ? 'quiet' : 'primary'" :disabled="saving" @click="saveAnd('close')"> Save </BButton>
+      <BButton v-if="hasNext" variant="primary" :disabled="saving" @click="saveAnd('next')">Save and next</BButton>
     </template>
   </BModal>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The holds that stand on somebody; the officer in charge lifts one, with a reason. */
 import type { openHolds } from '@able-gauge/core'
+import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { reactive } from 'vue'
 import type { Day, Entry } from '../day/day.ts'
 import { useRecords } from '../day/useRecords.ts'
@@ -31,21 +32,16 @@ const lift = async (holdId: string): Promise<void> => {
       <span class="quiet"> {{ hold.actor }}, {{ dateAndTime(hold.atMs, day.occasion.zone) }}</span>
     </p>
     <div v-if="session.can('log.holdLifted')" class="lift">
-      <input
-        v-model="reasons[hold.id]"
-        class="form-control"
+      <BFormInput
+        :model-value="reasons[hold.id] ?? ''"
         maxlength="300"
         placeholder="Reason for lifting it"
         :aria-label="`Reason for lifting the hold: ${hold.content.reason}`"
+        @update:model-value="(text) => (reasons[hold.id] = String(text ?? ''))"
       />
-      <button
-        type="button"
-        class="btn btn-quiet"
-        :disabled="writing || !reasons[hold.id]?.trim()"
-        @click="lift(hold.id)"
-      >
+      <BButton type="button" variant="quiet" :disabled="writing || !reasons[hold.id]?.trim()" @click="lift(hold.id)">
         Lift the hold
-      </button>
+      </BButton>
     </div>
     <p v-else class="quiet">The officer in charge can lift it.</p>
   </div>

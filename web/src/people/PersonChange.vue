@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Doubles merged and data erased, by an officer with a reason. */
 import { PeopleAnswer, type Person, type PersonSummary } from '@able-gauge/core'
+import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, inWords, Refusal, tell } from '../api.ts'
@@ -60,41 +61,41 @@ const LABELS = { correct: 'Correct', merge: 'Merge', erase: 'Erase for good' } a
     <form class="fields" @submit.prevent="apply">
       <label
         >What
-        <select v-model="what" class="form-select">
+        <BFormSelect v-model="what">
           <option value="">nothing</option>
           <option value="correct">Correct name, number or date of birth</option>
           <option value="merge">This is a double of another person</option>
           <option value="erase">Erase the personal data; results stay without a name</option>
-        </select></label
+        </BFormSelect></label
       >
       <template v-if="what === 'correct'">
-        <label>Number <input v-model="corrected.number" class="form-control" maxlength="40" required /></label>
-        <label>Given name <input v-model="corrected.givenName" class="form-control" maxlength="80" required /></label>
-        <label>Family name <input v-model="corrected.familyName" class="form-control" maxlength="80" required /></label>
-        <label>Date of birth <input v-model="corrected.birthDate" class="form-control" type="date" required /></label>
+        <label>Number <BFormInput v-model="corrected.number" maxlength="40" required /></label>
+        <label>Given name <BFormInput v-model="corrected.givenName" maxlength="80" required /></label>
+        <label>Family name <BFormInput v-model="corrected.familyName" maxlength="80" required /></label>
+        <label>Date of birth <BFormInput v-model="corrected.birthDate" type="date" required /></label>
       </template>
       <template v-if="what === 'merge'">
         <label
           >Find the other person
-          <input v-model="search" class="form-control" type="search" @change="look" @keydown.enter.prevent="look"
+          <BFormInput v-model="search" type="search" @change="look" @keydown.enter.prevent="look"
         /></label>
         <label
           >The same person as
-          <select v-model="intoId" class="form-select" required>
+          <BFormSelect v-model="intoId" required>
             <option v-for="one in found" :key="one.id" :value="one.id">
               {{ one.givenName }} {{ one.familyName }}, {{ one.number }}, born {{ one.birthDate }}
             </option>
-          </select></label
+          </BFormSelect></label
         >
       </template>
       <label v-if="what === 'merge' && asked" class="tick"
         ><input v-model="although" type="checkbox" /> They are one person although name or date of birth differ</label
       >
       <template v-if="what !== ''">
-        <label>Reason, for the record <input v-model="reason" class="form-control" maxlength="300" required /></label>
-        <button class="btn btn-quiet" :disabled="reason.trim() === '' || (what === 'merge' && intoId === '')">
+        <label>Reason, for the record <BFormInput v-model="reason" maxlength="300" required /></label>
+        <BButton variant="quiet" type="submit" :disabled="reason.trim() === '' || (what === 'merge' && intoId === '')">
           {{ LABELS[what] }}
-        </button>
+        </BButton>
       </template>
     </form>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

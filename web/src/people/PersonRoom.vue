@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** One person: every test, each event over time, set-up used last, retest due, self-tests apart, what was done to the record. */
 import { PersonRecord, printDate, retestDate } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { call, inWords, tell } from '../api.ts'
@@ -145,7 +146,7 @@ const setUp = computed(() => {
         <h2>Done to this record</h2>
         <p v-for="one in record.changes" :key="one.atMs">
           {{ sayChange(one) }} by {{ one.by }}: {{ one.reason }}
-          <button v-if="mayUndo(one)" class="btn btn-quiet btn-sm" @click="undo(one)">Take the merge back</button>
+          <BButton v-if="mayUndo(one)" variant="quiet" size="sm" @click="undo(one)">Take the merge back</BButton>
         </p>
       </section>
     </template>

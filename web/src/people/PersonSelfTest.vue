@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A self-test put on record: which event of which standard, when, the figures, who witnessed it. */
 import { parseField, type PersonRecord, slotsOfEvent, type Standard, type VersionSummary } from '@able-gauge/core'
+import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { tell, inWords } from '../api.ts'
 import { listVersions, readVersion } from '../standards/standardCalls.ts'
@@ -74,25 +75,30 @@ const log = async (): Promise<void> => {
   <form class="fields" @submit.prevent="log">
     <label
       >Standard
-      <select v-model="chosen" class="form-select">
+      <BFormSelect v-model="chosen">
         <option v-for="one in versions" :key="`${one.id} ${one.version}`" :value="`${one.id} ${one.version}`">
           {{ one.name }}, version {{ one.version }}
         </option>
-      </select></label
+      </BFormSelect></label
     >
     <label
       >Event
-      <select v-model="form.eventId" class="form-select">
+      <BFormSelect v-model="form.eventId">
         <option v-for="one in standard?.events ?? []" :key="one.id" :value="one.id">{{ one.name }}</option>
-      </select></label
+      </BFormSelect></label
     >
-    <label>Date <input v-model="form.testDate" class="form-control" type="date" required /></label>
+    <label>Date <BFormInput v-model="form.testDate" type="date" required /></label>
     <label v-for="slot in slots" :key="slot.id"
-      >{{ slot.label }} <input v-model="form.figures[slot.id]" class="form-control figures" />
+      >{{ slot.label }}
+      <BFormInput
+        :model-value="form.figures[slot.id] ?? ''"
+        class="figures"
+        @update:model-value="(text) => (form.figures[slot.id] = String(text ?? ''))"
+      />
     </label>
-    <label>Witnessed by <input v-model="form.witness" class="form-control" maxlength="80" /></label>
-    <label>Note <input v-model="form.note" class="form-control" maxlength="300" /></label>
-    <button class="btn btn-quiet">Log the self-test</button>
+    <label>Witnessed by <BFormInput v-model="form.witness" maxlength="80" /></label>
+    <label>Note <BFormInput v-model="form.note" maxlength="300" /></label>
+    <BButton variant="quiet" type="submit">Log the self-test</BButton>
   </form>
   <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The day as planned: the standard it is judged by, who is entered in which wave, the staff. */
 import { COMBINATION_NAMES, printDate, printTime, rulesOf, type StandardEvent } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { byBib, wavesOf, type Day } from '../day/day.ts'
 import { shortDate } from '../ui/localTime.ts'
@@ -73,14 +74,9 @@ const restsOf = ({ restAfterMs }: StandardEvent): string =>
           </dl>
           <p v-if="day.entries.length === 0">Nobody is entered yet.</p>
           <div class="buttons">
-            <button
-              v-if="mayEnter"
-              class="btn"
-              :class="day.entries.length === 0 ? 'btn-primary' : 'btn-quiet'"
-              @click="entering = true"
-            >
+            <BButton v-if="mayEnter" :variant="day.entries.length === 0 ? 'primary' : 'quiet'" @click="entering = true">
               Enter people
-            </button>
+            </BButton>
             <RouterLink
               class="btn"
               :class="day.entries.length === 0 ? 'btn-quiet' : 'btn-primary'"
@@ -97,7 +93,7 @@ const restsOf = ({ restAfterMs }: StandardEvent): string =>
               <strong>{{ member.displayName }}</strong><span class="quiet">{{ member.duty }}</span>
             </li>
           </ul>
-          <button v-if="mayStaff" class="btn btn-quiet btn-sm" @click="staffing = true">Change the staff</button>
+          <BButton v-if="mayStaff" variant="quiet" size="sm" @click="staffing = true">Change the staff</BButton>
         </section>
       </aside>
     </div>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What is taken along: kit, papers to print, the calendar, and codes with which staff join a station. */
 import { kitList, printCalendar, type StationCode, StationsAnswer } from '@able-gauge/core'
+import { BButton, BFormSelect } from 'bootstrap-vue-next'
 import { computed, onMounted, ref } from 'vue'
 import { call, inWords, tell } from '../api.ts'
 import { eventName, type Day } from '../day/day.ts'
@@ -84,7 +85,7 @@ const end = (code: string): Promise<void> => attempt(() => tell('DELETE', `${pat
             <span class="quiet">{{ says }}</span>
           </li>
           <li>
-            <button class="btn btn-link" @click="saveCalendar">Calendar file</button>
+            <BButton variant="link" @click="saveCalendar">Calendar file</BButton>
             <span class="quiet">muster and every wave, for any calendar (.ics)</span>
           </li>
         </ul>
@@ -99,18 +100,18 @@ const end = (code: string): Promise<void> => attempt(() => tell('DELETE', `${pat
           <li v-for="station in codes" :key="station.code">
             <strong class="figures code">{{ station.code }}</strong>
             <span>{{ station.eventIds.map(nameOfEvent).join(', ') }}, {{ station.role }}</span>
-            <button class="btn btn-quiet btn-sm" @click="end(station.code)">End it</button>
+            <BButton variant="quiet" size="sm" @click="end(station.code)">End it</BButton>
           </li>
         </ul>
         <form class="make" @submit.prevent="make">
-          <select v-model="chosen" class="form-select" aria-label="Event of the station">
+          <BFormSelect v-model="chosen" aria-label="Event of the station">
             <option v-for="event in day.standard.events" :key="event.id" :value="event.id">{{ event.name }}</option>
-          </select>
-          <select v-model="role" class="form-select" aria-label="Who joins">
+          </BFormSelect>
+          <BFormSelect v-model="role" aria-label="Who joins">
             <option value="grader">grader</option>
             <option value="timer">timer</option>
-          </select>
-          <button class="btn btn-quiet">New code</button>
+          </BFormSelect>
+          <BButton variant="quiet" type="submit">New code</BButton>
         </form>
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       </section>

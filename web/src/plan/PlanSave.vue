@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What was changed and is not saved yet; and, when somebody else saved meanwhile, what they changed. */
+import { BButton } from 'bootstrap-vue-next'
 import type { PlanDraft } from './usePlan.ts'
 
 const props = defineProps<{
@@ -19,8 +20,8 @@ const { changes, saving, problem, meanwhile } = props.draft
     <p v-if="meanwhile.clashes.length > 0">
       You changed the same in another way. Put on top, yours would stand: {{ meanwhile.clashes.join('; ') }}.
     </p>
-    <button class="btn btn-primary" @click="draft.putMineOnTop">Put my changes on top of theirs</button>
-    <button class="btn btn-quiet" @click="draft.takeTheirs">Drop mine</button>
+    <BButton variant="primary" @click="draft.putMineOnTop">Put my changes on top of theirs</BButton>
+    <BButton variant="quiet" @click="draft.takeTheirs">Drop mine</BButton>
   </section>
   <section v-else-if="changes.length > 0" class="sheet unsaved" role="status">
     <div>
@@ -34,8 +35,8 @@ const { changes, saving, problem, meanwhile } = props.draft
         }}{{ changes.length > 3 ? ` and ${changes.length - 3} more` : '' }}.</span
       >
     </div>
-    <button class="btn btn-primary" :disabled="saving" @click="draft.save">Save the plan</button>
-    <button class="btn btn-quiet" :disabled="saving" @click="draft.drop">Drop the changes</button>
+    <BButton variant="primary" :disabled="saving" @click="draft.save">Save the plan</BButton>
+    <BButton variant="quiet" :disabled="saving" @click="draft.drop">Drop the changes</BButton>
   </section>
   <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
 </template>

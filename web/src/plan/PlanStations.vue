@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Event by event: where it is worked, by whom, at how many stations, how many together, and how long one start takes. */
 import { parseField, printField, type EventPlan } from '@able-gauge/core'
+import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { tell, inWords } from '../api.ts'
 import { byBib, wavesOf, type Day } from '../day/day.ts'
@@ -156,24 +157,24 @@ const layWaves = async (): Promise<void> => {
     <div v-if="mayEdit" class="foot">
       <span class="wave-tools">
         {{ day.entries.length }} people in {{ waves.length }} {{ waves.length === 1 ? 'wave' : 'waves' }}. Waves of
-        <input
+        <BFormInput
           v-model.number="waveSize"
-          class="form-control figures"
+          class="figures"
           type="number"
           min="1"
           max="500"
           aria-label="People in a wave"
         />
-        <button class="btn btn-quiet btn-sm" :disabled="laying || day.entries.length === 0" @click="layWaves">
+        <BButton variant="quiet" size="sm" :disabled="laying || day.entries.length === 0" @click="layWaves">
           Lay the waves anew
-        </button>
+        </BButton>
       </span>
       <span v-if="mostAfter > 0" class="wave-tools">
         The standard allows {{ mostAfter + 1 }} days.
-        <button class="btn btn-quiet btn-sm" :disabled="(days.at(-1)?.afterDays ?? 0) >= mostAfter" @click="addDay">
+        <BButton variant="quiet" size="sm" :disabled="(days.at(-1)?.afterDays ?? 0) >= mostAfter" @click="addDay">
           Add a day
-        </button>
-        <button v-if="days.length > 1" class="btn btn-quiet btn-sm" @click="removeDay">Take the last day off</button>
+        </BButton>
+        <BButton v-if="days.length > 1" variant="quiet" size="sm" @click="removeDay">Take the last day off</BButton>
       </span>
     </div>
   </section>

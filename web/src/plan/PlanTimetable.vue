@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The timetable: a chart to drag, what it breaks, how near it is to what cannot be beaten, and a list. */
 import { printClock, timeOfDayMs } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import type { Day } from '../day/day.ts'
 import { clockAt } from './clockAt.ts'
@@ -49,12 +50,12 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
     <div class="head">
       <h2>Timetable</h2>
       <div class="btn-group" role="group" aria-label="Show the timetable as">
-        <button class="btn btn-sm btn-quiet" :aria-pressed="shown === 'chart'" @click="shown = 'chart'">Chart</button>
-        <button class="btn btn-sm btn-quiet" :aria-pressed="shown === 'list'" @click="shown = 'list'">List</button>
+        <BButton variant="quiet" size="sm" :aria-pressed="shown === 'chart'" @click="shown = 'chart'">Chart</BButton>
+        <BButton variant="quiet" size="sm" :aria-pressed="shown === 'list'" @click="shown = 'list'">List</BButton>
       </div>
-      <button v-if="mayEdit && pinned > 0" class="btn btn-sm btn-quiet" @click="layAgain">
+      <BButton v-if="mayEdit && pinned > 0" variant="quiet" size="sm" @click="layAgain">
         Lay all turns again ({{ pinned }} put by hand)
-      </button>
+      </BButton>
     </div>
     <p v-if="day.entries.length === 0" class="quiet">Enter people first: the timetable follows from their waves.</p>
     <template v-for="one in days" v-else :key="one.index">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** People from a file: which column is what, which rows are faulty and why, and the good ones entered. */
 import { NEEDED_FIELDS, ROSTER_FIELDS, ROSTER_LABELS, type RosterField } from '@able-gauge/core'
-import { BModal } from 'bootstrap-vue-next'
+import { BButton, BFormInput, BModal } from 'bootstrap-vue-next'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Day } from '../day/day.ts'
 import RosterKnown from './RosterKnown.vue'
@@ -61,15 +61,16 @@ const nameOf = (category: string): string =>
 <template>
   <BModal v-model="open" title="Enter people" size="xl" scrollable no-footer>
     <div class="ways" role="group" aria-label="How people are entered">
-      <button
+      <BButton
         v-for="{ id, label } in WAYS"
         :key="id"
-        class="btn btn-sm btn-quiet"
+        variant="quiet"
+        size="sm"
         :aria-pressed="way === id"
         @click="way = id"
       >
         {{ label }}
-      </button>
+      </BButton>
     </div>
     <RosterKnown v-if="way === 'known'" :day="day" :wave-of="waveOf" />
     <RosterTyped v-else-if="way === 'typed'" :day="day" :wave-of="waveOf" />
@@ -101,7 +102,7 @@ const nameOf = (category: string): string =>
           </label>
           <label>
             People in a wave<small class="quiet"> where no wave is given</small>
-            <input v-model.number="waveOf" class="form-control" type="number" min="1" max="500" />
+            <BFormInput v-model.number="waveOf" type="number" min="1" max="500" />
           </label>
         </div>
         <p v-if="missing.length > 0" class="problem" role="status">
@@ -136,13 +137,14 @@ const nameOf = (category: string): string =>
             {{ fileName }}: {{ reading.rows.length }} good rows of {{ rowCount
             }}<template v-if="preview.length > 0">, the first {{ preview.length }} above</template>.
           </p>
-          <button
-            class="btn btn-primary btn-lg"
+          <BButton
+            variant="primary"
+            size="lg"
             :disabled="reading.rows.length === 0 || sending || done !== null"
             @click="send"
           >
             Enter {{ reading.rows.length }} {{ reading.rows.length === 1 ? 'person' : 'people' }}
-          </button>
+          </BButton>
           <p v-if="done" ref="doneBox" class="done" role="status" tabindex="-1">
             {{ done.entered }} entered<template v-if="done.known > 0">, {{ done.known }} of them known already</template
             ><template v-if="done.already > 0">; {{ done.already }} were on the day before</template>.

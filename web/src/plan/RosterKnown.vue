@@ -2,6 +2,7 @@
 /** People who are on record already: found, ticked, entered. */
 import { PeopleAnswer, type PersonSummary, RosterAnswer } from '@able-gauge/core'
 import { useDebounceFn } from '@vueuse/core'
+import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed, onMounted, ref } from 'vue'
 import { call, inWords } from '../api.ts'
 import type { Day } from '../day/day.ts'
@@ -60,9 +61,8 @@ const send = async (): Promise<void> => {
 </script>
 
 <template>
-  <input
+  <BFormInput
     v-model="search"
-    class="form-control"
     type="search"
     placeholder="Name or number"
     aria-label="Search people by name or number"
@@ -90,9 +90,9 @@ const send = async (): Promise<void> => {
   </ul>
   <p v-if="done" role="status">{{ done }}</p>
   <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-  <button class="btn btn-primary" :disabled="Object.keys(chosen).length === 0" @click="send">
+  <BButton variant="primary" :disabled="Object.keys(chosen).length === 0" @click="send">
     Enter {{ Object.keys(chosen).length }} people
-  </button>
+  </BButton>
 </template>
 
 <style scoped>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** One person typed in. */
 import { RosterAnswer, type RosterOutcome } from '@able-gauge/core'
+import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { reactive, ref, useTemplateRef } from 'vue'
 import { call, inWords } from '../api.ts'
 import type { Day } from '../day/day.ts'
@@ -66,16 +67,16 @@ const send = async (): Promise<void> => {
         required
       />
     </label>
-    <label>Date of birth <input v-model="person.birthDate" class="form-control" type="date" required /></label>
+    <label>Date of birth <BFormInput v-model="person.birthDate" type="date" required /></label>
     <label
       >Scoring category
-      <select v-model="person.category" class="form-select" required>
+      <BFormSelect v-model="person.category" required>
         <option v-for="category in day.standard.categories" :key="category.id" :value="category.id">
           {{ category.name }}
         </option>
-      </select></label
+      </BFormSelect></label
     >
-    <button class="btn btn-primary">Enter this person</button>
+    <BButton variant="primary" type="submit">Enter this person</BButton>
   </form>
   <p v-if="done" role="status">{{ done }}</p>
   <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Events done one candidate at a time: the candidates in order, and the console of the one whose turn it is. */
 import { printClock, type StandardEvent } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import { shortName, type Day } from '../day/day.ts'
 import CandidateQueue from './CandidateQueue.vue'
@@ -49,9 +50,9 @@ const other = computed(() =>
       <p v-if="other" class="resting" role="status">
         <strong>{{ other.by }} has this candidate open on another device.</strong> Whoever starts first holds the count;
         the other is kept beside it.
-        <button v-if="following" class="btn btn-sm btn-quiet" @click="next">
+        <BButton v-if="following" variant="quiet" size="sm" @click="next">
           Next who is free: {{ following.bib }} {{ shortName(following) }}
-        </button>
+        </BButton>
       </p>
       <!-- the console of this candidate, with the ways to the next and back to the list -->
       <slot :entry="entry" :following="following" :next="next" :back="() => choose(undefined)" />

@@ -1,11 +1,16 @@
 <script setup lang="ts">
-/** Opens the console that belongs to the kind of the event; figures can be typed from a card in every event. */
+/**
+ * Opens the console that belongs to the kind of the event, or of an alternate in its place; figures can be typed from a card in every
+ * event.
+ */
 import { kindOf, type StandardEvent } from '@able-gauge/core'
 import { computed, type Component } from 'vue'
 import { useRoute } from 'vue-router'
 import { eventFor, type Day, type Entry } from '../day/day.ts'
+import AlternateDoor from './AlternateDoor.vue'
 import CandidateRoom from './CandidateRoom.vue'
 import { CONSOLES, ReadingsConsole } from './consoles.ts'
+import type { Worked } from './useQueue.ts'
 import { wayIn } from './way.ts'
 
 const props = defineProps<{
@@ -15,21 +20,28 @@ const props = defineProps<{
 const route = useRoute()
 const event = computed(() => props.day.standard.events.find(({ id }) => id === route.params['eventId']))
 const way = computed(() => wayIn(route.query['way']))
+/** What the console is for: the event, or an alternate that is worked together, whose captures belong to the event. */
+const worked = computed((): (StandardEvent & Worked) | undefined => {
+  const alternate = props.day.standard.alternateEvents?.find(({ id }) => id === route.query['alternate'])
+  return event.value && alternate ? { ...alternate, id: event.value.id, alternateId: alternate.id } : event.value
+})
 
 /** A candidate does the event itself or an alternate of another kind; its captures belong to the battery's event. */
 const doneBy = (one: StandardEvent, entry: Entry): StandardEvent => ({
   ...eventFor(props.day, one, entry),
   id: one.id,
 })
-/** A group's console stands before the candidate's; a hold is worked by candidate as somebody's alternate. */
+/** A group's console stands before the candidate's. */
 const groupConsole = computed((): Component | undefined => {
-  if (!event.value || way.value === 'typed') return undefined
-  const { ofGroup, inLanes } = CONSOLES[event.value.protocol.kind]
+  if (!worked.value || way.value === 'typed') return undefined
+  const { ofGroup, inLanes } = CONSOLES[worked.value.protocol.kind]
   return way.value === 'lanes' ? inLanes : ofGroup
 })
-const consoleFor = ({ protocol }: StandardEvent): Component =>
-  (way.value === 'typed' || kindOf(protocol).isRead?.(protocol) ? undefined : CONSOLES[protocol.kind].ofOne) ??
-  ReadingsConsole
+const consoleFor = ({ protocol }: StandardEvent): Component => {
+  if (way.value === 'typed' || kindOf(protocol).isRead?.(protocol)) return ReadingsConsole
+  const { ofOne, ofGroup } = CONSOLES[protocol.kind]
+  return ofOne ?? (ofGroup ? AlternateDoor : ReadingsConsole)
+}
 </script>
 
 <template>
@@ -37,7 +49,13 @@ const consoleFor = ({ protocol }: StandardEvent): Component =>
     <p>The standard of this day holds no such event.</p>
     <RouterLink class="btn btn-primary" :to="{ name: 'run' }">Back to the events</RouterLink>
   </main>
-  <component :is="groupConsole" v-else-if="groupConsole" :key="`${event.id} ${way}`" :day="day" :event="event" />
+  <component
+    :is="groupConsole"
+    v-else-if="groupConsole && worked"
+    :key="`${event.id} ${worked.name} ${way}`"
+    :day="day"
+    :event="worked"
+  />
   <CandidateRoom v-else :key="`${event.id} ${way}`" v-slot="{ entry, following, next, back }" :day="day" :event="event">
     <component
       :is="consoleFor(doneBy(event, entry))"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The order of events: what is done, what comes next, and the way to each console. */
 import { askedIn, confirmationOf, openHolds, printTime } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
@@ -61,14 +62,15 @@ const held = computed(() => props.day.entries.filter(({ attendance }) => attenda
             </span>
             <span v-else-if="mayCapture || mayKey" class="more">
               <RouterLink v-if="mayKey" :to="{ name: 'cards', params: { eventId: event.id } }">Key in cards</RouterLink>
-              <button
+              <BButton
                 v-if="mayCapture && here > 0 && done === here"
-                class="btn btn-quiet btn-sm"
+                variant="quiet"
+                size="sm"
                 :disabled="writing"
                 @click="confirm(event.id)"
               >
                 Confirm the event
-              </button>
+              </BButton>
             </span>
           </div>
           <div class="progress-words">

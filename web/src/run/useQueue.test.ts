@@ -7,6 +7,7 @@ import { routeLocationKey, routerKey } from 'vue-router'
 import { entry, json, MOUNTED, openDay } from '../../testing/openDay.ts'
 import { deviceId } from '../sync/outbox.ts'
 import CandidateRoom from './CandidateRoom.vue'
+import { doesThis } from './useQueue.ts'
 
 const [event] = standardNamed('v3').events
 if (!event) throw new Error('The demo standard has no events.')
@@ -83,4 +84,20 @@ test('a bib or a part of a name is found, and nothing else is shown', async () =
   expect(rows()).toBe(1)
   await field.setValue('nobody')
   expect(room.text()).toContain('Nobody is found.')
+})
+
+test('whoever does an alternate is on the console of the alternate, and on no other', async () => {
+  const { day } = await openDay({ entries: [], role: 'grader' })
+  const pullUps = { ...event, id: 'press-ups' }
+  const hang = { ...event, id: 'hang', name: 'Hang', protocol: { ...event.protocol } }
+  const standard = {
+    ...day.standard,
+    alternateEvents: [hang],
+    events: [{ ...pullUps, alternates: [{ eventId: 'hang', allowedBy: 'choice' as const }] }],
+  }
+  const withHang = { ...day, standard }
+  const byChoice = entry(2, { choices: { variants: {}, alternates: { 'press-ups': 'hang' }, exemptions: {} } })
+  const hangHere = { ...hang, id: 'press-ups', alternateId: 'hang' }
+  expect([entry(1), byChoice].map((one) => doesThis(withHang, pullUps, one))).toEqual([true, false])
+  expect([entry(1), byChoice].map((one) => doesThis(withHang, hangHere, one))).toEqual([false, true])
 })

@@ -2,13 +2,27 @@
 import type { StandardEvent } from '@able-gauge/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { byBib, type Day, type Entry } from '../day/day.ts'
+import { byBib, eventFor, type Day, type Entry } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useOpenCandidates, useOthers } from './useOpenCandidates.ts'
 import { useStation } from './useStation.ts'
 
-/** Everybody who is here for an event, and who of them could be next. */
-export const useCandidates = (day: () => Day, eventId: string) => {
+/** What a console is for: an event of the battery, or an alternate in its place, whose captures are the event's. */
+export interface Worked extends Pick<StandardEvent, 'id'> {
+  readonly alternateId?: string
+}
+
+/** Whether somebody does just this in an event: the event itself, or just that alternate. */
+export const doesThis = (day: Day, { id, alternateId = id }: Worked, entry: Entry): boolean => {
+  const battery = day.standard.events.find((event) => event.id === id)
+  return battery !== undefined && eventFor(day, battery, entry).id === alternateId
+}
+
+/**
+ * Everybody who is here for an event, and who of them could be next.
+ * @param does who of them this console is for; everybody when left out
+ */
+export const useCandidates = (day: () => Day, eventId: string, does: (entry: Entry) => boolean = () => true) => {
   const store = useDay()
   const station = useStation(day, eventId)
   const { others, isMine } = useOthers(() => ({ id: eventId }))
@@ -16,6 +30,7 @@ export const useCandidates = (day: () => Day, eventId: string) => {
   const queue = computed(() =>
     day()
       .entries.filter(({ attendance }) => attendance === 'present' || attendance === 'held')
+      .filter(does)
       .sort((a, b) => a.wave - b.wave || byBib(a, b)),
   )
   const kindOf = (entryId: string): string => store.marksIn(eventId).value.get(entryId)?.kind ?? 'waiting'

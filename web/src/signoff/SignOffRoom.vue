@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The end of the day: what is still open, and the officer's signature. */
 import { confirmationOf, openHolds, openProtests, recordsOf, sayStep } from '@able-gauge/core'
-import { BFormInput } from 'bootstrap-vue-next'
+import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { tell, inWords } from '../api.ts'
 import { byBib, eventName, fullName, type Day, type Entry } from '../day/day.ts'
@@ -162,7 +162,7 @@ const sign = async (): Promise<void> => {
           server. Signing waits for them.
         </p>
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-        <button class="btn btn-primary btn-lg" :disabled="!ready || busy">Sign off the day</button>
+        <BButton variant="primary" size="lg" type="submit" :disabled="!ready || busy">Sign off the day</BButton>
         <SignOffProgress v-if="busy" :progress="store.signing" />
       </form>
       <div v-else class="sheet sign">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The library: every standard with its versions, what each is, and when it is in force. */
 import { forceOn, printDate, standardTemplate, type VersionSummary } from '@able-gauge/core'
-import { BModal } from 'bootstrap-vue-next'
+import { BButton, BFormInput, BModal } from 'bootstrap-vue-next'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { inWords } from '../api.ts'
@@ -102,7 +102,7 @@ const importFile = async (event: Event): Promise<void> => {
         <label class="btn btn-quiet file"
           >Import a file<input type="file" accept=".json,application/json" class="visually-hidden" @change="importFile"
         /></label>
-        <button class="btn btn-primary" @click="naming = true">New standard</button>
+        <BButton variant="primary" @click="naming = true">New standard</BButton>
       </template>
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
@@ -150,7 +150,7 @@ const importFile = async (event: Event): Promise<void> => {
       @ok.prevent="makeNew"
     >
       <label for="new-name" class="form-label">What it is called</label>
-      <input id="new-name" v-model="name" class="form-control" maxlength="120" @keydown.enter.prevent="makeNew" />
+      <BFormInput id="new-name" v-model="name" maxlength="120" @keydown.enter.prevent="makeNew" />
       <p class="quiet mt-2">It begins as a draft with one event. Nobody is judged by it until it is published.</p>
     </BModal>
   </main>

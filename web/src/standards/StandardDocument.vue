@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A standard like the printed document: what is asked, how it is conducted, how marks combine. */
 import { bandsOf, COMBINATION_NAMES, parseField, printDate, printPoints, type Standard } from '@able-gauge/core'
+import { BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, reactive } from 'vue'
 import StandardEventSection from './StandardEventSection.vue'
 
@@ -73,16 +74,15 @@ const uncertainty = computed(() => {
       </p>
     </header>
     <div v-if="differs" class="shown-for no-print" role="group" aria-label="Whose cuts the gauges show">
-      <label>Gauges for age <input v-model="shownFor.age" class="form-control figures" inputmode="numeric" /></label>
+      <label>Gauges for age <BFormInput v-model="shownFor.age" class="figures" inputmode="numeric" /></label>
       <label v-if="standard.categories.length > 1"
         >category
-        <select v-model="shownFor.category" class="form-select">
+        <BFormSelect v-model="shownFor.category">
           <option v-for="{ id, name } in standard.categories" :key="id" :value="id">{{ name }}</option>
-        </select></label
+        </BFormSelect></label
       >
       <label v-if="needsMass"
-        >body mass in kg
-        <input v-model="shownFor.bodyMass" class="form-control figures" inputmode="decimal" placeholder="71.5"
+        >body mass in kg <BFormInput v-model="shownFor.bodyMass" class="figures" inputmode="decimal" placeholder="71.5"
       /></label>
     </div>
     <StandardEventSection

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Ends a published version on a day, with a reason. */
-import { BModal } from 'bootstrap-vue-next'
+import { BFormInput, BModal } from 'bootstrap-vue-next'
 import { ref, watch } from 'vue'
 import { inWords } from '../api.ts'
 import { today } from '../ui/localTime.ts'
@@ -44,9 +44,9 @@ const retire = async (): Promise<void> => {
   >
     <p>Days judged by it keep their verdicts. After its last day no new day may use it. This cannot be taken back.</p>
     <label for="last-day" class="form-label">Last day in force</label>
-    <input id="last-day" v-model="lastDay" type="date" class="form-control" />
+    <BFormInput id="last-day" v-model="lastDay" type="date" />
     <label for="retire-reason" class="form-label mt-3">Reason, for the record</label>
-    <input id="retire-reason" v-model="reason" class="form-control" maxlength="300" />
+    <BFormInput id="retire-reason" v-model="reason" maxlength="300" />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   </BModal>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A version read like the printed document, and what can be done with it. */
 import { printDate } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { inWords } from '../api.ts'
@@ -84,13 +85,13 @@ const when = (ms: number): string => new Intl.DateTimeFormat('en-GB', { dateStyl
               :to="{ name: 'compare', params: { standardId: id() }, query: { to: version() } }"
               >Compare versions</RouterLink
             >
-            <button class="btn btn-quiet" @click="exportFile">Export the file</button>
-            <button v-if="mayWrite && detail.state !== 'draft'" class="btn btn-quiet" @click="nextVersion">
+            <BButton variant="quiet" @click="exportFile">Export the file</BButton>
+            <BButton v-if="mayWrite && detail.state !== 'draft'" variant="quiet" @click="nextVersion">
               Write a new version
-            </button>
-            <button v-if="mayWrite && detail.state === 'published'" class="btn btn-quiet" @click="retiring = true">
+            </BButton>
+            <BButton v-if="mayWrite && detail.state === 'published'" variant="quiet" @click="retiring = true">
               Retire this version
-            </button>
+            </BButton>
           </div>
         </section>
         <p class="quiet note">

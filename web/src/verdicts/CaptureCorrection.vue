@@ -9,6 +9,7 @@ import {
   type Capture,
   type StandardEvent,
 } from '@able-gauge/core'
+import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
@@ -96,20 +97,20 @@ const record = (): void => {
     <label v-if="way === 'moved'">
       By how many seconds, with a minus when it was earlier
       <span class="quiet">now {{ timeOfDay(capture.atMs, day.occasion.zone) }}</span>
-      <input v-model="shift" class="form-control figures" inputmode="decimal" autocomplete="off" />
+      <BFormInput v-model="shift" class="figures" inputmode="decimal" autocomplete="off" />
     </label>
     <label v-if="way === 'replaced' && slot">
       {{ slot.label }} in {{ suffixOf(slot) || 'its own form' }}, now {{ now }}
-      <input v-model="figure" class="form-control figures" autocomplete="off" />
+      <BFormInput v-model="figure" class="figures" autocomplete="off" />
     </label>
     <label>
       Reason
-      <input v-model="reason" class="form-control" maxlength="300" autocomplete="off" />
+      <BFormInput v-model="reason" maxlength="300" autocomplete="off" />
     </label>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div class="buttons">
-      <button class="btn btn-primary" :disabled="clock.agreement === null">Record the correction</button>
-      <button type="button" class="btn btn-quiet" @click="emit('done')">Back</button>
+      <BButton variant="primary" type="submit" :disabled="clock.agreement === null">Record the correction</BButton>
+      <BButton type="button" variant="quiet" @click="emit('done')">Back</BButton>
     </div>
   </form>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Every capture behind a mark, corrections included: when, what, which device, how sure the time. */
 import { byTimeThenId, voidedIds, type Capture, type StandardEvent } from '@able-gauge/core'
-import { BModal } from 'bootstrap-vue-next'
+import { BButton, BModal } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import type { Day } from '../day/day.ts'
 import { useSession } from '../session/sessionStore.ts'
@@ -53,9 +53,9 @@ const tenths = (atMs: number): string =>
             <td>{{ capture.deviceId }}</td>
             <td class="figures">{{ capture.uncertaintyMs }} ms</td>
             <td v-if="mayCorrect">
-              <button v-if="isCorrectable(capture)" class="btn btn-sm btn-quiet" @click="correcting = capture.id">
+              <BButton v-if="isCorrectable(capture)" variant="quiet" size="sm" @click="correcting = capture.id">
                 Correct
-              </button>
+              </BButton>
             </td>
           </tr>
           <tr v-if="event && correcting === capture.id">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** One person's result, on screen and on paper: each event with its gauge and reasons, and what follows. */
 import { printDate, sayStep } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import IconPrinter from '~icons/tabler/printer'
@@ -43,8 +44,8 @@ const print = (): void => window.print()
     <div class="actions no-print">
       <RouterLink class="btn btn-quiet" :to="{ name: 'verdicts' }">Back to the verdicts</RouterLink>
       <span>
-        <button class="btn btn-quiet" :disabled="progress !== null" @click="saveOne">Save as PDF</button>
-        <button class="btn btn-primary" @click="print"><IconPrinter /> Print the sheet</button>
+        <BButton variant="quiet" :disabled="progress !== null" @click="saveOne">Save as PDF</BButton>
+        <BButton variant="primary" @click="print"><IconPrinter /> Print the sheet</BButton>
       </span>
     </div>
     <p v-if="problem" class="problem no-print" role="alert">{{ problem }}</p>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What an officer rules: a word, or the figure that is to be judged from. Of a task that is done or not, a word alone. */
 import { exampleOf, parseField, resultFormOf, suffixOf, type Ruled, type StandardEvent } from '@able-gauge/core'
+import { BFormInput } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 
 const props = defineProps<{
@@ -34,10 +35,9 @@ watch([choice, read], () => {
   </div>
   <template v-if="choice === 'figure'">
     <label :for="`${name}-figure`">What it is to be judged from{{ suffixOf(form) ? `, ${suffixOf(form)}` : '' }}</label>
-    <input
+    <BFormInput
       :id="`${name}-figure`"
       v-model="figure"
-      class="form-control"
       :aria-invalid="problem !== ''"
       :aria-describedby="`${name}-figure-help`"
       required

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Why a verdict or a mark reads as it does, and what can be done about it. */
 import { concernedBy, settleCaptures, type Capture, type Verdict } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import IconX from '~icons/tabler/x'
 import { eventFor, shortName, type Day, type Entry } from '../day/day.ts'
@@ -60,15 +61,15 @@ const captures = computed(() => {
         {{ entry.bib }} {{ shortName(entry) }}<template v-if="event">, {{ event.name.toLowerCase() }}</template>
       </h2>
       <VerdictChip v-if="!event" :verdict="verdict" />
-      <button v-else class="btn btn-sm btn-quiet" @click="emit('choose', null)">Whole verdict</button>
-      <button class="btn btn-sm btn-quiet close" aria-label="Close" @click="emit('close')"><IconX /></button>
+      <BButton v-else variant="quiet" size="sm" @click="emit('choose', null)">Whole verdict</BButton>
+      <BButton class="close" variant="quiet" size="sm" aria-label="Close" @click="emit('close')"><IconX /></BButton>
     </header>
     <template v-if="event && mark">
       <Gauge v-if="mark.cut" :cut="mark.cut" :value="figureOf(mark)" :state="markerOf(mark)" size="large" />
       <TraceList class="steps" :trace="mark.trace" />
       <VerdictDecision v-if="mayDecide" :event-id="event.id" :event="eventFor(day, event, entry)" :entry="entry" />
       <CapturesAside v-if="aside" :day="day" :captures="captures" />
-      <button class="btn btn-quiet" @click="showCaptures = true">Open the captures</button>
+      <BButton variant="quiet" @click="showCaptures = true">Open the captures</BButton>
       <VerdictRulings
         :mark="mark"
         :day="day"

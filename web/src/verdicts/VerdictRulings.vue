@@ -9,6 +9,7 @@ import {
   type StandardEvent,
   type StopReason,
 } from '@able-gauge/core'
+import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { tell, inWords } from '../api.ts'
 import type { Day, Entry } from '../day/day.ts'
@@ -139,21 +140,23 @@ const amendments = computed(() =>
         Uphold it after correcting the captures above, or granting a second attempt; then the figures follow by
         themselves.
       </p>
-      <label>Answer, for the record <input v-model="answer" class="form-control" maxlength="1000" /></label>
-      <button
-        class="btn btn-quiet btn-sm"
+      <label>Answer, for the record <BFormInput v-model="answer" maxlength="1000" /></label>
+      <BButton
+        variant="quiet"
+        size="sm"
         :disabled="writing || answer.trim() === ''"
         @click="answerAs(protest.id, 'upheld')"
       >
         Uphold
-      </button>
-      <button
-        class="btn btn-quiet btn-sm"
+      </BButton>
+      <BButton
+        variant="quiet"
+        size="sm"
         :disabled="writing || answer.trim() === ''"
         @click="answerAs(protest.id, 'dismissed')"
       >
         Dismiss
-      </button>
+      </BButton>
     </template>
   </div>
   <p v-for="one in amendments" :key="one.id" class="protest">
@@ -163,10 +166,10 @@ const amendments = computed(() =>
   <form v-if="offered.length > 0" class="rulings" @submit.prevent="rule">
     <label
       >{{ signed ? 'After the signature' : 'Also to record' }}
-      <select v-model="ruling" class="form-select">
+      <BFormSelect v-model="ruling">
         <option value="">nothing</option>
         <option v-for="{ id, label } in offered" :key="id" :value="id">{{ label }}</option>
-      </select></label
+      </BFormSelect></label
     >
     <template v-if="ruling !== ''">
       <RuledFields v-if="ruling === 'amend'" v-model="ruled" :event="done" name="amend" />
@@ -176,11 +179,15 @@ const amendments = computed(() =>
       </label>
       <label v-if="ruling === 'amend'"
         >Your password, as signature
-        <input v-model="password" class="form-control" type="password" autocomplete="current-password" required />
+        <BFormInput v-model="password" type="password" autocomplete="current-password" required />
       </label>
-      <button class="btn btn-quiet" :disabled="busy || reason.trim() === '' || (ruling === 'amend' && ruled === null)">
+      <BButton
+        variant="quiet"
+        type="submit"
+        :disabled="busy || reason.trim() === '' || (ruling === 'amend' && ruled === null)"
+      >
         {{ ruling === 'amend' ? 'Sign the amendment' : 'Put it on record' }}
-      </button>
+      </BButton>
     </template>
   </form>
   <p v-if="problem || failed" class="problem" role="alert">{{ problem || failed }}</p>

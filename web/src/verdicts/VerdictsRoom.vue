@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Everybody's verdict with a small gauge for each event; the panel beside it gives the reasons. */
 import { conductOf, doubtfulCases, OUTCOMES, type Outcome } from '@able-gauge/core'
+import { BButton, BFormSelect } from 'bootstrap-vue-next'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { byBib, shortName, type Day } from '../day/day.ts'
@@ -115,13 +116,13 @@ watch(
         </li>
       </ul>
       <span v-if="judged === 'signed'" class="quiet">as signed</span>
-      <select v-model="only" class="form-select only" aria-label="Show which verdicts">
+      <BFormSelect v-model="only" class="only" aria-label="Show which verdicts">
         <option value="all">all verdicts</option>
         <option v-for="{ outcome } in counts" :key="outcome" :value="outcome">{{ WORDS[outcome] }}</option>
-      </select>
-      <button v-if="openNow.length > 0" class="btn btn-primary" @click="chooseOpenCase">
+      </BFormSelect>
+      <BButton v-if="openNow.length > 0" variant="primary" @click="chooseOpenCase">
         Decide {{ openNow.length }} open {{ openNow.length === 1 ? 'case' : 'cases' }}
-      </button>
+      </BButton>
       <RouterLink v-else-if="session.can('day.sign')" class="btn btn-primary" :to="{ name: 'signOff' }"
         >Go to sign-off</RouterLink
       >

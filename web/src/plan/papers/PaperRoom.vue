@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Papers of the day, to print: run sheet, station cards, score cards, kit list. */
 import { planFor } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import type { Day } from '../../day/day.ts'
@@ -34,7 +35,7 @@ const print = (): void => window.print()
   <main class="room paper">
     <div class="tools no-print">
       <RouterLink class="btn btn-quiet" :to="{ name: 'plan', query: { part: 'papers' } }">Back to the plan</RouterLink>
-      <button class="btn btn-primary" @click="print">Print</button>
+      <BButton variant="primary" @click="print">Print</BButton>
     </div>
     <header>
       <h1>{{ TITLES[paper] }}</h1>

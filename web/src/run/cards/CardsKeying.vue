@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Cards of one event: keyed once, keyed again without seeing the first, differences settled from the card, put on record. */
 import type { StandardEvent } from '@able-gauge/core'
+import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import { fullName, type Day } from '../../day/day.ts'
 import { useSession } from '../../session/sessionStore.ts'
@@ -45,19 +46,20 @@ const bibOf = (entryId: string): string => String(props.day.entries.find(({ id }
           <td class="figures">{{ cards.show(one.entryId, one.slot, one.first) }}</td>
           <td class="figures">{{ cards.show(one.entryId, one.slot, one.second) }}</td>
           <td>
-            <input
-              v-model="settled[cellKey(one.entryId, one.slot)]"
-              class="form-control figures"
+            <BFormInput
+              :model-value="settled[cellKey(one.entryId, one.slot)] ?? ''"
+              class="figures"
               :aria-label="`On the card of bib ${bibOf(one.entryId)}: ${cards.slotOf(one.entryId, one.slot)?.label}`"
+              @update:model-value="(text) => (settled[cellKey(one.entryId, one.slot)] = String(text ?? ''))"
             />
           </td>
         </tr>
       </tbody>
     </table>
     <p v-if="recorded > 0" role="status">{{ recorded }} figures were put on record.</p>
-    <button v-if="mayRecord" class="btn btn-primary" :disabled="unsettled > 0" @click="cards.putOnRecord">
+    <BButton v-if="mayRecord" variant="primary" :disabled="unsettled > 0" @click="cards.putOnRecord">
       {{ unsettled > 0 ? `${unsettled} to read off the cards again` : 'Put the figures on record' }}
-    </button>
+    </BButton>
     <p v-else class="quiet">A grader, a timer or the officer in charge puts the figures on record.</p>
   </section>
   <section v-if="mayKey" class="sheet part">
@@ -79,20 +81,21 @@ const bibOf = (entryId: string): string => String(props.day.entries.find(({ id }
         <span class="name">{{ fullName(entry) }}</span>
         <label v-for="slot in slots" :key="slot.id"
           >{{ slot.label }}
-          <input
-            v-model="typed[cellKey(entry.id, slot.id)]"
-            class="form-control figures"
+          <BFormInput
+            :model-value="typed[cellKey(entry.id, slot.id)] ?? ''"
+            class="figures"
             autocomplete="off"
             :aria-label="`Bib ${entry.bib ?? 'none'}: ${slot.label}`"
+            @update:model-value="(text) => (typed[cellKey(entry.id, slot.id)] = String(text ?? ''))"
         /></label>
       </div>
       <ul v-if="wrong.length > 0" class="problem" role="alert">
         <li v-for="{ place, reason } in wrong" :key="place">{{ place }}: {{ reason }}</li>
       </ul>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-      <button class="btn" :class="pair ? 'btn-quiet' : 'btn-primary'" :disabled="writing">
+      <BButton type="submit" :variant="pair ? 'quiet' : 'primary'" :disabled="writing">
         {{ isSecond ? 'Keep the second keying' : 'Keep this keying' }}
-      </button>
+      </BButton>
     </form>
   </section>
 </template>

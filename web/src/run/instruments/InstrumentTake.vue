@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A figure an instrument has sent: take it for this candidate, or have figures taken as they come. */
+import { BButton } from 'bootstrap-vue-next'
 import { printField, suffixOf, type StandardEvent } from '@able-gauge/core'
 import type { Work } from '../work/useWork.ts'
 import { useInstrument } from './useInstrument.ts'
@@ -18,7 +19,7 @@ const { offered, reading, slot, attached, take } = useInstrument(props.event, pr
       <strong class="figures">{{ printField(reading.value, slot) }} {{ suffixOf(slot) }}</strong> from
       {{ offered.payload.instrument }}
     </span>
-    <button class="btn btn-quiet" :disabled="!work.ready.value" @click="take">Take it as {{ slot.label }}</button>
+    <BButton variant="quiet" :disabled="!work.ready.value" @click="take">Take it as {{ slot.label }}</BButton>
     <label><input v-model="attached" type="checkbox" /> take figures as they come</label>
   </div>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The start words of the protocol, one after the other, each with who says it; the clock starts with the last. */
 import { startWordsOf, type Protocol, type Speaker } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { onMounted, onScopeDispose, ref } from 'vue'
 import { useSound } from '../../sound/useSound.ts'
 import { vFocus } from '../../ui/vFocus.ts'
@@ -58,10 +59,10 @@ onScopeDispose(() => clearInterval(timer))
     <ol>
       <li v-for="(word, at) in words" :key="at" :class="{ said: at <= index }">{{ word.say }}</li>
     </ol>
-    <button v-if="everyMs === null" v-focus class="btn btn-primary btn-lg" @click="advance">
+    <BButton v-if="everyMs === null" v-focus variant="primary" size="lg" @click="advance">
       Said <kbd>Enter</kbd>
-    </button>
-    <button class="btn btn-quiet btn-lg" @click="emit('cancel')">Not now <kbd>Esc</kbd></button>
+    </BButton>
+    <BButton variant="quiet" size="lg" @click="emit('cancel')">Not now <kbd>Esc</kbd></BButton>
   </div>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The bib that is being typed, and whose it is. */
+import { BButton } from 'bootstrap-vue-next'
 import { ref } from 'vue'
 
 defineProps<{
@@ -34,9 +35,9 @@ defineExpose({ field })
       @input="onInput"
     />
     <span class="typed-name">{{ typedName }}</span>
-    <button class="btn" :class="typed === '' ? 'btn-quiet' : 'btn-primary'" :disabled="typed === '' || disabled">
+    <BButton type="submit" :variant="typed === '' ? 'quiet' : 'primary'" :disabled="typed === '' || disabled">
       {{ action }}
-    </button>
+    </BButton>
   </form>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Tells that another device's count stands, what this one has counted beside it, and lets somebody take over. */
+import { BButton } from 'bootstrap-vue-next'
 defineProps<{
   /** Who works the device that counts; empty where nobody has said so. */
   by: string
@@ -19,7 +20,7 @@ const emit = defineEmits<{ takeOver: [] }>()
         Second count, on this device: {{ second }}. A difference is looked at before signing.
       </template>
     </p>
-    <button v-if="mayTakeOver" class="btn btn-quiet" @click="emit('takeOver')">Take over <kbd>K</kbd></button>
+    <BButton v-if="mayTakeOver" variant="quiet" @click="emit('takeOver')">Take over <kbd>K</kbd></BButton>
   </div>
 </template>
 

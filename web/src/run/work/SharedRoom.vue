@@ -1,17 +1,22 @@
 <script setup lang="ts">
 /** The room of a console for several people: the events above, the list beside, the work, and what must always be in reach. */
-import { isHeldElsewhere, kindOf, rulingFor, type StandardEvent } from '@able-gauge/core'
+import { isHeldElsewhere, kindOf, rulingFor, startOf, waveStarts, type StandardEvent } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import type { Day, Entry } from '../../day/day.ts'
 import SoundSwitch from '../../sound/SoundSwitch.vue'
 import KeyHelp from '../../ui/KeyHelp.vue'
+import { useDay } from '../../day/dayStore.ts'
 import { useSession } from '../../session/sessionStore.ts'
 import { useAgreedClock } from '../../sync/agreedClock.ts'
 import { deviceId } from '../../sync/outbox.ts'
 import EventStrip from '../EventStrip.vue'
 import { useKeys } from '../useKeys.ts'
+import CalledOut from './CalledOut.vue'
 import HeldElsewhere from './HeldElsewhere.vue'
 import StopDialog from './StopDialog.vue'
+import { sayUndoable } from './sayUndoable.ts'
+import { useCalls } from './useCalls.ts'
 import type { SharedWork } from './useSharedWork.ts'
 
 const props = withDefaults(
@@ -38,18 +43,32 @@ const props = withDefaults(
 )
 
 const session = useSession()
+const store = useDay()
 const clock = useAgreedClock()
 const stopping = ref(false)
 const helping = ref(false)
-const { mayCapture, undo } = props.work
+const { mayCapture, undo, undoable } = props.work
+/** "counted, 12": what undo takes back, and of whom. */
+const undoWords = computed(() =>
+  undoable.value ? sayUndoable(undoable.value, store.entry(undoable.value.entryId)) : '',
+)
+
+/** What the referee says of each of them, as of their last capture. */
+const rulings = computed(() => {
+  const starts = waveStarts(props.work.settled.value)
+  return props.under.map((entry) => {
+    const { id: entryId, wave, category } = entry
+    const own = props.work.ownOf(entryId)
+    const start = startOf({ entryId, wave }, starts, own)
+    return { entry, ruling: rulingFor(props.event, { entryId, wave, category }, own, clock.nowMs(), start) }
+  })
+})
+const { called } = useCalls(() => rulings.value.flatMap(({ ruling }) => ruling.calls))
 
 /** Those whose count another device holds, in kinds where one does. */
 const heldElsewhere = computed(() =>
-  (kindOf(props.event.protocol).held ? props.under : []).filter(({ id, wave, category }) =>
-    isHeldElsewhere(
-      rulingFor(props.event, { entryId: id, wave, category }, props.work.ownOf(id), clock.nowMs()),
-      deviceId(),
-    ),
+  (kindOf(props.event.protocol).held ? rulings.value : []).flatMap(({ entry, ruling }) =>
+    isHeldElsewhere(ruling, deviceId()) ? [entry] : [],
   ),
 )
 const takeOver = (): void => {
@@ -92,13 +111,16 @@ const allHelp = computed(() => [
         :may-take-over="mayCapture"
         @take-over="takeOver"
       />
+      <CalledOut :words="called" />
       <slot />
     </div>
     <footer v-if="mayCapture" class="foot">
       <slot name="foot" />
-      <button class="btn btn-quiet" @click="undo()">Undo <kbd>U</kbd></button>
+      <BButton variant="quiet" :disabled="!undoable" @click="undo()">
+        Undo <kbd>U</kbd><small v-if="undoWords">{{ undoWords }}</small>
+      </BButton>
       <SoundSwitch v-if="sounds" />
-      <button class="btn btn-quiet keys" aria-label="All keys" @click="helping = true"><kbd>?</kbd></button>
+      <BButton class="keys" variant="quiet" aria-label="All keys" @click="helping = true"><kbd>?</kbd></BButton>
       <button class="btn safety" :disabled="under.length === 0" @click="stopping = true">
         Somebody stops <kbd>X</kbd>
       </button>
@@ -157,6 +179,16 @@ const allHelp = computed(() => [
 .foot :deep(.btn) {
   min-height: 52px;
   padding-inline: 12px;
+}
+.foot small {
+  display: block;
+  max-width: 180px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  font-weight: 500;
+  font-size: 0.8125rem;
+  line-height: 1.1;
 }
 .safety {
   background: #b5361a;

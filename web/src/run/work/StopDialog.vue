@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Records that somebody of several ends without a finish, and why; or a caution, where the event has them. */
 import { endingsOf, STOPPED_AS, type StandardEvent, type StopReason } from '@able-gauge/core'
-import { BModal } from 'bootstrap-vue-next'
+import { BFormInput, BFormRadioGroup, BFormSelect, BModal } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { shortName, type Entry } from '../../day/day.ts'
 
@@ -49,6 +49,15 @@ const choices = computed((): readonly Choice[] => {
   ]
 })
 
+const whom = computed(() =>
+  props.runners.map((runner) => ({ value: runner.id, text: `${runner.bib ?? ''} ${shortName(runner)}`.trim() })),
+)
+const what = computed(() =>
+  choices.value
+    .filter(({ officer }) => !officer || props.mayDisqualify)
+    .map(({ id, label }) => ({ value: id, text: label })),
+)
+
 watch(open, () => {
   entryId.value = props.runners[0]?.id ?? ''
   choice.value = 'safety'
@@ -75,33 +84,27 @@ const record = (): void => {
     @ok.prevent="record"
   >
     <label for="stop-bib" class="form-label">Runner</label>
-    <select id="stop-bib" v-model="entryId" class="form-select">
-      <option v-for="runner in runners" :key="runner.id" :value="runner.id">
-        {{ runner.bib }} {{ shortName(runner) }}
-      </option>
-    </select>
+    <BFormSelect id="stop-bib" v-model="entryId" :options="whom" />
     <fieldset class="mt-3">
       <legend class="form-label fs-6">What happened</legend>
-      <template v-for="{ id, label, officer } in choices" :key="id">
-        <label v-if="!officer || mayDisqualify" class="reason"
-          ><input v-model="choice" type="radio" name="reason" :value="id" /> {{ label }}</label
-        >
-      </template>
+      <BFormRadioGroup v-model="choice" name="reason" class="reasons" stacked :options="what" />
     </fieldset>
     <label for="stop-note" class="form-label mt-3">In words, for the record</label>
-    <input id="stop-note" v-model="note" class="form-control" maxlength="300" />
+    <BFormInput id="stop-note" v-model="note" maxlength="300" autocomplete="off" />
   </BModal>
 </template>
 
 <style scoped>
-.reason {
+.reasons :deep(.form-check) {
   display: flex;
   gap: 10px;
   align-items: center;
   min-height: 40px;
 }
-.reason input {
+.reasons :deep(input) {
+  flex: none;
   width: 20px;
   height: 20px;
+  margin-top: 0;
 }
 </style>

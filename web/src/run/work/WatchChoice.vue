@@ -1,16 +1,17 @@
 <script setup lang="ts">
 /** Which watch this device is: the timer, or a backup that stamps beside it. */
+import { BFormSelect } from 'bootstrap-vue-next'
 const watch = defineModel<number>({ required: true })
 </script>
 
 <template>
   <label class="watch">
     This device
-    <select v-model.number="watch" class="form-select" aria-label="Which watch this device is">
+    <BFormSelect v-model="watch" aria-label="Which watch this device is">
       <option :value="1">timer</option>
       <option :value="2">backup timer</option>
       <option :value="3">second backup</option>
-    </select>
+    </BFormSelect>
   </label>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Which wave is on the console. */
+import { BButton } from 'bootstrap-vue-next'
 defineProps<{
   waves: readonly number[]
 }>()
@@ -8,16 +9,16 @@ const wave = defineModel<number>({ required: true })
 
 <template>
   <div v-if="waves.length > 1" class="waves" role="group" aria-label="Wave">
-    <button
+    <BButton
       v-for="one in waves"
       :key="one"
-      class="btn btn-sm"
-      :class="one === wave ? 'btn-primary' : 'btn-quiet'"
+      size="sm"
+      :variant="one === wave ? 'primary' : 'quiet'"
       :aria-pressed="one === wave"
       @click="wave = one"
     >
       Wave {{ one }}
-    </button>
+    </BButton>
   </div>
 </template>
 

@@ -4,6 +4,7 @@
  * at the foot what must always be in reach: stop for safety, other ends, undo.
  */
 import { conductOf, startWordsOf, type StandardEvent } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { fullName, type Day, type Entry } from '../../day/day.ts'
 import SoundSwitch from '../../sound/SoundSwitch.vue'
@@ -11,10 +12,14 @@ import type { AgreedMoment } from '../../sync/agreedClock.ts'
 import KeyHelp from '../../ui/KeyHelp.vue'
 import StartCommands from '../start/StartCommands.vue'
 import StartCues from '../start/StartCues.vue'
+import { sayCapture } from '../../ui/sayCapture.ts'
 import { useKeys } from '../useKeys.ts'
 import { useOthers } from '../useOpenCandidates.ts'
+import { useSession } from '../../session/sessionStore.ts'
 import { deviceId } from '../../sync/outbox.ts'
+import CalledOut from './CalledOut.vue'
 import HeldElsewhere from './HeldElsewhere.vue'
+import { useCalls } from './useCalls.ts'
 import type { Work } from './useWork.ts'
 import WorkEndDialog from './WorkEndDialog.vue'
 import WorkHead from './WorkHead.vue'
@@ -67,13 +72,18 @@ const ending = ref(false)
 const helping = ref(false)
 const { ready, mayCapture, isDone, mark, undoable, stop, undo, ruling, heldElsewhere, takeOver } = props.work
 const second = computed(() => ruling.value.second.find((other) => other.deviceId === deviceId())?.soFar ?? null)
+const { called } = useCalls(() => (isDone.value ? [] : ruling.value.calls))
 const { others } = useOthers(() => props.event)
 const counting = computed(() => {
   const claim = others.value.get(props.entry.id)
   return claim?.deviceId === ruling.value.holder ? claim.by : ''
 })
+const session = useSession()
 const held = computed(() => props.entry.attendance !== 'present')
 const hasStart = computed(() => startWordsOf(props.event.protocol).words.length > 0)
+
+/** An event that is over can still be overruled by who may: withdrawn, disqualified. */
+const mayEnd = computed(() => ready.value && (!isDone.value || session.can('capture.asOfficer')))
 
 const beginStart = (): void => {
   if (ready.value && props.mayStart) starting.value = true
@@ -87,7 +97,7 @@ const COMMON: Readonly<Record<string, () => void>> = {
   s: beginStart,
   u: () => undo(),
   f: () => !isDone.value && stop('safety'),
-  x: () => (ending.value = !isDone.value && ready.value),
+  x: () => (ending.value = mayEnd.value),
   k: () => heldElsewhere.value && takeOver(),
   n: () => isDone.value && emit('next'),
   Escape: () => (starting.value = false),
@@ -126,6 +136,7 @@ const allHelp = computed(() => [
     />
     <StartCommands v-if="starting" :day="day" :event="event" :entries="[entry]" @go="onGo" @cancel="starting = false" />
     <template v-else>
+      <CalledOut :words="called" />
       <slot name="figures" />
       <WorkOver
         v-if="isDone"
@@ -136,7 +147,9 @@ const allHelp = computed(() => [
         @next="emit('next')"
         @undo="undo()"
         @more="beginStart"
-      />
+      >
+        <BButton v-if="mayEnd" variant="quiet" size="lg" @click="ending = true">Overrule <kbd>X</kbd></BButton>
+      </WorkOver>
       <template v-else>
         <section v-if="mayStart" class="sheet rules">
           <h2>{{ conductOf(event.protocol, event.publishedIn) }}</h2>
@@ -144,23 +157,23 @@ const allHelp = computed(() => [
           <StartCues :day="day" :event="event" :entry="entry" />
           <p v-for="text in event.cautions" :key="text">{{ text }}</p>
         </section>
-        <button v-if="mayStart && mayCapture" class="btn btn-primary start" :disabled="!ready" @click="beginStart">
+        <BButton v-if="mayStart && mayCapture" class="start" variant="primary" :disabled="!ready" @click="beginStart">
           Start commands <kbd>S</kbd>
-        </button>
+        </BButton>
         <slot v-if="!mayStart" />
         <footer v-if="mayCapture" class="foot">
           <slot name="foot" />
-          <button class="btn btn-quiet" :disabled="!undoable" @click="undo()">
-            Undo <kbd>U</kbd><small v-if="undoWords">{{ undoWords }}</small>
-          </button>
-          <button class="btn btn-quiet" :disabled="!ready" @click="ending = true">Other end <kbd>X</kbd></button>
+          <BButton variant="quiet" :disabled="!undoable" @click="undo()">
+            Undo <kbd>U</kbd><small v-if="undoable">{{ undoWords || sayCapture(undoable) }}</small>
+          </BButton>
+          <BButton variant="quiet" :disabled="!ready" @click="ending = true">Other end <kbd>X</kbd></BButton>
           <SoundSwitch v-if="sounds" />
-          <button class="btn btn-quiet keys" aria-label="All keys" @click="helping = true"><kbd>?</kbd></button>
+          <BButton class="keys" variant="quiet" aria-label="All keys" @click="helping = true"><kbd>?</kbd></BButton>
           <button class="btn safety" :disabled="!ready" @click="stop('safety')">Stop for safety <kbd>F</kbd></button>
         </footer>
       </template>
     </template>
-    <WorkEndDialog v-model="ending" :event="event" @end="stop" />
+    <WorkEndDialog v-model="ending" :event="event" :over="isDone" @end="stop" />
     <KeyHelp v-model="helping" :keys="allHelp" />
   </section>
 </template>

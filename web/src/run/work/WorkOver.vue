@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The attempt has ended: the mark with its reasons, and the way to the next candidate. */
+import { BButton } from 'bootstrap-vue-next'
 import type { Mark } from '@able-gauge/core'
 import { fullName, type Entry } from '../../day/day.ts'
 import TraceList from '../../ui/TraceList.vue'
@@ -19,16 +20,17 @@ const emit = defineEmits<{ next: []; undo: []; more: [] }>()
   <section class="sheet over">
     <TraceList v-if="mark" :trace="mark.trace" />
     <div class="actions">
-      <button v-if="following" class="btn btn-primary btn-lg" @click="emit('next')">
+      <BButton v-if="following" variant="primary" size="lg" @click="emit('next')">
         Next: {{ following.bib }} {{ fullName(following) }} <kbd>N</kbd>
-      </button>
+      </BButton>
       <RouterLink v-else class="btn btn-primary btn-lg" :to="{ name: 'run' }"
         >Nobody is waiting. Back to the events</RouterLink
       >
-      <button v-if="moreLabel" class="btn btn-quiet btn-lg" @click="emit('more')">{{ moreLabel }} <kbd>S</kbd></button>
-      <button v-if="mayUndo" class="btn btn-quiet btn-lg" @click="emit('undo')">
+      <BButton v-if="moreLabel" variant="quiet" size="lg" @click="emit('more')">{{ moreLabel }} <kbd>S</kbd></BButton>
+      <BButton v-if="mayUndo" variant="quiet" size="lg" @click="emit('undo')">
         Undo the last capture <kbd>U</kbd>
-      </button>
+      </BButton>
+      <slot />
     </div>
   </section>
 </template>

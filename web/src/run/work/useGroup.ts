@@ -2,12 +2,12 @@
 import type { StandardEvent } from '@able-gauge/core'
 import { computed, ref, watch } from 'vue'
 import type { Day } from '../../day/day.ts'
-import { useCandidates } from '../useQueue.ts'
+import { doesThis, useCandidates } from '../useQueue.ts'
 import { useOpenCandidates } from '../useOpenCandidates.ts'
 
 /** @param most how many can be on at once */
 export const useGroup = (day: () => Day, event: StandardEvent, most: number) => {
-  const candidates = useCandidates(day, event.id)
+  const candidates = useCandidates(day, event.id, (entry) => doesThis(day(), event, entry))
   const { queue, kindOf, couldBeNext, isLost } = candidates
   const chosenIds = ref<readonly string[]>([])
   const cameByThemselves = ref(true)

@@ -25,7 +25,8 @@ export interface SharedWork {
   /** Captures, where that may be done; the moment is that of the press. */
   readonly observe: (entryId: string | null, observation: Observation, moment?: AgreedMoment | null) => void
   readonly stop: (entryId: string, reason: StopReason, note?: string) => void
-  /** Takes back the last thing this device captured in the event. */
+  /** What undo would take back: the last thing this device captured in the event. */
+  readonly undoable: ComputedRef<Capture | undefined>
   readonly undo: () => void
   readonly mayStart: (entry: Entry) => boolean
 }
@@ -64,6 +65,8 @@ export const useSharedWork = (day: () => Day, event: StandardEvent): SharedWork 
       .sort(byTimeThenId)
       .at(-1)
   }
+  // what was settled anew was captured or taken back
+  const undoable = computed(() => (settled.value.length >= 0 ? lastOwn() : undefined))
   const undo = (): void => {
     const last = lastOwn()
     if (!last || !mayCapture.value) return
@@ -80,6 +83,7 @@ export const useSharedWork = (day: () => Day, event: StandardEvent): SharedWork 
     observe,
     stop: (entryId, reason, note = '') =>
       observe(entryId, { kind: 'stopped', payload: note.trim() === '' ? { reason } : { reason, note: note.trim() } }),
+    undoable,
     undo,
     mayStart: ({ attendance }) => ready.value && attendance === 'present',
   }

@@ -3,6 +3,7 @@ import { startOf, waveStarts, type StandardEvent } from '@able-gauge/core'
 import { computed, ref } from 'vue'
 import { byBib, shortName, wavesOf, type Day, type Entry } from '../../day/day.ts'
 import type { AgreedMoment } from '../../sync/agreedClock.ts'
+import { doesThis } from '../useQueue.ts'
 import type { SharedWork } from './useSharedWork.ts'
 
 const MOST_DIGITS = 5
@@ -18,6 +19,7 @@ export const useWave = (day: () => Day, event: StandardEvent, work: SharedWork) 
         (entry) =>
           entry.wave === wave &&
           entry.bib !== null &&
+          doesThis(day(), event, entry) &&
           (entry.attendance === 'present' || work.ownOf(entry.id).length > 0),
       )
       .sort(byBib)

@@ -3,6 +3,7 @@
 import { printMargin, type Outcome, type Standard, type Unit, factsOf } from '@able-gauge/core'
 import { proxy, wrap } from 'comlink'
 import { scaleLinear } from 'd3-scale'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, onScopeDispose, ref, shallowRef } from 'vue'
 import type { ImpactAnswer, ImpactWorker } from '../../workers/impact.worker.ts'
 import WorkerOfImpact from '../../workers/impact.worker.ts?worker'
@@ -93,9 +94,9 @@ const marginWords = ({ eventId, margin }: { eventId: string; margin: number | nu
   <section class="sheet impact" aria-live="polite">
     <header>
       <h2>Who would change</h2>
-      <button class="btn btn-primary" :disabled="progress !== null" @click="ofDays">
+      <BButton variant="primary" :disabled="progress !== null" @click="ofDays">
         Apply both to the signed-off days
-      </button>
+      </BButton>
       <label class="btn btn-quiet" :class="{ disabled: progress !== null }"
         >Apply both to a file of results<input
           type="file"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Two versions side by side: what changed, what is asked of whom, and who would change. */
 import { compareStandards, type Standard, type VersionSummary } from '@able-gauge/core'
+import { BFormSelect } from 'bootstrap-vue-next'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { inWords } from '../../api.ts'
@@ -60,19 +61,19 @@ const labelOf = ({ version, state }: VersionSummary): string =>
       <h1>{{ pair?.after.name ?? 'Compare versions' }}</h1>
       <label
         >From
-        <select v-model="from" class="form-select">
+        <BFormSelect v-model="from">
           <option v-for="version in versions" :key="version.version" :value="version.version">
             {{ labelOf(version) }}
           </option>
-        </select></label
+        </BFormSelect></label
       >
       <label
         >to
-        <select v-model="to" class="form-select">
+        <BFormSelect v-model="to">
           <option v-for="version in versions" :key="version.version" :value="version.version">
             {{ labelOf(version) }}
           </option>
-        </select></label
+        </BFormSelect></label
       >
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Fields for one part of the document, as its class describes them; parts within parts are fields within a frame. */
+import { BButton } from 'bootstrap-vue-next'
 import { exampleOf, suffixOf, type FieldForm, type FormField } from '@able-gauge/core'
 import type { DraftRemark } from '../../workers/check.worker.ts'
 import { textOf, valueFrom, type NumberForm } from './typedValue.ts'
@@ -115,11 +116,11 @@ const idFor = (name: string): string => `field-${placeOf(name).replace(/[^a-z0-9
             :by-place="byPlace"
             v-bind="valueForm ? { valueForm } : {}"
           />
-          <button v-if="field.optional" type="button" class="btn btn-sm btn-quiet" @click="put(field.name, undefined)">
+          <BButton v-if="field.optional" type="button" variant="quiet" size="sm" @click="put(field.name, undefined)">
             Take it out
-          </button>
+          </BButton>
         </template>
-        <button v-else type="button" class="btn btn-sm btn-quiet" @click="put(field.name, {})">Add it</button>
+        <BButton v-else type="button" variant="quiet" size="sm" @click="put(field.name, {})">Add it</BButton>
         <p v-for="remark in remarksOn(field.name)" :key="remark.what" class="said" :class="remark.severity">
           {{ remark.what }}
         </p>
@@ -134,9 +135,9 @@ const idFor = (name: string): string => `field-${placeOf(name).replace(/[^a-z0-9
             :by-place="byPlace"
             v-bind="valueForm ? { valueForm } : {}"
           />
-          <button type="button" class="btn btn-sm btn-quiet" @click="removeItem(field, at)">Remove</button>
+          <BButton type="button" variant="quiet" size="sm" @click="removeItem(field, at)">Remove</BButton>
         </div>
-        <button type="button" class="btn btn-sm btn-quiet" @click="addItem(field.name)">Add one</button>
+        <BButton type="button" variant="quiet" size="sm" @click="addItem(field.name)">Add one</BButton>
         <p v-for="remark in remarksOn(field.name)" :key="remark.what" class="said" :class="remark.severity">
           {{ remark.what }}
         </p>

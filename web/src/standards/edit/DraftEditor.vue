@@ -13,7 +13,7 @@ import {
   type EventKind,
   type FormField,
 } from '@able-gauge/core'
-import { BModal } from 'bootstrap-vue-next'
+import { BButton, BFormSelect, BModal } from 'bootstrap-vue-next'
 import { computed, nextTick, ref } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import { useVersion } from '../useVersion.ts'
@@ -174,11 +174,11 @@ const isDate = rules.isCalendarDate
       </button>
       <div class="add">
         <label for="add-kind">Add an event</label>
-        <select id="add-kind" v-model="adding" class="form-select form-select-sm">
+        <BFormSelect id="add-kind" v-model="adding" class="form-select-sm">
           <option v-for="kind in EVENT_KINDS" :key="kind" :value="kind">{{ KIND_NAMES[kind] }}</option>
-        </select>
-        <button class="btn btn-sm btn-quiet" @click="addEvent('events')">To the battery</button>
-        <button class="btn btn-sm btn-quiet" @click="addEvent('alternateEvents')">As an alternate</button>
+        </BFormSelect>
+        <BButton variant="quiet" size="sm" @click="addEvent('events')">To the battery</BButton>
+        <BButton variant="quiet" size="sm" @click="addEvent('alternateEvents')">As an alternate</BButton>
       </div>
       <button :class="{ here: part === 'judging' }" @click="part = 'judging'">How it is judged</button>
     </nav>
@@ -204,15 +204,16 @@ const isDate = rules.isCalendarDate
       <template v-else-if="shownEvent">
         <div class="event-head">
           <h2>{{ shownEvent.event['name'] }}</h2>
-          <button class="btn btn-sm btn-quiet" :disabled="shownEvent.at === 0" @click="moveEvent(-1)">Move up</button>
-          <button
-            class="btn btn-sm btn-quiet"
+          <BButton variant="quiet" size="sm" :disabled="shownEvent.at === 0" @click="moveEvent(-1)">Move up</BButton>
+          <BButton
+            variant="quiet"
+            size="sm"
             :disabled="shownEvent.at === listIn(draft, shownEvent.list).length - 1"
             @click="moveEvent(1)"
           >
             Move down
-          </button>
-          <button class="btn btn-sm btn-quiet" @click="removeEvent">Remove the event</button>
+          </BButton>
+          <BButton variant="quiet" size="sm" @click="removeEvent">Remove the event</BButton>
         </div>
         <EventEditor
           :key="`${shownEvent.place} ${shownEvent.event['id']}`"
@@ -228,8 +229,8 @@ const isDate = rules.isCalendarDate
       <section class="sheet state">
         <p class="saved" role="status">{{ SAVED[saved] }}</p>
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-        <button class="btn btn-primary" :disabled="!mayPublish" @click="publishing = true">Publish</button>
-        <button class="btn btn-quiet" @click="removing = true">Throw the draft away</button>
+        <BButton variant="primary" :disabled="!mayPublish" @click="publishing = true">Publish</BButton>
+        <BButton variant="quiet" @click="removing = true">Throw the draft away</BButton>
       </section>
       <DraftRemarks :remarks="remarks" @show="show" />
     </aside>

@@ -13,6 +13,7 @@ import {
   type EventKind,
   type Protocol,
 } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import type { DraftRemark } from '../../workers/check.worker.ts'
 import DocumentFields from './DocumentFields.vue'
@@ -137,9 +138,9 @@ const unitWords = computed(() => factsOf(readProtocol.value).unit)
           :has-roles="hasRoles"
           :file-name="String(variant['id'] ?? 'variant')"
         />
-        <button type="button" class="btn btn-sm btn-quiet" @click="removeVariant(at)">Remove the variant</button>
+        <BButton type="button" variant="quiet" size="sm" @click="removeVariant(at)">Remove the variant</BButton>
       </fieldset>
-      <button type="button" class="btn btn-sm btn-quiet mt-3" @click="addVariant">Add a variant</button>
+      <BButton type="button" class="mt-3" variant="quiet" size="sm" @click="addVariant">Add a variant</BButton>
     </section>
     <section>
       <DocumentFields :owner="event" :fields="around" :place="place" :by-place="byPlace" :value-form="form" />

@@ -2,6 +2,7 @@
 /** A grid to type in, walk with arrow keys, and paste blocks from a spreadsheet into; also as CSV in and out. */
 import { decodeText } from '@able-gauge/core'
 import Papa from 'papaparse'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, nextTick, ref } from 'vue'
 import { saveFile } from '../../ui/saveFile.ts'
 import { blockFrom, pasteInto, type GridColumn, type GridLine } from './scoringGrid.ts'
@@ -139,7 +140,7 @@ const wordsFor = (remark: DraftRemark): string => `${remark.what} ${remark.examp
       <label class="btn btn-sm btn-quiet"
         >CSV in<input type="file" accept=".csv,text/csv" class="visually-hidden" @change="readCsv"
       /></label>
-      <button type="button" class="btn btn-sm btn-quiet" @click="saveCsv">CSV out</button>
+      <BButton type="button" variant="quiet" size="sm" @click="saveCsv">CSV out</BButton>
     </div>
   </div>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Sets and pauses that meet a chain's limit, at a pace of one's own. */
 import { parseField, planChain, printTime, type WorkChain } from '@able-gauge/core'
+import { BFormInput } from 'bootstrap-vue-next'
 import { computed, reactive } from 'vue'
 
 const props = defineProps<{
@@ -26,9 +27,9 @@ const plan = computed(() => {
   <div class="chain">
     <h3>Sets and pauses that meet it</h3>
     <div class="pace">
-      <label>100 m in <input v-model="typed.per100" class="form-control figures" /></label>
-      <label>One repetition in s <input v-model="typed.perRepetition" class="form-control figures" /></label>
-      <label>Most in a set <input v-model="typed.set" class="form-control figures" inputmode="numeric" /></label>
+      <label>100 m in <BFormInput v-model="typed.per100" class="figures" /></label>
+      <label>One repetition in s <BFormInput v-model="typed.perRepetition" class="figures" /></label>
+      <label>Most in a set <BFormInput v-model="typed.set" class="figures" inputmode="numeric" /></label>
     </div>
     <p v-if="!plan" class="quiet">Write a time such as 0:30, seconds such as 2 or 1.5, and a whole number.</p>
     <p v-else-if="!plan.ok">At this pace the work alone takes {{ printTime(plan.overMs) }} too long.</p>

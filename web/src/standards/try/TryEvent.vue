@@ -12,6 +12,7 @@ import {
   type Standard,
   type StandardEvent,
 } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import Gauge from '../../ui/Gauge.vue'
 import { figureOf, markerOf, wordFor } from '../../ui/verdictWords.ts'
@@ -78,7 +79,7 @@ const choose = (which: 'variants' | 'alternates' | 'exemptions', event: Event): 
       <span class="quiet">{{
         cutsOf(row.done, row.done.variants?.find(({ id }) => id === choices.variants[row.event.id])?.scoring)
       }}</span>
-      <button class="btn btn-sm btn-quiet why" :aria-pressed="isShown" @click="emit('show')">Why</button>
+      <BButton class="why" variant="quiet" size="sm" :aria-pressed="isShown" @click="emit('show')">Why</BButton>
     </header>
     <div class="body">
       <div class="fields">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The person something is tried for. */
+import { BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import type { Standard } from '@able-gauge/core'
 
 defineProps<{
@@ -16,10 +17,10 @@ defineProps<{
   <section class="sheet form" aria-label="The person">
     <div>
       <label for="try-age">Age in years</label>
-      <input
+      <BFormInput
         id="try-age"
         v-model="person.age"
-        class="form-control figures"
+        class="figures"
         inputmode="numeric"
         :aria-invalid="ageProblem ? true : undefined"
         aria-describedby="try-age-said"
@@ -28,23 +29,23 @@ defineProps<{
     </div>
     <div>
       <label for="try-category">Scoring category</label>
-      <select id="try-category" v-model="person.category" class="form-select">
+      <BFormSelect id="try-category" v-model="person.category">
         <option v-for="{ id, name } in standard.categories" :key="id" :value="id">{{ name }}</option>
-      </select>
+      </BFormSelect>
     </div>
     <div v-if="standard.roles?.length">
       <label for="try-role">Role</label>
-      <select id="try-role" v-model="person.role" class="form-select">
+      <BFormSelect id="try-role" v-model="person.role">
         <option value="">None</option>
         <option v-for="{ id, name } in standard.roles" :key="id" :value="id">{{ name }}</option>
-      </select>
+      </BFormSelect>
     </div>
     <div>
       <label for="try-mass">Body mass in kg</label>
-      <input
+      <BFormInput
         id="try-mass"
         v-model="person.bodyMass"
-        class="form-control figures"
+        class="figures"
         inputmode="decimal"
         placeholder="71.5"
         :aria-invalid="massProblem ? true : undefined"

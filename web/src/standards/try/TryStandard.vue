@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The person on the left, the events with their fields and gauges, the verdict with its reasons. */
 import type { Standard } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import TraceList from '../../ui/TraceList.vue'
 import VerdictChip from '../../ui/VerdictChip.vue'
@@ -55,7 +56,7 @@ const trace = computed(() => shownRow.value?.mark.trace ?? verdict.value.trace)
         <header>
           <h2>{{ shownRow ? shownRow.done.name : 'Verdict' }}</h2>
           <VerdictChip v-if="!shownRow" :verdict="verdict" />
-          <button v-else class="btn btn-sm btn-quiet" @click="shown = null">Whole verdict</button>
+          <BButton v-else variant="quiet" size="sm" @click="shown = null">Whole verdict</BButton>
         </header>
         <TraceList :trace="trace" />
         <template v-if="shownRow">

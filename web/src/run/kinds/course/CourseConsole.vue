@@ -11,6 +11,7 @@ import {
   type Station,
   type StandardEvent,
 } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { fullName, shortName, type Day } from '../../../day/day.ts'
 import BeatLight from '../../../sound/BeatLight.vue'
@@ -21,7 +22,7 @@ import { wordFor } from '../../../ui/verdictWords.ts'
 import CandidateQueue from '../../CandidateQueue.vue'
 import StartCommands from '../../start/StartCommands.vue'
 import { useOpenCandidates } from '../../useOpenCandidates.ts'
-import { useCandidates } from '../../useQueue.ts'
+import { doesThis, useCandidates } from '../../useQueue.ts'
 import BigTime from '../../work/BigTime.vue'
 import SharedRoom from '../../work/SharedRoom.vue'
 import { useSharedWork } from '../../work/useSharedWork.ts'
@@ -36,7 +37,11 @@ const { stations } = protocol
 const nowMs = useTick(50)
 const work = useSharedWork(() => props.day, props.event)
 const { ready } = work
-const candidates = useCandidates(() => props.day, props.event.id)
+const candidates = useCandidates(
+  () => props.day,
+  props.event.id,
+  (entry) => doesThis(props.day, props.event, entry),
+)
 const { queue, couldBeNext } = candidates
 const starting = ref(false)
 /** The candidate the keys work. */
@@ -292,15 +297,15 @@ const failKeys = computed(() =>
             <template v-for="text in event.cautions" :key="text">{{ text }} </template>
           </p>
         </div>
-        <button
+        <BButton
           v-if="work.mayCapture.value"
-          class="btn btn-lg"
-          :class="runners.length === 0 ? 'btn-primary' : 'btn-quiet'"
+          size="lg"
+          :variant="runners.length === 0 ? 'primary' : 'quiet'"
           :disabled="!work.mayStart(toStart)"
           @click="beginStart"
         >
           Start commands <kbd>S</kbd>
-        </button>
+        </BButton>
       </section>
       <p v-else-if="runners.length === 0" class="sheet next">Nobody is waiting.</p>
     </template>

@@ -9,6 +9,7 @@ import {
   type ProtocolOf,
   type StandardEvent,
 } from '@able-gauge/core'
+import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed, reactive, ref, useTemplateRef } from 'vue'
 import { shortName, type Day, type Entry } from '../../../day/day.ts'
 import { useSignals } from '../../../sound/useSignals.ts'
@@ -18,7 +19,6 @@ import StartCommands from '../../start/StartCommands.vue'
 import BibField from '../../work/BibField.vue'
 import BigTime from '../../work/BigTime.vue'
 import SharedRoom from '../../work/SharedRoom.vue'
-import { useAnnouncements } from '../../work/useAnnouncements.ts'
 import { useSharedWork } from '../../work/useSharedWork.ts'
 import { useWave } from '../../work/useWave.ts'
 import WaveChoice from '../../work/WaveChoice.vue'
@@ -45,10 +45,6 @@ useSignals(
   () => (isRunning.value ? (started.value?.atMs ?? null) : null),
   (fromMs, toMs) =>
     protocol.durationMs >= fromMs && protocol.durationMs < toMs ? [{ atMs: protocol.durationMs, tone: 'level' }] : [],
-)
-const { announced } = useAnnouncements(
-  () => protocol.announcements,
-  () => (isRunning.value ? elapsedMs.value : null),
 )
 
 const tiles = computed(() =>
@@ -135,14 +131,15 @@ const KEYS: Readonly<Record<string, () => void>> = {
     <section v-else-if="!started" class="sheet ready">
       <h1>Wave {{ wave }}: {{ runners.length }} on the line</h1>
       <p class="quiet">Check the bibs below against the people on the line.</p>
-      <button
+      <BButton
         v-if="work.mayCapture.value"
-        class="btn btn-primary btn-lg"
+        variant="primary"
+        size="lg"
         :disabled="!ready || runners.length === 0"
         @click="beginStart"
       >
         Start commands <kbd>S</kbd>
-      </button>
+      </BButton>
     </section>
     <BigTime
       v-else
@@ -155,7 +152,6 @@ const KEYS: Readonly<Record<string, () => void>> = {
             : 'All are measured'
       "
     />
-    <p v-if="announced" class="announced" role="status">{{ announced }}</p>
     <section v-if="timeIsUp && toMark.length > 0" class="sheet marks">
       <h2>Metres beyond the line</h2>
       <div v-for="{ entry, run } in toMark" :key="entry.id" class="mark">
@@ -163,16 +159,17 @@ const KEYS: Readonly<Record<string, () => void>> = {
           ><strong class="figures">{{ entry.bib }}</strong> {{ shortName(entry) }}, {{ run.laps }}
           {{ run.laps === 1 ? 'lap' : 'laps' }}</label
         >
-        <input
+        <BFormInput
           :id="`mark-${entry.id}`"
-          v-model="marks[entry.id]"
-          class="form-control figures"
+          :model-value="marks[entry.id] ?? ''"
+          class="figures"
           inputmode="decimal"
           autocomplete="off"
           :disabled="!ready"
+          @update:model-value="(text) => (marks[entry.id] = String(text ?? ''))"
           @keydown.enter.prevent="focusNext($event, entry)"
         />
-        <button class="btn btn-quiet" :disabled="!ready" @click="mark(entry)">Enter</button>
+        <BButton variant="quiet" :disabled="!ready" @click="mark(entry)">Enter</BButton>
         <p v-if="problems[entry.id]" class="problem">{{ problems[entry.id] }}</p>
       </div>
     </section>
@@ -204,7 +201,7 @@ const KEYS: Readonly<Record<string, () => void>> = {
       <p>
         <strong>Wave {{ wave }} is measured.</strong> Keep them walking, watch them, offer water.
       </p>
-      <button v-if="nextWave" class="btn btn-primary" @click="wave = nextWave">Go to wave {{ nextWave }}</button>
+      <BButton v-if="nextWave" variant="primary" @click="wave = nextWave">Go to wave {{ nextWave }}</BButton>
       <RouterLink v-else class="btn btn-primary" :to="{ name: 'run' }">Back to the events</RouterLink>
     </section>
     <template #foot>
@@ -228,15 +225,6 @@ const KEYS: Readonly<Record<string, () => void>> = {
 }
 .panel p {
   margin: 4px 0;
-}
-.announced {
-  margin: 0;
-  padding: 8px 14px;
-  background: var(--vest);
-  color: var(--vest-ink);
-  border-radius: 6px;
-  font-size: 1.25rem;
-  font-weight: 700;
 }
 .mark {
   display: grid;

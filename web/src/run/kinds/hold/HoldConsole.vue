@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Held positions: several people started together, each stopped with one touch, cautions counted, the cap watched. */
 import { followHold, printClock, printTime, type ProtocolOf, type StandardEvent } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { shortName, type Day, type Entry } from '../../../day/day.ts'
 import { useAgreedClock, type AgreedMoment } from '../../../sync/agreedClock.ts'
@@ -136,14 +137,15 @@ const KEYS = {
           }}<template v-if="protocol.capMs">. Stopped at {{ printTime(protocol.capMs) }}</template
           >.
         </p>
-        <button
+        <BButton
           v-if="work.mayCapture.value"
-          class="btn btn-primary btn-lg"
+          variant="primary"
+          size="lg"
           :disabled="toStart.length === 0 || !ready"
           @click="beginStart"
         >
           Start commands <kbd>S</kbd>
-        </button>
+        </BButton>
       </section>
       <p v-if="armed" class="armed" role="status">
         {{ armed === 'caution' ? 'Caution' : 'Stop for safety' }}: press the number of the person, or Esc
@@ -168,9 +170,9 @@ const KEYS = {
       </ol>
       <section v-if="allOver" class="sheet done">
         <strong>All are down.</strong>
-        <button v-if="waiting.length > 0" class="btn btn-primary btn-lg" @click="takeNext">
+        <BButton v-if="waiting.length > 0" variant="primary" size="lg" @click="takeNext">
           The next {{ Math.min(most, waiting.length) }} <kbd>N</kbd>
-        </button>
+        </BButton>
         <RouterLink v-else class="btn btn-primary btn-lg" :to="{ name: 'run' }">Back to the events</RouterLink>
       </section>
     </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The timer's times beside the order of the finish, laid along each other, with what parts them. */
 import { printTime, type AlignedRow } from '@able-gauge/core'
-import { BModal } from 'bootstrap-vue-next'
+import { BButton, BModal } from 'bootstrap-vue-next'
 
 const props = defineProps<{
   rows: readonly AlignedRow[]
@@ -42,9 +42,9 @@ const wordsFor = (row: AlignedRow): string => {
         </tr>
       </tbody>
     </table>
-    <button v-if="mayAssign" class="btn btn-primary" :disabled="assignable === 0" @click="emit('assign')">
+    <BButton v-if="mayAssign" variant="primary" :disabled="assignable === 0" @click="emit('assign')">
       {{ assignable === 0 ? 'Every time has its bib' : `Put ${assignable} bibs from the order to their times` }}
-    </button>
+    </BButton>
   </BModal>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The lap console: one wave on the course, stamped by bib, by the next expected runner, or time first. */
+import { BButton } from 'bootstrap-vue-next'
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { shortName, type Day } from '../../../day/day.ts'
 import { useDay } from '../../../day/dayStore.ts'
@@ -139,16 +140,16 @@ const HELP = [
 
     <div class="main">
       <div v-if="waves.length > 1" class="waves" role="group" aria-label="Wave">
-        <button
+        <BButton
           v-for="one in waves"
           :key="one"
-          class="btn btn-sm"
-          :class="one === wave ? 'btn-primary' : 'btn-quiet'"
+          size="sm"
+          :variant="one === wave ? 'primary' : 'quiet'"
           :aria-pressed="one === wave"
           @click="wave = one"
         >
           Wave {{ one }}
-        </button>
+        </BButton>
       </div>
 
       <StartCommands
@@ -176,14 +177,15 @@ const HELP = [
             marked absent at muster.
           </p>
         </div>
-        <button
+        <BButton
           v-if="mayCapture"
-          class="btn btn-primary btn-lg"
+          variant="primary"
+          size="lg"
           :disabled="!ready || runners.length === 0"
           @click="beginStart"
         >
           Start commands <kbd>S</kbd>
-        </button>
+        </BButton>
       </section>
 
       <LapTiles
@@ -199,7 +201,7 @@ const HELP = [
         <p>
           <strong>Wave {{ wave }} is in.</strong> Keep the finishers walking, watch them for a few minutes, offer water.
         </p>
-        <button v-if="nextWave" class="btn btn-primary" @click="wave = nextWave">Go to wave {{ nextWave }}</button>
+        <BButton v-if="nextWave" variant="primary" @click="wave = nextWave">Go to wave {{ nextWave }}</BButton>
         <RouterLink v-else class="btn btn-primary" :to="{ name: 'verdicts' }">See the verdicts</RouterLink>
       </section>
     </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Crossings of the wave, newest first; a time without a bib asks for one. */
+import { BButton } from 'bootstrap-vue-next'
 import { printTime, type LapCrossing } from '@able-gauge/core'
 import type { Entry } from '../../../day/day.ts'
 import { isHeldByPage } from '../../../sync/outbox.ts'
@@ -37,9 +38,9 @@ const tenths = (elapsedMs: number | null): string => printTime(Math.floor((elaps
         :class="{ unknown: crossing.entryId === null }"
       >
         <template v-if="crossing.entryId === null">
-          <button v-if="mayAssign" class="btn btn-sm btn-quiet" @click="emit('assign', crossing.captureId)">
+          <BButton v-if="mayAssign" variant="quiet" size="sm" @click="emit('assign', crossing.captureId)">
             {{ assigning === crossing.captureId ? 'Type the bib' : 'Put a bib' }}
-          </button>
+          </BButton>
           <span v-else>no bib</span>
         </template>
         <template v-else>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The row under the tiles: the bib being typed, what the keys do as buttons, and what happened last. */
+import { BButton } from 'bootstrap-vue-next'
 import { ref } from 'vue'
 
 defineProps<{
@@ -38,24 +39,19 @@ defineExpose({ field })
         @input="onInput"
       />
       <span class="typed-name">{{ typedName }}</span>
-      <button class="btn" :class="typed === '' ? 'btn-quiet' : 'btn-primary'" :disabled="typed === '' || !started">
+      <BButton type="submit" :variant="typed === '' ? 'quiet' : 'primary'" :disabled="typed === '' || !started">
         Cross
-      </button>
+      </BButton>
     </form>
-    <button
-      class="btn"
-      :class="typed === '' && onCourse ? 'btn-primary' : 'btn-quiet'"
-      :disabled="!onCourse"
-      @click="emit('next')"
-    >
+    <BButton :variant="typed === '' && onCourse ? 'primary' : 'quiet'" :disabled="!onCourse" @click="emit('next')">
       Next<span class="wide"> expected</span> <kbd>Space</kbd>
-    </button>
-    <button class="btn btn-quiet" :disabled="!started" @click="emit('later')">Time now <kbd>N</kbd></button>
-    <button class="btn btn-quiet" @click="emit('undo')">Undo <kbd>U</kbd></button>
-    <button class="btn btn-quiet" :disabled="!onCourse" @click="emit('stop')">
+    </BButton>
+    <BButton variant="quiet" :disabled="!started" @click="emit('later')">Time now <kbd>N</kbd></BButton>
+    <BButton variant="quiet" @click="emit('undo')">Undo <kbd>U</kbd></BButton>
+    <BButton variant="quiet" :disabled="!onCourse" @click="emit('stop')">
       <span class="wide">Somebody stops</span><span class="narrow">Stop</span> <kbd>X</kbd>
-    </button>
-    <button class="btn btn-quiet help" aria-label="All keys" @click="emit('help')"><kbd>?</kbd></button>
+    </BButton>
+    <BButton class="help" variant="quiet" aria-label="All keys" @click="emit('help')"><kbd>?</kbd></BButton>
     <p class="message" :class="message?.kind" role="status">
       {{ message?.text ?? (onCourse ? 'Type a bib and press Enter as the runner crosses, or touch the tile.' : '') }}
     </p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Stamps that were probably missed or doubled, each with the repair that is offered. */
+import { BButton } from 'bootstrap-vue-next'
 import { printTime, type LapFault } from '@able-gauge/core'
 import type { Entry } from '../../../day/day.ts'
 
@@ -32,10 +33,10 @@ const offerFor = (fault: LapFault): string =>
           A finish is never estimated. Put a time without a bib to it, or type it from the backup watch.
         </p>
         <div v-if="mayRepair" class="offers">
-          <button v-if="offerFor(fault)" class="btn btn-sm btn-quiet" @click="emit('repair', fault)">
+          <BButton v-if="offerFor(fault)" variant="quiet" size="sm" @click="emit('repair', fault)">
             {{ offerFor(fault) }}
-          </button>
-          <button class="btn btn-sm btn-quiet" @click="emit('dismiss', fault)">Leave it</button>
+          </BButton>
+          <BButton variant="quiet" size="sm" @click="emit('dismiss', fault)">Leave it</BButton>
         </div>
       </li>
     </ul>

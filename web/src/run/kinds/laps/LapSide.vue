@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Beside the tiles: what this device keeps, what is to be looked at, and the crossings. */
 import type { LapBoard } from '@able-gauge/core'
+import { BButton, BFormSelect } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import type { Entry } from '../../../day/day.ts'
 import LapAlignment from './LapAlignment.vue'
@@ -38,12 +39,12 @@ const newest = computed(() =>
   <aside class="side">
     <label class="role quiet">
       This device keeps
-      <select v-model.number="role" class="form-select">
+      <BFormSelect v-model="role">
         <option :value="1">the laps (timer)</option>
         <option :value="2">a backup watch</option>
         <option :value="3">a second backup watch</option>
         <option :value="0">the order of the finish</option>
-      </select>
+      </BFormSelect>
     </label>
     <LapRepairs
       v-if="faults.length > 0 && board.startedAtMs !== null"
@@ -59,12 +60,12 @@ const newest = computed(() =>
       <p>
         {{ differences === 0 ? 'It agrees with the times.' : `It parts from the times in ${differences} places.` }}
       </p>
-      <button class="btn btn-quiet" @click="aligning = true">Lay them side by side</button>
+      <BButton variant="quiet" @click="aligning = true">Lay them side by side</BButton>
     </section>
     <section v-if="unassigned > 0" class="sheet look">
       <strong>{{ unassigned }} {{ unassigned === 1 ? 'time' : 'times' }} without a bib</strong>
       <p>Kept as stamped. Put the bib to it when you know it.</p>
-      <button v-if="mayCapture" class="btn btn-quiet" @click="emit('assign')">Put a bib <kbd>B</kbd></button>
+      <BButton v-if="mayCapture" variant="quiet" @click="emit('assign')">Put a bib <kbd>B</kbd></BButton>
     </section>
     <LapCrossings
       class="list"

@@ -57,6 +57,18 @@ test('a bib that is typed is stamped with the moment of the key', async () => {
   expect(lap.message.value?.text).toMatch(/^28 T\. Number-28: lap 1 at 1:0\d\.\d$/)
 })
 
+test('laps to go and what the standard announces are told with the crossing', async () => {
+  const { day } = await openDay({ entries: [entry(28)], role: 'timer' })
+  const protocol = { ...event.protocol, lapsCalledBy: 'the timer', announcements: [{ atLap: 2, say: 'Keep left' }] }
+  const lap = useLapConsole(() => day, { ...event, protocol })
+  await startNow(lap)
+  lap.crossBib(28)
+  expect(lap.message.value?.text).toMatch(/lap 1 at 1:0\d\.\d\. 4 to go$/)
+  const moment = useAgreedClock().moment()
+  if (moment) lap.crossBib(28, { ...moment, atMs: moment.atMs + 90_000 })
+  expect(lap.message.value?.text).toMatch(/lap 2 at 2:3\d\.\d\. (Keep left\. 3 to go|3 to go\. Keep left)$/)
+})
+
 test.each([
   ['nobody wears', 99, 'Bib 99 is not entered in wave 1.'],
   ['somebody of another wave wears', 2, 'Bib 2 is not entered in wave 1.'],

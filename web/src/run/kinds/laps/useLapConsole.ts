@@ -10,6 +10,10 @@ import {
   type Cut,
   type LapBoard,
   newLapMemory,
+  rulingFor,
+  sayCall,
+  startOf,
+  waveStarts,
   type LapMemory,
   type StandardEvent,
   type StopReason,
@@ -18,7 +22,9 @@ import {
 import { computed, ref, shallowRef, type ComputedRef } from 'vue'
 import { byBib, shortName, wavesOf, type Day, type Entry } from '../../../day/day.ts'
 import { useDay } from '../../../day/dayStore.ts'
+import { doesThis } from '../../useQueue.ts'
 import { useSession } from '../../../session/sessionStore.ts'
+import { useSound } from '../../../sound/useSound.ts'
 import { useAgreedClock, type AgreedMoment } from '../../../sync/agreedClock.ts'
 import { deviceId } from '../../../sync/outbox.ts'
 
@@ -33,6 +39,7 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
   const store = useDay()
   const session = useSession()
   const clock = useAgreedClock()
+  const sound = useSound()
 
   const settled = store.settledIn(event.id)
   const waves = computed(() => wavesOf(day()))
@@ -48,10 +55,12 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
     )
   const withBibs = computed(() =>
     day()
-      .entries.filter(({ bib }) => bib !== null)
+      .entries.filter((entry) => entry.bib !== null && doesThis(day(), event, entry))
       .sort(byBib),
   )
-  const away = computed(() => new Set(withBibs.value.filter((e) => e.attendance !== 'present').map(({ id }) => id)))
+  const away = computed(
+    () => new Set(withBibs.value.filter(({ attendance }) => attendance !== 'present').map(({ id }) => id)),
+  )
   /** The same list as long as nobody is new in it, so that a stamp changes nothing about who stands on the line. */
   const stampedAway = computed<readonly string[]>((before = []) => {
     if (away.value.size === 0) return NOBODY
@@ -167,7 +176,27 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
     const lap = runner.lapsDone + 1
     store.capture(event.id, entryId, { kind: 'crossed', payload: {} }, moment)
     const elapsed = printClock(moment.atMs - board.value.startedAtMs, 1)
-    say(`${entry.bib ?? ''} ${shortName(entry)}: ${lap === board.value.laps ? 'home' : `lap ${lap}`} at ${elapsed}`)
+    const heard = callsAt(entry, moment.atMs)
+    const where = lap === board.value.laps ? 'home' : `lap ${lap}`
+    say(`${entry.bib ?? ''} ${shortName(entry)}: ${where} at ${elapsed}${heard === '' ? '' : `. ${heard}`}`)
+    if (heard !== '') sound.say(`${entry.bib ?? ''}, ${heard}`)
+  }
+
+  /** What the runner is told at this crossing: laps to go, where the standard has them called, and what it announces there. */
+  const callsAt = (entry: Entry, atMs: number): string => {
+    const { id: entryId, wave: ofWave, category } = entry
+    if (event.protocol.lapsCalledBy === undefined && event.protocol.announcements === undefined) return ''
+    const own = settled.value.filter((capture) => capture.entryId === entryId)
+    const start = startOf({ entryId, wave: ofWave }, waveStarts(settled.value), own)
+    const { calls } = rulingFor(event, { entryId, wave: ofWave, category }, own, atMs, start)
+    return (
+      calls
+        // who is home is told so already
+        .filter((call) => call.atMs === atMs && call.figures?.['laps'] !== 0)
+        .map(sayCall)
+        .filter(Boolean)
+        .join('. ')
+    )
   }
 
   const crossBib = (bib: number, moment = clock.moment()): void => {

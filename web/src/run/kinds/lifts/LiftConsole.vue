@@ -9,6 +9,7 @@ import {
   type ProtocolOf,
   type StandardEvent,
 } from '@able-gauge/core'
+import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
 import Gauge from '../../../ui/Gauge.vue'
@@ -112,7 +113,7 @@ const KEYS = {
       <button :disabled="!ready" @click="change(-protocol.incrementG)">− {{ printMass(protocol.incrementG) }}</button>
       <button :disabled="!ready" @click="change(protocol.incrementG)">+ {{ printMass(protocol.incrementG) }}</button>
       <form v-if="typed !== null" class="other" @submit.prevent="take">
-        <input v-model="typed" class="form-control figures" aria-label="Load in kg" inputmode="decimal" autofocus />
+        <BFormInput v-model="typed" class="figures" aria-label="Load in kg" inputmode="decimal" autofocus />
       </form>
       <button v-else :disabled="!ready" @click="typed = ''">Another load</button>
     </div>
@@ -126,9 +127,9 @@ const KEYS = {
       </button>
     </div>
     <template #foot>
-      <button class="btn btn-quiet" :disabled="!ready || lifts.lifts.length === 0" @click="work.stop('ended')">
+      <BButton variant="quiet" :disabled="!ready || lifts.lifts.length === 0" @click="work.stop('ended')">
         Candidate ends <kbd>E</kbd>
-      </button>
+      </BButton>
     </template>
   </WorkFrame>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** One candidate's readings: a field for each, kept the moment it is left, with the mark beside it as it follows. */
-import { conductOf, exampleOf, printQuantity, suffixOf, type StandardEvent } from '@able-gauge/core'
+import { conductOf, printQuantity, suffixOf, type StandardEvent } from '@able-gauge/core'
+import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { fullName, type Day, type Entry } from '../../../day/day.ts'
 import Gauge from '../../../ui/Gauge.vue'
@@ -69,16 +70,16 @@ onMounted(async () => {
         <div v-for="(slot, index) in slots" :key="slot.id" class="slot">
           <label :for="`slot-${slot.id}`">{{ slot.label }}<small v-if="slot.optional"> if taken</small></label>
           <div class="field">
-            <input
+            <BFormInput
               :id="`slot-${slot.id}`"
-              v-model="typed[slot.id]"
-              class="form-control figures"
+              :model-value="typed[slot.id] ?? ''"
+              class="figures"
               :class="{ wrong: problems[slot.id] }"
               :disabled="!ready"
-              :placeholder="exampleOf(slot).split('such as ')[1] ?? ''"
               :aria-invalid="problems[slot.id] ? true : undefined"
               :aria-describedby="`slot-${slot.id}-said`"
               autocomplete="off"
+              @update:model-value="(text) => (typed[slot.id] = String(text ?? ''))"
               @change="record(slot)"
               @keydown.enter.prevent="onEnter(index)"
             />
@@ -100,19 +101,14 @@ onMounted(async () => {
     <InstrumentTake :event="event" :work="work" />
     <p v-for="caution in event.cautions" :key="caution" class="quiet care">{{ caution }}</p>
     <footer v-if="mayCapture">
-      <button class="btn btn-quiet" :disabled="!ready" @click="ending = true">Other end</button>
-      <button class="btn btn-quiet" :disabled="!undoable" @click="undo">Undo the last</button>
+      <BButton variant="quiet" :disabled="!ready" @click="ending = true">Other end</BButton>
+      <BButton variant="quiet" :disabled="!undoable" @click="undo">Undo the last</BButton>
       <button class="btn safety" :disabled="!ready" @click="stop('safety')">Stop for safety</button>
-      <button
-        class="btn next-person"
-        :class="isDone ? 'btn-primary' : 'btn-quiet'"
-        :disabled="!following"
-        @click="emit('next')"
-      >
+      <BButton class="next-person" :variant="isDone ? 'primary' : 'quiet'" :disabled="!following" @click="emit('next')">
         {{ following ? `Next: ${following.bib ?? ''} ${fullName(following)}` : 'Nobody is waiting' }}
-      </button>
+      </BButton>
     </footer>
-    <WorkEndDialog v-model="ending" :event="event" @end="stop" />
+    <WorkEndDialog v-model="ending" :event="event" :over="isDone" @end="stop" />
   </section>
 </template>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** One grader with up to four lanes: everybody starts together, each lane is counted, refused and cautioned on its own. */
 import { clockOf, followRepetitions, mayRestart, printClock, type Observation } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { shortName, type Day, type Entry } from '../../../day/day.ts'
 import { useAgreedClock, type AgreedMoment } from '../../../sync/agreedClock.ts'
@@ -156,15 +157,15 @@ const keys = computed<Readonly<Record<string, () => void>>>(() => {
     <template v-else>
       <section v-if="running.length === 0 && toStart.length > 0" class="sheet ready">
         <p>{{ protocol.countsWhen }}</p>
-        <button v-if="work.mayCapture.value" class="btn btn-primary btn-lg" :disabled="!ready" @click="beginStart">
+        <BButton v-if="work.mayCapture.value" variant="primary" size="lg" :disabled="!ready" @click="beginStart">
           Start {{ toStart.length }} {{ toStart.length === 1 ? 'lane' : 'lanes' }} <kbd>S</kbd>
-        </button>
+        </BButton>
       </section>
       <section v-if="allOver" class="sheet ready">
         <strong>All lanes are done.</strong>
-        <button v-if="waiting.length > 0" class="btn btn-primary btn-lg" @click="takeNext">
+        <BButton v-if="waiting.length > 0" variant="primary" size="lg" @click="takeNext">
           The next {{ Math.min(LANES, waiting.length) }} <kbd>N</kbd>
-        </button>
+        </BButton>
       </section>
       <ol class="lanes">
         <li v-for="lane in lanes" :key="lane.entry.id" class="sheet" :class="lane.phase">

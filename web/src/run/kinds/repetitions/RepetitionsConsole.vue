@@ -7,7 +7,6 @@ import type { Day, Entry } from '../../../day/day.ts'
 import BeatLight from '../../../sound/BeatLight.vue'
 import { useSignals } from '../../../sound/useSignals.ts'
 import { useTick } from '../../../ui/useTick.ts'
-import { useAnnouncements } from '../../work/useAnnouncements.ts'
 import { useHold } from '../../work/useHold.ts'
 import WorkFrame from '../../work/WorkFrame.vue'
 import RepetitionsTally from './RepetitionsTally.vue'
@@ -82,11 +81,6 @@ useSignals(
 const missesLeft = computed(() =>
   protocol.kind === 'repetitionsToCadence' ? Math.max(0, protocol.missedBeatsAllowed - attempt.value.missedBeats) : 0,
 )
-const { announced } = useAnnouncements(
-  () => protocol.announcements,
-  () => (phase.value === 'running' ? elapsedMs.value : null),
-)
-
 const KEYS: Readonly<Record<string, () => void>> = {
   ' ': () => reps.count(),
   c: () => reps.caution(),
@@ -150,7 +144,6 @@ const HELP = computed(() => [
     </template>
 
     <BeatLight v-if="plan.length > 0" :plan="plan" :started-at-ms="beatFromMs" :per-cycle="perRepetition" />
-    <p v-if="announced" class="announced" role="status">{{ announced }}</p>
     <button class="pad" :disabled="!ready" @pointerdown.prevent="reps.count()">
       <strong>Count</strong><span>tap anywhere here, or space</span>
     </button>
@@ -197,14 +190,5 @@ const HELP = computed(() => [
 .stop {
   background-image: linear-gradient(to right, var(--vest) calc(var(--held) * 100%), transparent 0);
   touch-action: none;
-}
-.announced {
-  margin: 0;
-  padding: 8px 14px;
-  background: var(--vest);
-  color: var(--vest-ink);
-  border-radius: 6px;
-  font-size: 1.25rem;
-  font-weight: 700;
 }
 </style>

@@ -10,6 +10,7 @@ import {
   type ProtocolOf,
   type StandardEvent,
 } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { shortName, type Day, type Entry } from '../../../day/day.ts'
 import { useSignals } from '../../../sound/useSignals.ts'
@@ -159,14 +160,15 @@ const resultOf = (tile: (typeof tiles.value)[number]): string => {
     <section v-else-if="!started" class="sheet ready">
       <h1>Wave {{ wave }}: {{ runners.length }} on the line</h1>
       <p class="quiet">Let them hear the signal first. The signals begin with the start.</p>
-      <button
+      <BButton
         v-if="work.mayCapture.value"
-        class="btn btn-primary btn-lg"
+        variant="primary"
+        size="lg"
         :disabled="!ready || runners.length === 0"
         @click="beginStart"
       >
         Start commands <kbd>S</kbd>
-      </button>
+      </BButton>
     </section>
     <section v-else class="sheet level" aria-label="Level and shuttle">
       <div>
@@ -215,7 +217,7 @@ const resultOf = (tile: (typeof tiles.value)[number]): string => {
       <p>
         <strong>Wave {{ wave }} is out.</strong> Keep them walking, watch them, offer water.
       </p>
-      <button v-if="nextWave" class="btn btn-primary" @click="wave = nextWave">Go to wave {{ nextWave }}</button>
+      <BButton v-if="nextWave" variant="primary" @click="wave = nextWave">Go to wave {{ nextWave }}</BButton>
       <RouterLink v-else class="btn btn-primary" :to="{ name: 'run' }">Back to the events</RouterLink>
     </section>
     <template #foot>
@@ -227,7 +229,7 @@ const resultOf = (tile: (typeof tiles.value)[number]): string => {
         :disabled="!started"
         @enter="withTyped(miss)"
       />
-      <button class="btn btn-quiet" :disabled="typed === ''" @click="withTyped(out)">Steps out <kbd>O</kbd></button>
+      <BButton variant="quiet" :disabled="typed === ''" @click="withTyped(out)">Steps out <kbd>O</kbd></BButton>
     </template>
   </SharedRoom>
 </template>

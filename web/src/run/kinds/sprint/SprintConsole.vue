@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Sprints and agility: start commands, one touch at the finish, tries, a backup watch on a second device. */
 import { followSprint, printTime, type ProtocolOf, type StandardEvent } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
 import type { AgreedMoment } from '../../../sync/agreedClock.ts'
@@ -100,7 +101,7 @@ const timesOf = (index: number): string => {
       <strong>Finish</strong><span>tap anywhere here, or space</span>
     </button>
     <template #foot>
-      <button class="btn btn-quiet" :disabled="!isRunning" @click="startAgain">False start <kbd>R</kbd></button>
+      <BButton variant="quiet" :disabled="!isRunning" @click="startAgain">False start <kbd>R</kbd></BButton>
       <WatchChoice v-model="watchNumber" />
     </template>
   </WorkFrame>

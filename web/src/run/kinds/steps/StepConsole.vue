@@ -9,6 +9,7 @@ import {
   type ProtocolOf,
   type StandardEvent,
 } from '@able-gauge/core'
+import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
 import BeatLight from '../../../sound/BeatLight.vue'
@@ -158,8 +159,8 @@ const stopEarly = (): void => {
             : 'Nothing was touched: type the count.'
         }}
       </p>
-      <input id="beats" v-model="typed" class="form-control figures" inputmode="numeric" autocomplete="off" autofocus />
-      <button class="btn btn-primary btn-lg" :disabled="!mayEnter || !ready">Enter the pulse</button>
+      <BFormInput id="beats" v-model="typed" class="figures" inputmode="numeric" autocomplete="off" autofocus />
+      <BButton variant="primary" size="lg" type="submit" :disabled="!mayEnter || !ready">Enter the pulse</BButton>
     </form>
   </WorkFrame>
 </template>

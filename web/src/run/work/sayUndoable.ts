@@ -1,0 +1,7 @@
+import type { Capture } from '@able-gauge/core'
+import { shortName, type Entry } from '../../day/day.ts'
+import { sayCapture } from '../../ui/sayCapture.ts'
+
+/** What undo takes back, and of whom: "missed, 12 T. Okafor-Lind". */
+export const sayUndoable = (capture: Capture, entry: Entry | undefined): string =>
+  [sayCapture(capture), entry ? `${entry.bib ?? ''} ${shortName(entry)}`.trim() : ''].filter(Boolean).join(', ')
