@@ -179,8 +179,12 @@ async function openPerson(tab) {
 async function workCourse(tab) {
   const start = async () => {
     await tab.keyboard.press('s')
-    await tab.locator('.commands').waitFor()
-    await tab.locator('.commands').waitFor({ state: 'detached' })
+    const [questions, words] = [tab.locator('.questions'), tab.locator('.commands')]
+    await questions.or(words).waitFor()
+    // what has to be clear is clear
+    if (await questions.isVisible()) await tab.keyboard.press('Enter')
+    await words.waitFor()
+    await words.waitFor({ state: 'detached' })
   }
   await start()
   await tab.waitForTimeout(7_000)
