@@ -17,6 +17,25 @@ export default tseslint.config(
     },
   },
   {
+    files: ['web/src/**/*.vue'],
+    // rooms that are still to do; this list only gets shorter
+    ignores: ['plan', 'standards', 'house', 'days'].map((room) => `web/src/${room}/**`),
+    rules: {
+      'vue/no-restricted-syntax': [
+        'error',
+        ...[
+          ['button', 'btn', 'BButton'],
+          ['input', 'form-control', 'BFormInput'],
+          ['select', 'form-select', 'BFormSelect'],
+          ['textarea', 'form-control', 'BFormTextarea'],
+        ].map(([element, dress, ours]) => ({
+          selector: `VElement[rawName='${element}'] > VStartTag > VAttribute[directive=false][key.name='class'] > VLiteral[value=/\\b${dress}\\b/]`,
+          message: `${ours} of the interface kit stands here; own elements do not wear its clothes.`,
+        })),
+      ],
+    },
+  },
+  {
     rules: {
       eqeqeq: 'error',
       'no-empty': ['error', { allowEmptyCatch: false }],

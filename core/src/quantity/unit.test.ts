@@ -57,12 +57,12 @@ test.each<[number, Unit, string]>([
   [1_000, 'ms', 'whole second'],
   [100, 'ms', 'tenth of a second'],
   [10, 'ms', 'hundredth of a second'],
-  [1, 'ms', '0:00.001'],
-  [5_000, 'ms', '0:05'],
-  [1_000, 'g', '1 kg'],
-  [100, 'mm', '10 cm'],
+  [1, 'ms', 'multiple of 0:00.001'],
+  [5_000, 'ms', 'multiple of 0:05'],
+  [1_000, 'g', 'multiple of 1 kg'],
+  [100, 'mm', 'multiple of 10 cm'],
   [1, 'count', 'whole number'],
-  [2, 'count', '2'],
+  [2, 'count', 'multiple of 2'],
   [1, 'done', 'whole number'],
 ])('a step of %i %s is a %s', (step, unit, printed) => {
   expect(printStep(step, unit)).toBe(printed)

@@ -66,13 +66,13 @@ export const isRead = (unit: Unit): boolean => READ.has(unit)
 
 const READ: ReadonlySet<Unit> = new Set<Unit>(['ms', 'mm', 'g', 'bpm', 'permille'])
 
-/** What one step of a rounding rule is called: "whole second", "tenth of a second". */
+/** What one step of a rounding rule is called: "whole second", "tenth of a second", "multiple of 0.5 cm". */
 export const printStep = (step: number, unit: Unit): string => {
   if (unit === 'ms' && step === 1000) return 'whole second'
   if (unit === 'ms' && step === 100) return 'tenth of a second'
   if (unit === 'ms' && step === 10) return 'hundredth of a second'
   if (step === 1 && isWholeAlready(unit)) return 'whole number'
-  return printQuantity(step, unit)
+  return `multiple of ${printQuantity(step, unit)}`
 }
 
 /** Units whose values are whole by nature, so that rounding to 1 changes nothing and is not worth a word. */

@@ -309,12 +309,15 @@ const RESTART_REFUSED = {
 } as const
 
 const roundedWords = ({ from, exact, to, mode, step, unit }: Extract<Step, { code: 'rounded' }>): Words => {
-  const how = { truncate: 'Cut down to the', nearest: 'Rounded to the nearest', up: 'Rounded up to the' }[mode]
+  const name = printStep(step, unit)
+  // of whole seconds there is one below and one above, of multiples any is one
+  const [which, is] = name.startsWith('multiple') ? ['a', 'is'] : ['the', 'is on']
+  const how = { truncate: `Cut down to ${which}`, nearest: 'Rounded to the nearest', up: `Rounded up to ${which}` }[mode]
   return {
-    title: `${how} ${printStep(step, unit)}`,
+    title: `${how} ${name}`,
     sentence:
       from === to && !exact
-        ? `${printQuantity(from, unit)} is on a ${printStep(step, unit)} already.`
+        ? `${printQuantity(from, unit)} ${is} a ${name} already.`
         : `${exact ? printFraction(exact, unit) : printQuantity(from, unit)} becomes ${printQuantity(to, unit)}.`,
   }
 }

@@ -103,8 +103,12 @@ const sheetEvent = (day: Day, entry: Entry, mark: Mark): SheetEvent => {
   }
 }
 
-const sayMargin = (margin: number, unit: Parameters<typeof printMargin>[1]): string =>
-  margin < 0 ? `short by ${printMargin(margin, unit)}` : `${printMargin(margin, unit)} to spare`
+const sayMargin = (margin: number, unit: Parameters<typeof printMargin>[1]): string => {
+  // what is done or not has nothing to spare
+  if (unit === 'done') return ''
+  if (margin === 0) return 'exactly on the cut'
+  return margin < 0 ? `short by ${printMargin(margin, unit)}` : `${printMargin(margin, unit)} to spare`
+}
 
 const sayNext = (mark: Mark): string => {
   if (!('next' in mark) || !mark.next) return ''

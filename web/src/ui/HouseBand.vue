@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The band above the rooms of the house: the name, the rooms, who is signed in. */
+import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ROLE_NAMES, useSession } from '../session/sessionStore.ts'
@@ -34,7 +35,7 @@ const leave = async (): Promise<void> => {
       >{{ session.account?.displayName
       }}<small> {{ session.account ? ROLE_NAMES[session.account.role] : '' }}</small></span
     >
-    <button class="btn btn-sm out" @click="leave">Sign out</button>
+    <BButton variant="quiet" size="sm" class="out" @click="leave">Sign out</BButton>
   </header>
 </template>
 
@@ -80,6 +81,7 @@ nav .here {
 }
 .out {
   color: inherit;
+  background: none;
   border: 1px solid var(--bar-ink-2);
 }
 @media (max-width: 700px) {

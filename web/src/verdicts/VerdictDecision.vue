@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The officer settles an open mark, with a reason: by a word, or by the figure it is to be judged from. */
 import type { Ruled, StandardEvent } from '@able-gauge/core'
-import { BButton } from 'bootstrap-vue-next'
+import { BButton, BFormTextarea } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import type { Entry } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
@@ -33,7 +33,7 @@ const decide = (): void => {
     <strong>Your decision</strong>
     <RuledFields v-model="ruled" :event="event" name="decision" />
     <label for="decision-reason">Reason, for the record</label>
-    <textarea id="decision-reason" v-model="reason" class="form-control" rows="2" maxlength="500" required />
+    <BFormTextarea id="decision-reason" v-model="reason" rows="2" maxlength="500" required />
     <BButton variant="primary" type="submit" :disabled="!ready">Record the decision</BButton>
   </form>
 </template>

@@ -9,7 +9,7 @@ import {
   type StandardEvent,
   type StopReason,
 } from '@able-gauge/core'
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { BButton, BFormInput, BFormSelect, BFormTextarea } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { tell, inWords } from '../api.ts'
 import type { Day, Entry } from '../day/day.ts'
@@ -175,7 +175,7 @@ const amendments = computed(() =>
       <RuledFields v-if="ruling === 'amend'" v-model="ruled" :event="done" name="amend" />
       <label
         >{{ ruling === 'protest' ? 'In the words of the candidate' : 'Reason, for the record' }}
-        <textarea v-model="reason" class="form-control" rows="2" maxlength="500" required />
+        <BFormTextarea v-model="reason" rows="2" maxlength="500" required />
       </label>
       <label v-if="ruling === 'amend'"
         >Your password, as signature

@@ -121,9 +121,9 @@ const allHelp = computed(() => [
       </BButton>
       <SoundSwitch v-if="sounds" />
       <BButton class="keys" variant="quiet" aria-label="All keys" @click="helping = true"><kbd>?</kbd></BButton>
-      <button class="btn safety" :disabled="under.length === 0" @click="stopping = true">
+      <BButton variant="quiet" class="safety" :disabled="under.length === 0" @click="stopping = true">
         Somebody stops <kbd>X</kbd>
-      </button>
+      </BButton>
     </footer>
     <StopDialog
       v-model="stopping"
@@ -192,9 +192,15 @@ const allHelp = computed(() => [
 }
 .safety {
   background: #b5361a;
+  border-color: #b5361a;
   color: #fff;
   font-weight: 700;
   margin-left: auto;
+}
+.safety:hover,
+.safety:active {
+  background: #9c2e16 !important;
+  color: #fff !important;
 }
 @media (max-width: 900px) {
   .shared {

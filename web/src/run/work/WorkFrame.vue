@@ -169,7 +169,9 @@ const allHelp = computed(() => [
           <BButton variant="quiet" :disabled="!ready" @click="ending = true">Other end <kbd>X</kbd></BButton>
           <SoundSwitch v-if="sounds" />
           <BButton class="keys" variant="quiet" aria-label="All keys" @click="helping = true"><kbd>?</kbd></BButton>
-          <button class="btn safety" :disabled="!ready" @click="stop('safety')">Stop for safety <kbd>F</kbd></button>
+          <BButton variant="quiet" class="safety" :disabled="!ready" @click="stop('safety')">
+            Stop for safety <kbd>F</kbd>
+          </BButton>
         </footer>
       </template>
     </template>
@@ -230,6 +232,11 @@ const allHelp = computed(() => [
   color: #fff;
   font-weight: 700;
   margin-left: auto;
+}
+.safety:hover,
+.safety:active {
+  background: #9c2e16 !important;
+  color: #fff !important;
 }
 @media (max-width: 900px) {
   .console {

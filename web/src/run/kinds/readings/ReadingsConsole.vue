@@ -103,7 +103,7 @@ onMounted(async () => {
     <footer v-if="mayCapture">
       <BButton variant="quiet" :disabled="!ready" @click="ending = true">Other end</BButton>
       <BButton variant="quiet" :disabled="!undoable" @click="undo">Undo the last</BButton>
-      <button class="btn safety" :disabled="!ready" @click="stop('safety')">Stop for safety</button>
+      <BButton variant="quiet" class="safety" :disabled="!ready" @click="stop('safety')">Stop for safety</BButton>
       <BButton class="next-person" :variant="isDone ? 'primary' : 'quiet'" :disabled="!following" @click="emit('next')">
         {{ following ? `Next: ${following.bib ?? ''} ${fullName(following)}` : 'Nobody is waiting' }}
       </BButton>
@@ -192,7 +192,13 @@ footer .btn {
 }
 .safety {
   background: #b5361a;
+  border-color: #b5361a;
   color: #fff;
+}
+.safety:hover,
+.safety:active {
+  background: #9c2e16 !important;
+  color: #fff !important;
 }
 .next-person {
   margin-left: auto;
