@@ -11,7 +11,8 @@ export default defineConfig({
   globalSetup: './globalSetup.ts',
   timeout: 90_000,
   expect: { timeout: 15_000 },
-  workers: 2,
+  // tests wait for clocks and pages as much as for the processor
+  workers: 3,
   // a slow machine gets a second try; the run says so
   retries: 1,
   reporter: process.env['ABLE_GAUGE_REPORT']
