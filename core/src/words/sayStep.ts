@@ -312,7 +312,9 @@ const roundedWords = ({ from, exact, to, mode, step, unit }: Extract<Step, { cod
   const name = printStep(step, unit)
   // of whole seconds there is one below and one above, of multiples any is one
   const [which, is] = name.startsWith('multiple') ? ['a', 'is'] : ['the', 'is on']
-  const how = { truncate: `Cut down to ${which}`, nearest: 'Rounded to the nearest', up: `Rounded up to ${which}` }[mode]
+  const how = { truncate: `Cut down to ${which}`, nearest: 'Rounded to the nearest', up: `Rounded up to ${which}` }[
+    mode
+  ]
   return {
     title: `${how} ${name}`,
     sentence:

@@ -36,12 +36,17 @@ test('a missed first stamp is found', () => {
 })
 test('a lap far too short is a double touch of the lap before', () => {
   expect(faultsOf([110_000, 111_500, 220_000, 330_000, 440_000, 550_000])).toEqual([
-    { kind: 'doubled', entryId: 'x', captureId: 'x-2', lap: 1 },
+    { kind: 'doubled', entryId: 'x', captureId: 'x-2', lap: 1, atMs: 111_500 },
+  ])
+})
+test('a stamp sooner after the start than anybody runs a lap repeats no lap', () => {
+  expect(faultsOf([4_000, 110_000, 220_000, 330_000, 440_000, 550_000])).toEqual([
+    { kind: 'doubled', entryId: 'x', captureId: 'x-1', lap: 0, atMs: 4_000 },
   ])
 })
 test('with nothing else to go by, two touches within a second are one crossing', () => {
   expect(lapFaults(run, 0, [runner('x', [110_000, 110_900])], 115_000)).toEqual([
-    { kind: 'doubled', entryId: 'x', captureId: 'x-2', lap: 1 },
+    { kind: 'doubled', entryId: 'x', captureId: 'x-2', lap: 1, atMs: 110_900 },
   ])
 })
 test('a finish that is long overdue is missed, and no time is made up for it', () => {

@@ -23,8 +23,9 @@ export type LapFault =
       readonly kind: 'doubled'
       readonly entryId: string
       readonly captureId: string
-      /** Which crossing it repeats. */
+      /** Which crossing it repeats; 0 for a stamp too soon after the start. */
       readonly lap: number
+      readonly atMs: number
     }
 
 /** A gap shorter than this share of the runner's lap is a second touch: nobody runs a lap twice as fast as their others. */
@@ -96,7 +97,7 @@ const faultsOf = (
   for (const [index, { captureId, atMs }] of stamps.entries()) {
     const covered = reading.laps[index] ?? 1
     if (covered === 0) {
-      faults.push({ kind: 'doubled', entryId, captureId, lap })
+      faults.push({ kind: 'doubled', entryId, captureId, lap, atMs })
       continue
     }
     for (let missing = 1; missing < covered && lap + missing < laps; missing++) {

@@ -14,11 +14,21 @@ const emit = defineEmits<{ repair: [fault: LapFault]; dismiss: [fault: LapFault]
 
 const tenths = (atMs: number): string => printTime(Math.round((atMs - props.startedAtMs) / 100) * 100, 1)
 const wordsFor = (fault: LapFault): string => {
-  if (fault.kind === 'doubled') return `lap ${fault.lap} was probably touched twice`
+  if (fault.kind === 'doubled') {
+    return fault.lap === 0
+      ? `stamped at ${tenths(fault.atMs)}, sooner than anybody runs the first lap`
+      : `lap ${fault.lap} was probably touched twice, again at ${tenths(fault.atMs)}`
+  }
   return fault.atMs === null ? 'the finish was probably missed' : `lap ${fault.lap} was probably missed`
 }
 const offerFor = (fault: LapFault): string =>
-  fault.kind === 'doubled' ? 'Take the second off' : fault.atMs === null ? '' : `Put it in at ${tenths(fault.atMs)}`
+  fault.kind === 'doubled'
+    ? fault.lap === 0
+      ? 'Take it off'
+      : 'Take the second off'
+    : fault.atMs === null
+      ? ''
+      : `Put it in at ${tenths(fault.atMs)}`
 </script>
 
 <template>
