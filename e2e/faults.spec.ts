@@ -208,8 +208,9 @@ test('sixty runners through kills, cuts, a reload and a closed browser: every ca
     await second.setOffline(true)
     const cutMs = Date.now()
     for (let lap = 2; lap <= 3; lap++) await stampLap(page, 4)
-    // nobody reloads within the twentieth of a second in which a stamp is on its way to the disk
+    // nobody reloads within the twentieth of a second in which a stamp is on its way to the disk, and its dot is hollow
     await expect(page.getByText(new RegExp(`^${4 * WAVE_OF} .*: lap 3 at`))).toBeVisible()
+    await expect(page.locator('.crossings .held')).toHaveCount(0)
     // a reload without a network: the page, the day and what was captured are all on the device
     await page.reload()
     await expect(page.getByText('Wave 4, started')).toBeVisible({ timeout: 30_000 })

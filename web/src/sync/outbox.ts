@@ -15,6 +15,10 @@ if (typeof window !== 'undefined') {
   window.addEventListener('beforeunload', (event) => {
     if (memory.size > 0) event.preventDefault()
   })
+  // and if it goes all the same, what it holds does not wait for the next picture
+  window.addEventListener('pagehide', () => {
+    if (unwritten.size > 0) void write()
+  })
 }
 
 /** Whether captures are only in memory, so that the page must not be closed while some wait. */
