@@ -96,7 +96,7 @@ test('the library lists each version with its state and how long it is in force'
   await officer.call('POST', '/api/standards', {
     id: 'other',
     version: 1,
-    content: { events: 'none yet', inForceFrom: 'x'.repeat(60) },
+    content: { events: 'none yet', inForceFrom: 'x'.repeat(60), organisation: 'y'.repeat(900) },
   })
   const { versions } = (await officer.call('GET', '/api/standards')).body as { versions: object[] }
   expect(versions).toMatchObject([
@@ -109,7 +109,15 @@ test('the library lists each version with its state and how long it is in force'
       inForceTo: '2027-02-28',
       days: 1,
     },
-    { id: 'other', version: 1, state: 'draft', name: 'other', events: 0, inForceFrom: null },
+    {
+      id: 'other',
+      version: 1,
+      state: 'draft',
+      name: 'other',
+      organisation: 'y'.repeat(500),
+      events: 0,
+      inForceFrom: null,
+    },
   ])
 })
 

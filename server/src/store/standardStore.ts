@@ -101,8 +101,8 @@ export const listVersions = async (db: Database): Promise<VersionSummary[]> => {
     id: row.id,
     version: row.version,
     state: row.state,
-    name: row.name ?? row.id,
-    organisation: row.organisation ?? '',
+    name: clipped(row.name ?? row.id),
+    organisation: clipped(row.organisation ?? ''),
     inForceFrom: dateIn(row.in_force_from),
     inForceTo: dateIn(row.in_force_to),
     events: row.events,
@@ -110,6 +110,9 @@ export const listVersions = async (db: Database): Promise<VersionSummary[]> => {
     days: row.days,
   }))
 }
+
+/** A draft may hold a text of any length, and a list of versions still has to be told. */
+const clipped = (text: string): string => text.slice(0, 500)
 
 /** A draft may hold anything where a date is to stand. */
 const dateIn = (text: string | null): string | null => (text !== null && /^\d{4}-\d{2}-\d{2}$/.test(text) ? text : null)
