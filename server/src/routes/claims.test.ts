@@ -49,6 +49,20 @@ test('whoever opens somebody deliberately is let in, and both are told of each o
   expect(both.body['claims']).toContainEqual(expect.objectContaining({ deviceId: 'one', by: 'The grader' }))
 })
 
+test('whoever had somebody first keeps them, also when another opens them meanwhile', async () => {
+  const wanted = { eventId: 'press-ups', entryIds: entryIds.slice(0, 1) }
+  const set = (deviceId: string, nowMs: number, unlessTaken: boolean) =>
+    inTransaction(server.pool, (db) =>
+      setClaims(db, occasionId, { deviceId, accountId: server.accountIds.grader }, { ...wanted, unlessTaken }, nowMs),
+    )
+  await set('one', 1_000, true)
+  await set('two', 2_000, false)
+  // the renewal of the first is no new wish
+  await set('one', CLAIM_ENDS_MS, true)
+  const holders = await listClaims(server.pool, occasionId, 1_500 + CLAIM_ENDS_MS)
+  expect(holders.map(({ deviceId }) => deviceId)).toEqual(['one', 'two'])
+})
+
 test('what a device has open takes the place of what it had, in other events too', async () => {
   await claim(grader, 'one', entryIds.slice(0, 3))
   expect(holdersIn(await claim(grader, 'one', entryIds.slice(2, 4)))).toEqual(['3 one', '4 one'])

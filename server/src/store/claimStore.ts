@@ -30,6 +30,9 @@ export const setClaims = async (
      select $1, $3, wanted.id, $2, $5, $6, $6 from unnest($4::uuid[]) as wanted (id)
       where not $7 or not exists (
         select from claims c where c.occasion_id = $1 and c.event_id = $3 and c.entry_id = wanted.id and c.device_id <> $2)
+         -- whom a device had first it keeps, whoever came after
+         or exists (
+        select from claims c where c.occasion_id = $1 and c.event_id = $3 and c.entry_id = wanted.id and c.device_id = $2)
      on conflict (occasion_id, event_id, entry_id, device_id) do update set renewed_ms = $6, account_id = $5
      returning since_ms = $6 as is_new`,
     [occasionId, deviceId, eventId, entryIds, accountId, nowMs, unlessTaken],
