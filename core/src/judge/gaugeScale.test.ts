@@ -1,17 +1,24 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { gaugeScale, positionOn } from './gaugeScale.ts'
+import { shuttleScale } from '../kinds/progressiveShuttle/shuttleScale.ts'
+import { endsOf, gaugeScale, positionOn } from './gaugeScale.ts'
 
 test('a limit of 9:40 stands on a scale from 6:20 to 11:20', () => {
   expect(gaugeScale({ value: 580_000, unit: 'ms', sense: 'atMost' })).toEqual({
     from: 375_000,
     to: 675_000,
     graduation: 15_000,
+    steps: null,
   })
 })
 
 test('24 repetitions stand in the middle of 0 to 48', () => {
-  expect(gaugeScale({ value: 24, unit: 'count', sense: 'atLeast' })).toEqual({ from: 0, to: 48, graduation: 2 })
+  expect(gaugeScale({ value: 24, unit: 'count', sense: 'atLeast' })).toEqual({
+    from: 0,
+    to: 48,
+    graduation: 2,
+    steps: null,
+  })
 })
 
 test('the cut always stands inside, and values beyond the ends stand at the end', () => {
@@ -29,4 +36,20 @@ test('the cut always stands inside, and values beyond the ends stand at the end'
       expect(positionOn(scale, -1)).toBe(0)
     }),
   )
+})
+
+test('shuttles stand evenly apart, across the ends of levels too', () => {
+  const levels = [7, 8, 8, 9].map((shuttles) => ({ shuttles, metresPerHour: 9_000 }))
+  const { shuttlesAt, reachedAfter } = shuttleScale({ lineDistanceMm: 20_000, levels })
+  const scale = gaugeScale(
+    { value: 301, unit: 'levelShuttle', sense: 'atLeast' },
+    { to: shuttlesAt, from: reachedAfter },
+  )
+  // 16 shuttles are asked, so the strip reaches from none to 32: level 4, shuttle 9
+  expect(scale).toMatchObject({ from: 0, to: 32, graduation: 2 })
+  expect(endsOf(scale)).toEqual([0, 409])
+  const apart = (one: number, other: number): number => (positionOn(scale, other) - positionOn(scale, one)) * 32
+  expect([apart(206, 207), apart(208, 301), apart(301, 302)].map((share) => Math.round(share * 1e9) / 1e9)).toEqual([
+    1, 1, 1,
+  ])
 })

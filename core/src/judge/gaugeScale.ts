@@ -1,11 +1,15 @@
 /** The stretch of values a gauge shows, chosen so that the cut stands well inside and round figures stand at the ends. */
+import type { ValueScale } from '../kinds/kind.ts'
 import type { Unit } from '../quantity/unit.ts'
 
+/** All of it in the steps the strip is laid out by: the value itself, or shuttles by their schedule. */
 export interface GaugeScale {
   readonly from: number
   readonly to: number
   /** Distance between two graduations. */
   readonly graduation: number
+  /** How values become steps, where they are no plain numbers. */
+  readonly steps: ValueScale | null
 }
 
 const STEPS: Readonly<Record<Unit, readonly number[]>> = {
@@ -31,24 +35,40 @@ const REACH = { atLeast: { below: 1, above: 1 }, atMost: { below: 0.33, above: 0
 /**
  * Chooses the scale of a gauge. It depends on the cut alone, so that one column of gauges can be compared;
  * markers beyond the ends are drawn at the end.
+ * @param steps how the event's values are counted, where they are no plain numbers (`scale` of its kind)
  */
-export const gaugeScale = (cut: {
-  readonly value: number
-  readonly unit: Unit
-  readonly sense: 'atLeast' | 'atMost'
-  readonly full?: number
-}): GaugeScale => {
+export const gaugeScale = (
+  cut: {
+    readonly value: number
+    readonly unit: Unit
+    readonly sense: 'atLeast' | 'atMost'
+    readonly full?: number
+  },
+  steps: ValueScale | null = null,
+): GaugeScale => {
   const { below, above } = REACH[cut.sense]
+  const stepOf = (value: number): number => steps?.to(value) ?? value
+  const at = stepOf(cut.value)
   // a cut at or below zero, read from a foot line, has no share of itself; a hand's length either way stands in
-  const size = cut.value > 0 ? cut.value : HAND_MM
+  const size = at > 0 ? at : HAND_MM
   // where points are earned beyond the cut, full points stand on the scale as well
-  const full = cut.full ?? cut.value
-  const from = Math.min(cut.value - size * below, cut.sense === 'atMost' ? full - size * BEYOND_FULL : cut.value)
-  const to = Math.max(cut.value + size * above, cut.sense === 'atLeast' ? full + size * BEYOND_FULL : cut.value)
-  const graduation = STEPS[cut.unit].find((step) => (to - from) / step <= 24) ?? (to - from) / 20
-  return { from: Math.floor(from / graduation) * graduation, to: Math.ceil(to / graduation) * graduation, graduation }
+  const full = cut.full === undefined ? at : stepOf(cut.full)
+  const from = Math.min(at - size * below, cut.sense === 'atMost' ? full - size * BEYOND_FULL : at)
+  const to = Math.max(at + size * above, cut.sense === 'atLeast' ? full + size * BEYOND_FULL : at)
+  const sizes = steps ? STEPS.count : STEPS[cut.unit]
+  const graduation = sizes.find((step) => (to - from) / step <= 24) ?? (to - from) / 20
+  return {
+    from: Math.floor(from / graduation) * graduation,
+    to: Math.ceil(to / graduation) * graduation,
+    graduation,
+    steps,
+  }
 }
 
 /** Where a value stands on a scale, from 0 to 1. */
-export const positionOn = ({ from, to }: GaugeScale, value: number): number =>
-  to === from ? 0 : Math.min(1, Math.max(0, (value - from) / (to - from)))
+export const positionOn = ({ from, to, steps }: GaugeScale, value: number): number =>
+  to === from ? 0 : Math.min(1, Math.max(0, ((steps?.to(value) ?? value) - from) / (to - from)))
+
+/** The values at both ends of a scale. */
+export const endsOf = ({ from, to, steps }: GaugeScale): readonly [number, number] =>
+  [from, to].map((step) => Math.round(steps?.from(step) ?? step)) as [number, number]

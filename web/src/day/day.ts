@@ -5,6 +5,7 @@ import {
   type DayAnswer as Day,
   type DayCandidate,
   type EntryAnswer as Entry,
+  type Protocol,
   type StandardEvent,
   type TimetableWave,
 } from '@able-gauge/core'
@@ -20,6 +21,12 @@ export const candidateFrom = (entry: Entry): DayCandidate => {
 /** What somebody really does in an event: an alternate in its place, a variant of it, or the event itself. */
 export const eventFor = ({ standard }: Pick<Day, 'standard'>, event: StandardEvent, entry: Entry): StandardEvent =>
   chosenEvent(standard, event, candidateFrom(entry)).event
+
+/** The protocol of what the entry does in an event of the battery: its own, or the alternate's. */
+export const protocolFor = (day: Pick<Day, 'standard'>, eventId: string, entry: Entry): Protocol | undefined => {
+  const event = day.standard.events.find(({ id }) => id === eventId)
+  return event && eventFor(day, event, entry).protocol
+}
 
 export const eventName = ({ standard }: Pick<Day, 'standard'>, eventId: string): string =>
   standard.events.find(({ id }) => id === eventId)?.name ?? eventId

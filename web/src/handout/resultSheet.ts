@@ -1,20 +1,23 @@
 /** What a person takes home, as plain data: each event with its figure, cut, margin, estimates, what comes next. */
 import {
+  endsOf,
   estimatesFor,
-  printEstimate,
   gaugeScale,
+  kindOf,
   positionOn,
   printDate,
+  printEstimate,
   printMargin,
   printPoints,
   printQuantity,
   retestDate,
   stepLine,
   type Mark,
+  type Protocol,
   type Reading,
   type Verdict,
 } from '@able-gauge/core'
-import { candidateFrom, eventFor, eventName, fullName, type Day, type Entry } from '../day/day.ts'
+import { candidateFrom, eventName, fullName, protocolFor, type Day, type Entry } from '../day/day.ts'
 import { dateAndTime } from '../ui/localTime.ts'
 import { recordLine } from './recordLine.ts'
 import { sayRuled } from '../day/sayRuled.ts'
@@ -97,7 +100,7 @@ const sheetEvent = (day: Day, entry: Entry, mark: Mark): SheetEvent => {
     margin: 'margin' in mark ? sayMargin(mark.margin, mark.unit) : '',
     points: points ? `${printPoints(points.centipoints)} of ${printPoints(points.fullCentipoints)} points` : '',
     next: sayNext(mark),
-    gauge: sheetGauge(mark),
+    gauge: sheetGauge(mark, protocolFor(day, mark.eventId, entry)),
     reasons: mark.trace.map(stepLine),
     estimates: estimatesOf(day, entry, mark),
   }
@@ -125,18 +128,19 @@ const sayPoints = ({ points }: Verdict): string => {
   return `${total}${className === null ? '' : `; class ${className}`}${next}.`
 }
 
-const sheetGauge = (mark: Mark): SheetGauge | null => {
+const sheetGauge = (mark: Mark, protocol: Protocol | undefined): SheetGauge | null => {
   const { cut } = mark
   if (!cut) return null
-  const scale = gaugeScale(cut)
+  const scale = gaugeScale(cut, protocol && kindOf(protocol).scale?.(protocol))
+  const [from, to] = endsOf(scale)
   const figure = figureOf(mark)
   return {
     cutAt: positionOn(scale, cut.value),
     valueAt: figure === null ? null : positionOn(scale, figure),
     metSide: cut.sense === 'atMost' ? 'before' : 'after',
     state: markerOf(mark),
-    from: printQuantity(Math.round(scale.from), cut.unit),
-    to: printQuantity(Math.round(scale.to), cut.unit),
+    from: printQuantity(from, cut.unit),
+    to: printQuantity(to, cut.unit),
     cut: printQuantity(cut.value, cut.unit, cut.publishedIn),
   }
 }
@@ -154,10 +158,9 @@ const readingOf = ({ trace }: Mark): Reading | null => {
 }
 
 const estimatesOf = (day: Day, entry: Entry, mark: Mark): string[] => {
-  const event = day.standard.events.find(({ id }) => id === mark.eventId)
+  const protocol = protocolFor(day, mark.eventId, entry)
   const reading = readingOf(mark)
-  if (!event || !reading || !('measured' in mark) || mark.measured === null) return []
-  const { protocol } = eventFor(day, event, entry)
+  if (!protocol || !reading || !('measured' in mark) || mark.measured === null) return []
   return estimatesFor(protocol, mark.measured, reading, candidateFrom(entry)).map(
     (estimate) => `${printEstimate(estimate)}. An estimate decides nothing.`,
   )

@@ -26,7 +26,7 @@ const isWide = computed(() => (table.value?.heading.length ?? 0) > 4)
 <template>
   <div v-if="!table" class="single">
     <strong>The same for everybody: {{ cutsOf(event, scoring) }}</strong>
-    <Gauge v-if="cut" :cut="cut" :value="null" size="large" />
+    <Gauge v-if="cut" :cut="cut" :protocol="event.protocol" :value="null" size="large" />
   </div>
   <div
     v-else

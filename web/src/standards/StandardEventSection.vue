@@ -73,7 +73,7 @@ const EFFORT = { maximal: 'maximal', submaximal: 'submaximal', skill: 'skill' } 
     </h2>
     <p v-for="line in rulesOf(event.protocol, event.publishedIn)" :key="line">{{ line }}</p>
     <div v-if="gauge" class="gauge-line">
-      <Gauge v-if="gauge.cut" :cut="gauge.cut" :value="null" size="large" />
+      <Gauge v-if="gauge.cut" :cut="gauge.cut" :protocol="event.protocol" :value="null" size="large" />
       <span class="quiet">{{ gauge.words }}</span>
     </div>
     <ScoringTable :event="event" :categories="standard.categories" />

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 /** The gauge: a ruled strip with the side that meets the standard filled, the cut a notch, the person a marker. */
-import { gaugeScale, positionOn, printQuantity, type Cut } from '@able-gauge/core'
+import { endsOf, gaugeScale, kindOf, positionOn, printQuantity, type Cut, type Protocol } from '@able-gauge/core'
 import { computed } from 'vue'
 
 const props = withDefaults(
   defineProps<{
     cut: Pick<Cut, 'value' | 'unit' | 'sense' | 'full' | 'publishedIn'>
+    /** Of the event, where its values are not counted as plain numbers. */
+    protocol?: Protocol | undefined
     /** Where the person stands; null for no marker. */
     value: number | null
     /** How the marker looks: still running or inside, outside the standard, or waiting for a decision. */
@@ -18,7 +20,7 @@ const props = withDefaults(
   { state: 'good', size: 'small', cutWord: '' },
 )
 
-const scale = computed(() => gaugeScale(props.cut))
+const scale = computed(() => gaugeScale(props.cut, props.protocol && kindOf(props.protocol).scale?.(props.protocol)))
 const share = (value: number): number => positionOn(scale.value, value) * 100
 const cutAt = computed(() => share(props.cut.value))
 const valueAt = computed(() => (props.value === null ? 0 : share(props.value)))
@@ -52,8 +54,7 @@ const label = computed(() => {
     <div class="notch" :style="{ left: `${cutAt}%` }" />
     <div v-if="value !== null" class="marker" :style="{ left: `${valueAt}%` }" />
     <div v-if="size === 'large'" class="ends figures">
-      <span>{{ print(scale.from) }}</span>
-      <span>{{ print(scale.to) }}</span>
+      <span v-for="end in endsOf(scale)" :key="end">{{ print(end) }}</span>
     </div>
   </div>
 </template>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** A mark in the table: the judged figure over a small gauge, or a word where there is no figure. */
-import { printQuantity, type Mark } from '@able-gauge/core'
+import { printQuantity, type Mark, type Protocol } from '@able-gauge/core'
 import { computed } from 'vue'
 import Gauge from '../ui/Gauge.vue'
 import { figureOf, markerOf, wordFor } from '../ui/verdictWords.ts'
 
 const props = defineProps<{
   mark: Mark
+  protocol?: Protocol | undefined
 }>()
 
 const figure = computed(() => figureOf(props.mark))
@@ -21,7 +22,7 @@ const flagged = computed(() => props.mark.kind === 'open' || ('nearTheCut' in pr
     <span v-if="mark.kind === 'short'" class="word short">short</span>
     <span v-else-if="mark.kind === 'decided'" class="word">decided</span>
     <span v-else-if="flagged" class="word near">near the cut</span>
-    <Gauge v-if="mark.cut" :cut="mark.cut" :value="figure" :state="markerOf(mark)" />
+    <Gauge v-if="mark.cut" :cut="mark.cut" :protocol="protocol" :value="figure" :state="markerOf(mark)" />
   </template>
 </template>
 

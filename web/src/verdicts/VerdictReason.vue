@@ -4,7 +4,7 @@ import { concernedBy, settleCaptures, type Capture, type Verdict } from '@able-g
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import IconX from '~icons/tabler/x'
-import { eventFor, shortName, type Day, type Entry } from '../day/day.ts'
+import { eventFor, protocolFor, shortName, type Day, type Entry } from '../day/day.ts'
 import { useSession } from '../session/sessionStore.ts'
 import Gauge from '../ui/Gauge.vue'
 import TraceList from '../ui/TraceList.vue'
@@ -65,7 +65,14 @@ const captures = computed(() => {
       <BButton class="close" variant="quiet" size="sm" aria-label="Close" @click="emit('close')"><IconX /></BButton>
     </header>
     <template v-if="event && mark">
-      <Gauge v-if="mark.cut" :cut="mark.cut" :value="figureOf(mark)" :state="markerOf(mark)" size="large" />
+      <Gauge
+        v-if="mark.cut"
+        :cut="mark.cut"
+        :protocol="protocolFor(day, event.id, entry)"
+        :value="figureOf(mark)"
+        :state="markerOf(mark)"
+        size="large"
+      />
       <TraceList class="steps" :trace="mark.trace" />
       <VerdictDecision v-if="mayDecide" :event-id="event.id" :event="eventFor(day, event, entry)" :entry="entry" />
       <CapturesAside v-if="aside" :day="day" :captures="captures" />

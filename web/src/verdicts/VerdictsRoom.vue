@@ -4,7 +4,7 @@ import { conductOf, doubtfulCases, OUTCOMES, type Outcome } from '@able-gauge/co
 import { BButton, BFormSelect } from 'bootstrap-vue-next'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { byBib, shortName, type Day } from '../day/day.ts'
+import { byBib, protocolFor, shortName, type Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useSession } from '../session/sessionStore.ts'
 import VerdictChip from '../ui/VerdictChip.vue'
@@ -165,7 +165,7 @@ watch(
                   :aria-label="`Why, ${shortName(entry)}`"
                   @click="chosen = { entryId: entry.id, eventId: mark.eventId }"
                 >
-                  <VerdictCell :mark="mark" />
+                  <VerdictCell :mark="mark" :protocol="protocolFor(day, mark.eventId, entry)" />
                 </button>
               </td>
               <td><VerdictChip :verdict="verdict" /></td>

@@ -143,7 +143,14 @@ const choose = (which: 'variants' | 'alternates' | 'exemptions', event: Event): 
             >{{ printPoints(points.centipoints) }} points</span
           >
         </div>
-        <Gauge v-if="row.mark.cut" :cut="row.mark.cut" :value="figure" :state="markerOf(row.mark)" size="large" />
+        <Gauge
+          v-if="row.mark.cut"
+          :cut="row.mark.cut"
+          :protocol="row.done.protocol"
+          :value="figure"
+          :state="markerOf(row.mark)"
+          size="large"
+        />
         <p v-if="nextWords" class="quiet next">{{ nextWords }}</p>
       </div>
     </div>

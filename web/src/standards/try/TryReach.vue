@@ -52,7 +52,13 @@ const bound = (sense: Reach['sense']): string => (sense === 'atLeast' ? 'at leas
         <span v-else-if="one.missing" class="missing">{{ MISSING[one.missing] }}</span>
         <span v-else class="quiet">Nothing has to be reached.</span>
       </header>
-      <Gauge v-if="one.cut && one.cut.unit !== 'done'" :cut="one.cut" :value="null" size="large" />
+      <Gauge
+        v-if="one.cut && one.cut.unit !== 'done'"
+        :cut="one.cut"
+        :protocol="one.event.protocol"
+        :value="null"
+        size="large"
+      />
       <h3 v-if="one.steps.length">
         {{ one.event.scoring.kind === 'normClasses' ? 'Classes from the second up' : 'Points and what they take' }}
       </h3>
