@@ -29,6 +29,15 @@ const capture = (atMs: number, receivedMs: number | null, change: Partial<Captur
   }) as Capture
 
 test.each([
+  ['before the day by what the clock may be off', FROM_MS - 200, true],
+  ['before it by more', FROM_MS - 201, false],
+  ['after the day by less than the clock may be off', FROM_MS + DAY_MS + 199, true],
+  ['after it by as much', FROM_MS + DAY_MS + 200, false],
+])('a clock good to 200 ms, %s', (_, atMs, timely) => {
+  expect(isTimely(capture(atMs, atMs, { uncertaintyMs: 200 }), bounds)).toBe(timely)
+})
+
+test.each([
   ['the first moment of the day', FROM_MS, true],
   ['just before it', FROM_MS - 1, false],
   ['the last moment', FROM_MS + DAY_MS - 1, true],

@@ -14,9 +14,13 @@ test.each([
   ['1234,567', '1234.567'],
   ['34.0190', '34.0190'],
   ['no number', 'no number'],
+  // more than three digits before it part no thousands, nor does a nought
+  ['1234.567', '1234.567'],
   // one sign and three digits: 2.4 or 2,400
   ['2,400 m', null],
   ['66.500', null],
+  ['123.456', null],
+  ['10.456', null],
   ['1,23,456', null],
   ['1.2.3', null],
 ] as const)('%s is read as %s', (text, expected) => {

@@ -10,6 +10,8 @@ test.each([
   ['9:40', 580_000],
   ['9:40.1', 580_100],
   ['9:40.001', 580_001],
+  ['0.125', 125],
+  ['60.1250', 60_125],
   ['1:02:03', 3_723_000],
   ['0:29.0', 29_000],
   ['75:00', 4_500_000],
@@ -67,6 +69,11 @@ test('a running clock is never ahead of the time', () => {
 })
 
 test('lengths and masses keep their digits, and anything finer is refused', () => {
+  expect(parseLength(' 2,000 m ')).toEqual({ ok: true, value: 2_000_000 })
+  expect(parseMass(' 64.1 kg ')).toEqual({ ok: true, value: 64_100 })
+  expect(printLength(1_000)).toBe('1 m')
+  expect(printLength(-1_000)).toBe('−1 m')
+  expect(printLength(999)).toBe('99.9 cm')
   expect(parseLength('2,000 m')).toEqual({ ok: true, value: 2_000_000 })
   expect(parseLength('1.83m')).toEqual({ ok: true, value: 1_830 })
   expect(parseLength('35 cm')).toEqual({ ok: true, value: 350 })
