@@ -36,7 +36,7 @@ const GROUPS: Readonly<Record<string, readonly string[]>> = {
     'run/run',
     'run/press-ups',
     'run/trunk-hold',
-    'run/grip?way=typed',
+    'run/grip?mode=typed',
     'cards/grip',
     'verdicts',
     'verdicts?part=doubtful',

@@ -146,7 +146,7 @@ const work = async ({ page, open, captures, measured }: Bench, { start, press, e
   expect(await measured('curl-ups', 1)).toBe(4)
 
   // four lanes at once: different counts, a refusal with its reason, everybody ended
-  await open('press-ups?way=lanes')
+  await open('press-ups?mode=lanes')
   await start()
   for (const [lane, bib] of [2, 3, 4].entries()) {
     const count = (): Promise<void> =>

@@ -11,7 +11,7 @@ import AlternateDoor from './AlternateDoor.vue'
 import CandidateRoom from './CandidateRoom.vue'
 import { CONSOLES, ReadingsConsole } from './consoles.ts'
 import type { Worked } from './useQueue.ts'
-import { wayIn } from './way.ts'
+import { modeIn } from './captureMode.ts'
 
 const props = defineProps<{
   day: Day
@@ -19,7 +19,7 @@ const props = defineProps<{
 
 const route = useRoute()
 const event = computed(() => props.day.standard.events.find(({ id }) => id === route.params['eventId']))
-const way = computed(() => wayIn(route.query['way']))
+const mode = computed(() => modeIn(route.query['mode']))
 /** What the console is for: the event, or an alternate that is worked together, whose captures belong to the event. */
 const worked = computed((): (StandardEvent & Worked) | undefined => {
   const alternate = props.day.standard.alternateEvents?.find(({ id }) => id === route.query['alternate'])
@@ -33,12 +33,12 @@ const doneBy = (one: StandardEvent, entry: Entry): StandardEvent => ({
 })
 /** A group's console stands before the candidate's. */
 const groupConsole = computed((): Component | undefined => {
-  if (!worked.value || way.value === 'typed') return undefined
+  if (!worked.value || mode.value === 'typed') return undefined
   const { ofGroup, inLanes } = CONSOLES[worked.value.protocol.kind]
-  return way.value === 'lanes' ? inLanes : ofGroup
+  return mode.value === 'lanes' ? inLanes : ofGroup
 })
 const consoleFor = ({ protocol }: StandardEvent): Component => {
-  if (way.value === 'typed' || kindOf(protocol).isRead?.(protocol)) return ReadingsConsole
+  if (mode.value === 'typed' || kindOf(protocol).isRead?.(protocol)) return ReadingsConsole
   const { ofOne, ofGroup } = CONSOLES[protocol.kind]
   return ofOne ?? (ofGroup ? AlternateDoor : ReadingsConsole)
 }
@@ -52,11 +52,17 @@ const consoleFor = ({ protocol }: StandardEvent): Component => {
   <component
     :is="groupConsole"
     v-else-if="groupConsole && worked"
-    :key="`${event.id} ${worked.name} ${way}`"
+    :key="`${event.id} ${worked.name} ${mode}`"
     :day="day"
     :event="worked"
   />
-  <CandidateRoom v-else :key="`${event.id} ${way}`" v-slot="{ entry, following, next, back }" :day="day" :event="event">
+  <CandidateRoom
+    v-else
+    :key="`${event.id} ${mode}`"
+    v-slot="{ entry, following, next, back }"
+    :day="day"
+    :event="event"
+  >
     <component
       :is="consoleFor(doneBy(event, entry))"
       :day="day"

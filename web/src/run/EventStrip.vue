@@ -6,7 +6,7 @@ import { useDay } from '../day/dayStore.ts'
 import { useRoute } from 'vue-router'
 import { useCalmly } from '../ui/useCalmly.ts'
 import { progressOf } from './eventProgress.ts'
-import { WAY_WORDS, wayIn, waysFor } from './way.ts'
+import { MODE_WORDS, modeIn, modesFor } from './captureMode.ts'
 
 const props = defineProps<{
   day: Day
@@ -16,7 +16,7 @@ const props = defineProps<{
 
 const store = useDay()
 const route = useRoute()
-const way = computed(() => wayIn(route.query['way']))
+const mode = computed(() => modeIn(route.query['mode']))
 const list = ref<HTMLElement | null>(null)
 // with many events the one that is open must not lie beyond the edge
 const showCurrent = async (): Promise<void> => {
@@ -26,9 +26,9 @@ const showCurrent = async (): Promise<void> => {
 }
 onMounted(showCurrent)
 watch(() => props.current, showCurrent)
-const ways = computed(() => {
+const modes = computed(() => {
   const event = props.day.standard.events.find(({ id }) => id === props.current)
-  return event ? waysFor(event.protocol) : []
+  return event ? modesFor(event.protocol) : []
 })
 const events = useCalmly(() =>
   props.day.standard.events.map(({ id, name }) => ({
@@ -55,14 +55,14 @@ const events = useCalmly(() =>
         >
       </RouterLink>
     </div>
-    <div v-if="ways.length > 1" class="ways" role="group" aria-label="How it is worked">
+    <div v-if="modes.length > 1" class="modes" role="group" aria-label="How it is worked">
       <RouterLink
-        v-for="one in ways"
+        v-for="one in modes"
         :key="one"
-        :class="{ chosen: one === way }"
-        :aria-current="one === way ? 'true' : undefined"
-        :to="{ name: 'event', params: { eventId: current }, query: one === 'live' ? {} : { way: one } }"
-        >{{ WAY_WORDS[one] }}</RouterLink
+        :class="{ chosen: one === mode }"
+        :aria-current="one === mode ? 'true' : undefined"
+        :to="{ name: 'event', params: { eventId: current }, query: one === 'live' ? {} : { mode: one } }"
+        >{{ MODE_WORDS[one] }}</RouterLink
       >
     </div>
   </nav>
@@ -106,13 +106,13 @@ const events = useCalmly(() =>
 :root[data-theme='dusk'] .current {
   border-bottom-color: var(--vest);
 }
-.ways {
+.modes {
   display: flex;
   align-items: stretch;
   border-left: 1px solid var(--line);
   background: var(--sheet-2);
 }
-.ways a {
+.modes a {
   display: flex;
   align-items: center;
   padding: 4px 12px;
@@ -121,7 +121,7 @@ const events = useCalmly(() =>
   white-space: nowrap;
   font-size: 0.8125rem;
 }
-.ways .chosen {
+.modes .chosen {
   color: var(--ink);
   font-weight: 700;
   text-decoration: underline;
@@ -136,7 +136,7 @@ const events = useCalmly(() =>
     flex-direction: column;
     gap: 0;
   }
-  .ways {
+  .modes {
     justify-content: space-around;
     border-left: 0;
     border-top: 1px solid var(--line);

@@ -70,8 +70,8 @@ export const useQueue = (day: () => Day, event: StandardEvent) => {
   const put = (entryId: string | undefined): void => {
     const bib = store.entry(entryId ?? null)?.bib
     pinnedId.value = entryId ?? firstWaiting.value?.id
-    const { way } = route.query
-    void router.replace({ query: { ...(way ? { way } : {}), ...(bib ? { bib: String(bib) } : {}) } })
+    const { mode } = route.query
+    void router.replace({ query: { ...(mode ? { mode } : {}), ...(bib ? { bib: String(bib) } : {}) } })
   }
   /** Somebody chose a candidate, or nobody: the list alone. */
   const choose = (entryId: string | undefined): void => {

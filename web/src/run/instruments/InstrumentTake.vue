@@ -2,15 +2,15 @@
 /** A figure an instrument has sent: take it for this candidate, or have figures taken as they come. */
 import { BButton } from 'bootstrap-vue-next'
 import { printField, suffixOf, type StandardEvent } from '@able-gauge/core'
-import type { Work } from '../work/useWork.ts'
+import type { Grading } from '../console/useGrading.ts'
 import { useInstrument } from './useInstrument.ts'
 
 const props = defineProps<{
   event: StandardEvent
-  work: Work
+  grading: Grading
 }>()
 
-const { offered, reading, slot, attached, take } = useInstrument(props.event, props.work)
+const { offered, reading, slot, attached, take } = useInstrument(props.event, props.grading)
 </script>
 
 <template>
@@ -19,7 +19,7 @@ const { offered, reading, slot, attached, take } = useInstrument(props.event, pr
       <strong class="figures">{{ printField(reading.value, slot) }} {{ suffixOf(slot) }}</strong> from
       {{ offered.payload.instrument }}
     </span>
-    <BButton variant="quiet" :disabled="!work.ready.value" @click="take">Take it as {{ slot.label }}</BButton>
+    <BButton variant="quiet" :disabled="!grading.ready.value" @click="take">Take it as {{ slot.label }}</BButton>
     <label><input v-model="attached" type="checkbox" /> take figures as they come</label>
   </div>
 </template>

@@ -3,7 +3,7 @@ import { expect, test, vi } from 'vitest'
 import { effectScope } from 'vue'
 import { entry, openDay } from '../../../testing/openDay.ts'
 import { useAgreedClock } from '../../sync/agreedClock.ts'
-import { useWork } from '../work/useWork.ts'
+import { useGrading } from '../console/useGrading.ts'
 import { useInstrument } from './useInstrument.ts'
 
 const attempts = KIND_CASES.find(({ kind }) => kind === 'attempts')
@@ -17,12 +17,12 @@ const open = async () => {
   if (!event) throw new Error('The standard has no event.')
   const scope = effectScope()
   const parts = scope.run(() => {
-    const work = useWork(
+    const grading = useGrading(
       () => day,
       event,
       () => candidate,
     )
-    return { work, instrument: useInstrument(event, work) }
+    return { grading, instrument: useInstrument(event, grading) }
   })
   if (!parts) throw new Error('The scope ran nothing.')
   const send = (value: number, agoMs = 0) => {
@@ -39,13 +39,13 @@ const open = async () => {
 }
 
 test('what an instrument sent is offered for the next empty slot, and is gone once taken', async () => {
-  const { instrument, send, work } = await open()
+  const { instrument, send, grading } = await open()
   const sensed = await send(41_300)
   expect(instrument.offered.value?.id).toBe(sensed.id)
   const slot = instrument.reading.value?.slot
   await instrument.take()
   expect(instrument.offered.value).toBeUndefined()
-  expect(work.own.value).toMatchObject([{ kind: 'read', payload: { slot, value: 41_300, sensedBy: sensed.id } }])
+  expect(grading.own.value).toMatchObject([{ kind: 'read', payload: { slot, value: 41_300, sensedBy: sensed.id } }])
   await send(43_000)
   expect(instrument.reading.value?.slot).not.toBe(slot)
 })
@@ -55,11 +55,11 @@ test('what was sent more than a minute ago belonged to somebody before', async (
   expect(instrument.offered.value).toBeUndefined()
 })
 test('attached, figures are taken as they come, each once', async () => {
-  const { instrument, send, work } = await open()
+  const { instrument, send, grading } = await open()
   instrument.attached.value = true
   await send(41_300)
-  await vi.waitFor(() => expect(work.own.value).toHaveLength(1))
+  await vi.waitFor(() => expect(grading.own.value).toHaveLength(1))
   await send(44_100)
-  await vi.waitFor(() => expect(work.own.value).toHaveLength(2))
+  await vi.waitFor(() => expect(grading.own.value).toHaveLength(2))
   instrument.attached.value = false
 })

@@ -4,14 +4,14 @@ import { useLocalStorage } from '@vueuse/core'
 import { computed, watch } from 'vue'
 import { useDay } from '../../day/dayStore.ts'
 import { useTick } from '../../ui/useTick.ts'
-import type { Work } from '../work/useWork.ts'
+import type { Grading } from '../console/useGrading.ts'
 
 type SensedCapture = Extract<Capture, { kind: 'sensed' }>
 
 /** What was sent longer ago belongs to somebody before. */
 const OFFERED_MS = 60_000
 
-export const useInstrument = (event: StandardEvent, work: Work) => {
+export const useInstrument = (event: StandardEvent, grading: Grading) => {
   const store = useDay()
   const nowMs = useTick(1_000)
   const settled = store.settledIn(event.id)
@@ -29,7 +29,7 @@ export const useInstrument = (event: StandardEvent, work: Work) => {
     ),
   )
   const filled = computed(
-    () => new Set(work.own.value.flatMap((capture) => (capture.kind === 'read' ? [capture.payload.slot] : []))),
+    () => new Set(grading.own.value.flatMap((capture) => (capture.kind === 'read' ? [capture.payload.slot] : []))),
   )
   /** The next empty slot that takes such a figure, with the figure as it would stand there. */
   const reading = computed(() =>
@@ -40,11 +40,11 @@ export const useInstrument = (event: StandardEvent, work: Work) => {
   const take = (): void => {
     const [sensed, chosen] = [offered.value, reading.value]
     if (!sensed || !chosen || taken.value.has(sensed.id)) return
-    work.observe({ kind: 'read', payload: { ...chosen, sensedBy: sensed.id } })
+    grading.observe({ kind: 'read', payload: { ...chosen, sensedBy: sensed.id } })
     const { protocol } = event
     // a time from a gate gets no correction for hand timing
     if ('timing' in protocol && protocol.timing === 'either' && !filled.value.has('electronic')) {
-      work.observe({ kind: 'read', payload: { slot: 'electronic', value: 1 } })
+      grading.observe({ kind: 'read', payload: { slot: 'electronic', value: 1 } })
     }
   }
   watch(offered, (now, before) => {

@@ -5,9 +5,9 @@ import { computed } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
 import Gauge from '../../../ui/Gauge.vue'
 import { useTick } from '../../../ui/useTick.ts'
-import BigTime from '../../work/BigTime.vue'
-import { useWork } from '../../work/useWork.ts'
-import WorkFrame from '../../work/WorkFrame.vue'
+import BigTime from '../../console/BigTime.vue'
+import { useGrading } from '../../console/useGrading.ts'
+import ConsoleFrame from '../../console/ConsoleFrame.vue'
 
 const props = defineProps<{
   day: Day
@@ -19,12 +19,12 @@ const props = defineProps<{
 const emit = defineEmits<{ next: []; back: [] }>()
 
 const { protocol } = props.event
-const work = useWork(
+const grading = useGrading(
   () => props.day,
   props.event,
   () => props.entry,
 )
-const { own, ready, mark } = work
+const { own, ready, mark } = grading
 const nowMs = useTick(50)
 
 const chain = computed(() => followChain(protocol, own.value))
@@ -38,10 +38,10 @@ const isRunning = computed(() => chain.value.started !== null && chain.value.fin
 const refusals = computed(() => part.value?.segment.refusals ?? [])
 const cautionsLeft = computed(() => Math.max(0, (protocol.cautionsAllowed ?? 0) - chain.value.cautions))
 const refuse = (reason: string): void => {
-  if (isRunning.value) work.observe({ kind: 'refused', payload: { reason } })
+  if (isRunning.value) grading.observe({ kind: 'refused', payload: { reason } })
 }
 const caution = (): void => {
-  if (isRunning.value) work.observe({ kind: 'cautioned', payload: {} })
+  if (isRunning.value) grading.observe({ kind: 'cautioned', payload: {} })
 }
 
 const keys = computed(() => ({
@@ -56,7 +56,7 @@ const isOver = computed(() => protocol.limitMs !== undefined && elapsedMs.value 
 const advance = (): void => {
   const segment = part.value?.segment
   if (!segment || !isRunning.value) return
-  work.observe(
+  grading.observe(
     segment.repetitions === undefined
       ? { kind: 'passed', payload: { part: segment.id } }
       : { kind: 'counted', payload: {} },
@@ -65,12 +65,12 @@ const advance = (): void => {
 </script>
 
 <template>
-  <WorkFrame
+  <ConsoleFrame
     :day="day"
     :event="event"
     :entry="entry"
     :following="following"
-    :work="work"
+    :grading="grading"
     :may-start="chain.started === null"
     :share="protocol.limitMs ? Math.min(1, elapsedMs / protocol.limitMs) : 0"
     :keys="keys"
@@ -80,7 +80,7 @@ const advance = (): void => {
       ...(refusals.length > 0 ? [['1–9', 'refuse a repetition'] as const] : []),
       ...(protocol.cautionsAllowed === undefined ? [] : [['C', 'caution'] as const]),
     ]"
-    @go="(moment) => work.observe({ kind: 'started', payload: {} }, moment)"
+    @go="(moment) => grading.observe({ kind: 'started', payload: {} }, moment)"
     @next="emit('next')"
     @back="emit('back')"
   >
@@ -133,11 +133,11 @@ const advance = (): void => {
         Caution <kbd>C</kbd><small>{{ cautionsLeft > 0 ? `${cautionsLeft} left` : 'the next ends it' }}</small>
       </button>
     </div>
-  </WorkFrame>
+  </ConsoleFrame>
 </template>
 
 <style scoped lang="scss">
-@use '../../work/workPad';
+@use '../../console/pad';
 .parts {
   list-style: none;
   margin: 0;

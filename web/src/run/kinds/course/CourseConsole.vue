@@ -23,9 +23,9 @@ import CandidateQueue from '../../CandidateQueue.vue'
 import StartCommands from '../../start/StartCommands.vue'
 import { useOpenCandidates } from '../../useOpenCandidates.ts'
 import { doesThis, useCandidates } from '../../useQueue.ts'
-import BigTime from '../../work/BigTime.vue'
-import SharedRoom from '../../work/SharedRoom.vue'
-import { useSharedWork } from '../../work/useSharedWork.ts'
+import BigTime from '../../console/BigTime.vue'
+import GroupRoom from '../../console/GroupRoom.vue'
+import { useGroupGrading } from '../../console/useGroupGrading.ts'
 
 const props = defineProps<{
   day: Day
@@ -35,8 +35,8 @@ const props = defineProps<{
 const { protocol } = props.event
 const { stations } = protocol
 const nowMs = useTick(50)
-const work = useSharedWork(() => props.day, props.event)
-const { ready } = work
+const grading = useGroupGrading(() => props.day, props.event)
+const { ready } = grading
 const candidates = useCandidates(
   () => props.day,
   props.event.id,
@@ -48,8 +48,8 @@ const starting = ref(false)
 const chosenId = ref('')
 
 /** As of now: a stage of fixed time closes by itself. */
-const courseOf = (id: string) => followCourse(protocol, work.ownOf(id), nowMs.value)
-const isUnder = (id: string): boolean => work.markOf(id)?.kind === 'running'
+const courseOf = (id: string) => followCourse(protocol, grading.ownOf(id), nowMs.value)
+const isUnder = (id: string): boolean => grading.markOf(id)?.kind === 'running'
 const runners = computed(() =>
   queue.value.filter(({ id }) => isUnder(id)).map((entry) => ({ entry, course: courseOf(entry.id) })),
 )
@@ -59,13 +59,13 @@ const chosen = computed(() => runners.value.find(({ entry }) => entry.id === cho
 const last = computed(() => queue.value.find(({ id }) => id === chosenId.value))
 const course = computed(() => chosen.value?.course ?? (last.value ? courseOf(last.value.id) : undefined))
 const shown = computed(() => chosen.value?.entry ?? last.value)
-const shownMark = computed(() => (shown.value ? work.markOf(shown.value.id) : undefined))
+const shownMark = computed(() => (shown.value ? grading.markOf(shown.value.id) : undefined))
 const next = computed(() =>
-  queue.value.find((entry) => work.markOf(entry.id)?.kind === 'waiting' && couldBeNext(entry)),
+  queue.value.find((entry) => grading.markOf(entry.id)?.kind === 'waiting' && couldBeNext(entry)),
 )
 const candidate = ref('')
 const toStart = computed(
-  () => queue.value.find(({ id }) => id === candidate.value && work.markOf(id)?.kind === 'waiting') ?? next.value,
+  () => queue.value.find(({ id }) => id === candidate.value && grading.markOf(id)?.kind === 'waiting') ?? next.value,
 )
 useOpenCandidates(
   () => props.day,
@@ -85,7 +85,7 @@ const elapsedMs = computed(() =>
 const isRunning = computed(() => chosen.value !== undefined && chosen.value.entry.id === shown.value?.id)
 
 const beginStart = (): void => {
-  if (toStart.value && work.mayStart(toStart.value)) starting.value = true
+  if (toStart.value && grading.mayStart(toStart.value)) starting.value = true
 }
 const onGo = (moment: AgreedMoment): void => {
   starting.value = false
@@ -93,23 +93,26 @@ const onGo = (moment: AgreedMoment): void => {
   if (!entry) return
   chosenId.value = entry.id
   candidate.value = ''
-  work.observe(entry.id, { kind: 'started', payload: {} }, moment)
+  grading.observe(entry.id, { kind: 'started', payload: {} }, moment)
 }
 const pass = (): void => {
   const [entry, station] = [chosen.value?.entry, chosen.value?.course.current]
   if (!entry || !station || fixedMsOf(station) !== null) return
   // turns and blows are counted, and complete it by themselves
   const counts = station.tally !== undefined
-  work.observe(entry.id, counts ? { kind: 'counted', payload: {} } : { kind: 'passed', payload: { part: station.id } })
+  grading.observe(
+    entry.id,
+    counts ? { kind: 'counted', payload: {} } : { kind: 'passed', payload: { part: station.id } },
+  )
 }
 /** Faults belong to the station the candidate is on. */
 const fault = (): void => {
   const [entry, station] = [chosen.value?.entry, chosen.value?.course.current]
   if (!entry || station?.faultsAllowed === undefined) return
-  work.observe(entry.id, { kind: 'faulted', payload: { part: station.id } })
+  grading.observe(entry.id, { kind: 'faulted', payload: { part: station.id } })
 }
 const fail = (why: string): void => {
-  if (chosen.value) work.stop(chosen.value.entry.id, 'failed', why)
+  if (chosen.value) grading.stop(chosen.value.entry.id, 'failed', why)
 }
 const choose = (step: number): void => {
   const at = runners.value.findIndex(({ entry }) => entry.id === chosenId.value)
@@ -162,7 +165,7 @@ const KEYS: Readonly<Record<string, () => void>> = {
   s: beginStart,
   ArrowDown: () => choose(1),
   ArrowUp: () => choose(-1),
-  f: () => chosen.value && work.stop(chosen.value.entry.id, 'safety'),
+  f: () => chosen.value && grading.stop(chosen.value.entry.id, 'safety'),
   Escape: () => (starting.value = false),
 }
 const failKeys = computed(() =>
@@ -173,10 +176,10 @@ const failKeys = computed(() =>
 </script>
 
 <template>
-  <SharedRoom
+  <GroupRoom
     :day="day"
     :event="event"
-    :work="work"
+    :grading="grading"
     :under="runners.map(({ entry }) => entry)"
     :keys="{ ...KEYS, ...failKeys }"
     :strong-keys="isRunning ? [' '] : []"
@@ -298,10 +301,10 @@ const failKeys = computed(() =>
           </p>
         </div>
         <BButton
-          v-if="work.mayCapture.value"
+          v-if="grading.mayCapture.value"
           size="lg"
           :variant="runners.length === 0 ? 'primary' : 'quiet'"
-          :disabled="!work.mayStart(toStart)"
+          :disabled="!grading.mayStart(toStart)"
           @click="beginStart"
         >
           Start commands <kbd>S</kbd>
@@ -309,11 +312,11 @@ const failKeys = computed(() =>
       </section>
       <p v-else-if="runners.length === 0" class="sheet next">Nobody is waiting.</p>
     </template>
-  </SharedRoom>
+  </GroupRoom>
 </template>
 
 <style scoped lang="scss">
-@use '../../work/workPad';
+@use '../../console/pad';
 .on {
   padding: 10px 0;
   flex: none;

@@ -16,12 +16,12 @@ import { useSignals } from '../../../sound/useSignals.ts'
 import type { AgreedMoment } from '../../../sync/agreedClock.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import StartCommands from '../../start/StartCommands.vue'
-import BibField from '../../work/BibField.vue'
-import BigTime from '../../work/BigTime.vue'
-import SharedRoom from '../../work/SharedRoom.vue'
-import { useSharedWork } from '../../work/useSharedWork.ts'
-import { useWave } from '../../work/useWave.ts'
-import WaveChoice from '../../work/WaveChoice.vue'
+import BibField from '../../console/BibField.vue'
+import BigTime from '../../console/BigTime.vue'
+import GroupRoom from '../../console/GroupRoom.vue'
+import { useGroupGrading } from '../../console/useGroupGrading.ts'
+import { useWave } from '../../console/useWave.ts'
+import WaveChoice from '../../console/WaveChoice.vue'
 
 const props = defineProps<{
   day: Day
@@ -30,9 +30,9 @@ const props = defineProps<{
 
 const { protocol } = props.event
 const nowMs = useTick(100)
-const work = useSharedWork(() => props.day, props.event)
-const { ready } = work
-const group = useWave(() => props.day, props.event, work)
+const grading = useGroupGrading(() => props.day, props.event)
+const { ready } = grading
+const group = useWave(() => props.day, props.event, grading)
 const { waves, wave, runners, started, nextWave, isOver, typed, typedName } = group
 const starting = ref(false)
 const bib = useTemplateRef('bib')
@@ -49,8 +49,8 @@ useSignals(
 
 const tiles = computed(() =>
   runners.value.map((entry) => {
-    const run = followDistance(protocol, work.ownOf(entry.id), group.startFor(entry))
-    const lastMs = work.ownOf(entry.id).findLast(({ kind }) => kind === 'crossed')?.atMs
+    const run = followDistance(protocol, grading.ownOf(entry.id), group.startFor(entry))
+    const lastMs = grading.ownOf(entry.id).findLast(({ kind }) => kind === 'crossed')?.atMs
     return { entry, run, out: isOver(entry), lastMs }
   }),
 )
@@ -58,7 +58,7 @@ const toMark = computed(() => tiles.value.filter(({ run, out }) => run.beyondLin
 const stillOut = computed(() => tiles.value.filter(({ out }) => !out).map(({ entry }) => entry))
 
 const cross = (entry: Entry): void => {
-  if (started.value !== null && !isOver(entry)) work.observe(entry.id, { kind: 'crossed', payload: {} })
+  if (started.value !== null && !isOver(entry)) grading.observe(entry.id, { kind: 'crossed', payload: {} })
 }
 const enter = (): void => {
   const entry = group.takeTyped()
@@ -72,7 +72,7 @@ const mark = (entry: Entry): void => {
   const fits = read.ok && read.value < protocol.lapLengthMm
   problems[entry.id] = fits ? '' : `"${text}" is not a distance below one lap of ${printLength(protocol.lapLengthMm)}.`
   if (!fits) return
-  work.observe(entry.id, { kind: 'markedAt', payload: { beyondLineMm: read.value } })
+  grading.observe(entry.id, { kind: 'markedAt', payload: { beyondLineMm: read.value } })
 }
 const focusNext = (event: KeyboardEvent, entry: Entry): void => {
   mark(entry)
@@ -100,10 +100,10 @@ const KEYS: Readonly<Record<string, () => void>> = {
 </script>
 
 <template>
-  <SharedRoom
+  <GroupRoom
     :day="day"
     :event="event"
-    :work="work"
+    :grading="grading"
     :under="started ? stillOut : []"
     :keys="KEYS"
     :strong-keys="typed === '' ? [] : ['Enter']"
@@ -132,7 +132,7 @@ const KEYS: Readonly<Record<string, () => void>> = {
       <h1>Wave {{ wave }}: {{ runners.length }} on the line</h1>
       <p class="quiet">Check the bibs below against the people on the line.</p>
       <BButton
-        v-if="work.mayCapture.value"
+        v-if="grading.mayCapture.value"
         variant="primary"
         size="lg"
         :disabled="!ready || runners.length === 0"
@@ -214,7 +214,7 @@ const KEYS: Readonly<Record<string, () => void>> = {
         @enter="enter"
       />
     </template>
-  </SharedRoom>
+  </GroupRoom>
 </template>
 
 <style scoped>

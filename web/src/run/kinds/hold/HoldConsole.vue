@@ -9,11 +9,11 @@ import Gauge from '../../../ui/Gauge.vue'
 import { useTick } from '../../../ui/useTick.ts'
 import { wordFor } from '../../../ui/verdictWords.ts'
 import StartCommands from '../../start/StartCommands.vue'
-import GroupList from '../../work/GroupList.vue'
-import SharedRoom from '../../work/SharedRoom.vue'
-import { useGroup } from '../../work/useGroup.ts'
-import { useSharedWork } from '../../work/useSharedWork.ts'
-import WatchChoice from '../../work/WatchChoice.vue'
+import GroupList from '../../console/GroupList.vue'
+import GroupRoom from '../../console/GroupRoom.vue'
+import { useGroup } from '../../console/useGroup.ts'
+import { useGroupGrading } from '../../console/useGroupGrading.ts'
+import WatchChoice from '../../console/WatchChoice.vue'
 
 const props = defineProps<{
   day: Day
@@ -25,8 +25,8 @@ const MOST = 9
 const { protocol } = props.event
 const clock = useAgreedClock()
 const nowMs = useTick(50)
-const work = useSharedWork(() => props.day, props.event)
-const { ready } = work
+const grading = useGroupGrading(() => props.day, props.event)
+const { ready } = grading
 const group = useGroup(() => props.day, props.event, Math.min(MOST, protocol.notes?.peopleAtOnce ?? MOST))
 const { entries, chosenIds, toggle, takeNext, waiting, most } = group
 const starting = ref(false)
@@ -36,8 +36,8 @@ const armed = ref<'caution' | 'safety' | null>(null)
 
 const tiles = computed(() =>
   entries.value.map((entry) => {
-    const hold = followHold(protocol, work.ownOf(entry.id), nowMs.value)
-    const mark = work.markOf(entry.id)
+    const hold = followHold(protocol, grading.ownOf(entry.id), nowMs.value)
+    const mark = grading.markOf(entry.id)
     const isOver = mark !== undefined && mark.kind !== 'waiting' && mark.kind !== 'running'
     const untilMs = hold.end?.atMs ?? nowMs.value
     return {
@@ -53,7 +53,7 @@ const tiles = computed(() =>
 )
 const anyRunning = computed(() => tiles.value.some(({ isRunning }) => isRunning))
 const toStart = computed(() =>
-  tiles.value.filter(({ mark, entry }) => mark?.kind === 'waiting' && work.mayStart(entry)),
+  tiles.value.filter(({ mark, entry }) => mark?.kind === 'waiting' && grading.mayStart(entry)),
 )
 const allOver = computed(() => tiles.value.length > 0 && tiles.value.every(({ isOver }) => isOver))
 
@@ -62,15 +62,15 @@ const beginStart = (): void => {
 }
 const onGo = (moment: AgreedMoment): void => {
   starting.value = false
-  for (const { entry } of toStart.value) work.observe(entry.id, { kind: 'started', payload: {} }, moment)
+  for (const { entry } of toStart.value) grading.observe(entry.id, { kind: 'started', payload: {} }, moment)
 }
 const lost = ({ id }: Entry): void => {
-  if (watchNumber.value > 1) work.observe(id, { kind: 'crossed', payload: { watch: watchNumber.value } })
-  else if (!hasEnded(id)) work.observe(id, { kind: 'stopped', payload: { reason: 'ended' } })
+  if (watchNumber.value > 1) grading.observe(id, { kind: 'crossed', payload: { watch: watchNumber.value } })
+  else if (!hasEnded(id)) grading.observe(id, { kind: 'stopped', payload: { reason: 'ended' } })
 }
-const hasEnded = (id: string): boolean => followHold(protocol, work.ownOf(id), clock.nowMs()).end !== null
+const hasEnded = (id: string): boolean => followHold(protocol, grading.ownOf(id), clock.nowMs()).end !== null
 const caution = ({ id }: Entry): void => {
-  if (!hasEnded(id)) work.observe(id, { kind: 'cautioned', payload: {} })
+  if (!hasEnded(id)) grading.observe(id, { kind: 'cautioned', payload: {} })
 }
 const onDigit = (digit: string): void => {
   const tile = tiles.value[Number(digit) - 1]
@@ -78,7 +78,7 @@ const onDigit = (digit: string): void => {
   armed.value = null
   if (!tile?.isRunning && !(tile && watchNumber.value > 1 && !tile.hasBackup)) return
   if (what === 'caution') caution(tile.entry)
-  else if (what === 'safety') work.stop(tile.entry.id, 'safety')
+  else if (what === 'safety') grading.stop(tile.entry.id, 'safety')
   else lost(tile.entry)
 }
 const KEYS = {
@@ -94,10 +94,10 @@ const KEYS = {
 </script>
 
 <template>
-  <SharedRoom
+  <GroupRoom
     :day="day"
     :event="event"
-    :work="work"
+    :grading="grading"
     :under="tiles.filter(({ isRunning }) => isRunning).map(({ entry }) => entry)"
     :keys="KEYS"
     :on-digit="onDigit"
@@ -138,7 +138,7 @@ const KEYS = {
           >.
         </p>
         <BButton
-          v-if="work.mayCapture.value"
+          v-if="grading.mayCapture.value"
           variant="primary"
           size="lg"
           :disabled="toStart.length === 0 || !ready"
@@ -177,11 +177,11 @@ const KEYS = {
       </section>
     </template>
     <template #foot><WatchChoice v-model="watchNumber" /></template>
-  </SharedRoom>
+  </GroupRoom>
 </template>
 
 <style scoped lang="scss">
-@use '../../work/workPad';
+@use '../../console/pad';
 .rules {
   padding: 16px 20px;
 }

@@ -13,7 +13,7 @@ import LapClock from './LapClock.vue'
 import LapKeys from './LapKeys.vue'
 import LapSide from './LapSide.vue'
 import LapTiles from './LapTiles.vue'
-import StopDialog from '../../work/StopDialog.vue'
+import StopDialog from '../../console/StopDialog.vue'
 import { useLapConsole, type RunEvent } from './useLapConsole.ts'
 import { useLapRepairs } from './useLapRepairs.ts'
 

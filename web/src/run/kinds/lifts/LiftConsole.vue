@@ -14,8 +14,8 @@ import { computed, ref, watch } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
 import Gauge from '../../../ui/Gauge.vue'
 import { useTick } from '../../../ui/useTick.ts'
-import { useWork } from '../../work/useWork.ts'
-import WorkFrame from '../../work/WorkFrame.vue'
+import { useGrading } from '../../console/useGrading.ts'
+import ConsoleFrame from '../../console/ConsoleFrame.vue'
 
 const props = defineProps<{
   day: Day
@@ -27,12 +27,12 @@ const props = defineProps<{
 const emit = defineEmits<{ next: []; back: [] }>()
 
 const { protocol } = props.event
-const work = useWork(
+const grading = useGrading(
   () => props.day,
   props.event,
   () => props.entry,
 )
-const { own, ready, mark } = work
+const { own, ready, mark } = grading
 const nowMs = useTick(250)
 
 const lifts = computed(() => followLifts(protocol, own.value))
@@ -46,7 +46,7 @@ const restLeftMs = computed(() => Math.max(0, (lifts.value.restedAtMs ?? 0) - no
 const missesLeft = computed(() => protocol.failuresAllowed - lifts.value.misses)
 
 const record = (good: boolean): void => {
-  if (!lifts.value.over) work.observe({ kind: 'lifted', payload: { loadG: loadG.value, good } })
+  if (!lifts.value.over) grading.observe({ kind: 'lifted', payload: { loadG: loadG.value, good } })
 }
 const change = (byG: number): void => {
   loadG.value = Math.max(0, loadG.value + byG)
@@ -65,17 +65,17 @@ const KEYS = {
   m: () => record(false),
   ArrowUp: () => change(protocol.incrementG),
   ArrowDown: () => change(-protocol.incrementG),
-  e: () => work.stop('ended'),
+  e: () => grading.stop('ended'),
 }
 </script>
 
 <template>
-  <WorkFrame
+  <ConsoleFrame
     :day="day"
     :event="event"
     :entry="entry"
     :following="following"
-    :work="work"
+    :grading="grading"
     :keys="KEYS"
     :help="[
       ['G', 'good lift'],
@@ -127,15 +127,15 @@ const KEYS = {
       </button>
     </div>
     <template #foot>
-      <BButton variant="quiet" :disabled="!ready || lifts.lifts.length === 0" @click="work.stop('ended')">
+      <BButton variant="quiet" :disabled="!ready || lifts.lifts.length === 0" @click="grading.stop('ended')">
         Candidate ends <kbd>E</kbd>
       </BButton>
     </template>
-  </WorkFrame>
+  </ConsoleFrame>
 </template>
 
 <style scoped lang="scss">
-@use '../../work/workPad';
+@use '../../console/pad';
 .top {
   display: grid;
   grid-template-columns: repeat(3, 1fr);

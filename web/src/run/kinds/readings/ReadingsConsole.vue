@@ -8,9 +8,9 @@ import Gauge from '../../../ui/Gauge.vue'
 import TraceList from '../../../ui/TraceList.vue'
 import { figureOf, markerOf } from '../../../ui/verdictWords.ts'
 import InstrumentTake from '../../instruments/InstrumentTake.vue'
-import { useWork } from '../../work/useWork.ts'
-import WorkEndDialog from '../../work/WorkEndDialog.vue'
-import WorkHead from '../../work/WorkHead.vue'
+import { useGrading } from '../../console/useGrading.ts'
+import EndDialog from '../../console/EndDialog.vue'
+import ConsoleHead from '../../console/ConsoleHead.vue'
 import { useReadings } from './useReadings.ts'
 
 const props = defineProps<{
@@ -28,7 +28,7 @@ const { slots, typed, problems, mark, ready, mayCapture, record, stop, undo, und
   props.event,
   () => props.entry,
 )
-const work = useWork(
+const grading = useGrading(
   () => props.day,
   props.event,
   () => props.entry,
@@ -62,7 +62,7 @@ onMounted(async () => {
 
 <template>
   <section class="sheet console" :aria-label="`${event.name}, ${fullName(entry)}`">
-    <WorkHead :event="event" :entry="entry" :day="day" :share="0" @back="emit('back')" />
+    <ConsoleHead :event="event" :entry="entry" :day="day" :share="0" @back="emit('back')" />
     <p class="quiet conduct">{{ conductOf(event.protocol, event.publishedIn) }}</p>
     <p v-if="held" class="hold" role="status">Held: may not start. {{ entry.note }}</p>
     <div class="columns">
@@ -98,7 +98,7 @@ onMounted(async () => {
         </template>
       </aside>
     </div>
-    <InstrumentTake :event="event" :work="work" />
+    <InstrumentTake :event="event" :grading="grading" />
     <p v-for="caution in event.cautions" :key="caution" class="quiet care">{{ caution }}</p>
     <footer v-if="mayCapture">
       <BButton variant="quiet" :disabled="!ready" @click="ending = true">Other end</BButton>
@@ -108,7 +108,7 @@ onMounted(async () => {
         {{ following ? `Next: ${following.bib ?? ''} ${fullName(following)}` : 'Nobody is waiting' }}
       </BButton>
     </footer>
-    <WorkEndDialog v-model="ending" :event="event" :over="isDone" @end="stop" />
+    <EndDialog v-model="ending" :event="event" :over="isDone" @end="stop" />
   </section>
 </template>
 

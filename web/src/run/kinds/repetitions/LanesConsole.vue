@@ -9,10 +9,10 @@ import Gauge from '../../../ui/Gauge.vue'
 import { useTick } from '../../../ui/useTick.ts'
 import { wordFor } from '../../../ui/verdictWords.ts'
 import StartCommands from '../../start/StartCommands.vue'
-import GroupList from '../../work/GroupList.vue'
-import SharedRoom from '../../work/SharedRoom.vue'
-import { useGroup } from '../../work/useGroup.ts'
-import { useSharedWork } from '../../work/useSharedWork.ts'
+import GroupList from '../../console/GroupList.vue'
+import GroupRoom from '../../console/GroupRoom.vue'
+import { useGroup } from '../../console/useGroup.ts'
+import { useGroupGrading } from '../../console/useGroupGrading.ts'
 import { phaseOf, type RepetitionEvent } from './useRepetitions.ts'
 
 const props = defineProps<{
@@ -33,8 +33,8 @@ const { protocol } = props.event
 const durationMs = clockOf(protocol)
 const clock = useAgreedClock()
 const nowMs = useTick(100)
-const work = useSharedWork(() => props.day, props.event)
-const { ready } = work
+const grading = useGroupGrading(() => props.day, props.event)
+const { ready } = grading
 const group = useGroup(() => props.day, props.event, LANES)
 const { entries, chosenIds, toggle, takeNext, waiting } = group
 const starting = ref(false)
@@ -43,8 +43,8 @@ const refusing = ref<string | null>(null)
 
 const lanes = computed(() =>
   entries.value.map((entry, index) => {
-    const attempt = followRepetitions(protocol, work.ownOf(entry.id), nowMs.value)
-    const mark = work.markOf(entry.id)
+    const attempt = followRepetitions(protocol, grading.ownOf(entry.id), nowMs.value)
+    const mark = grading.markOf(entry.id)
     const isOver = mark !== undefined && mark.kind !== 'waiting' && mark.kind !== 'running'
     return {
       entry,
@@ -59,7 +59,7 @@ const lanes = computed(() =>
   }),
 )
 const running = computed(() => lanes.value.filter(({ phase }) => phase === 'running'))
-const toStart = computed(() => lanes.value.filter(({ phase, entry }) => phase === 'ready' && work.mayStart(entry)))
+const toStart = computed(() => lanes.value.filter(({ phase, entry }) => phase === 'ready' && grading.mayStart(entry)))
 const allOver = computed(() => lanes.value.length > 0 && lanes.value.every(({ phase }) => phase === 'over'))
 const leftOf = ({ attempt }: (typeof lanes.value)[number]): string => {
   if (attempt.startedAtMs === null) return durationMs === null ? '0:00' : printClock(durationMs)
@@ -68,8 +68,8 @@ const leftOf = ({ attempt }: (typeof lanes.value)[number]): string => {
 }
 
 const whileRunning = (entry: Entry, observation: Observation): void => {
-  const attempt = followRepetitions(protocol, work.ownOf(entry.id), clock.nowMs())
-  if (phaseOf(attempt) === 'running') work.observe(entry.id, observation)
+  const attempt = followRepetitions(protocol, grading.ownOf(entry.id), clock.nowMs())
+  if (phaseOf(attempt) === 'running') grading.observe(entry.id, observation)
 }
 const count = (entry: Entry): void => whileRunning(entry, { kind: 'counted', payload: {} })
 const caution = (entry: Entry): void => whileRunning(entry, { kind: 'cautioned', payload: {} })
@@ -89,7 +89,7 @@ const beginStart = (): void => {
 }
 const onGo = (moment: AgreedMoment): void => {
   starting.value = false
-  for (const { entry } of toStart.value) work.observe(entry.id, { kind: 'started', payload: {} }, moment)
+  for (const { entry } of toStart.value) grading.observe(entry.id, { kind: 'started', payload: {} }, moment)
 }
 
 const keys = computed<Readonly<Record<string, () => void>>>(() => {
@@ -120,10 +120,10 @@ const keys = computed<Readonly<Record<string, () => void>>>(() => {
 </script>
 
 <template>
-  <SharedRoom
+  <GroupRoom
     :day="day"
     :event="event"
-    :work="work"
+    :grading="grading"
     :under="running.map(({ entry }) => entry)"
     :keys="keys"
     :help="[
@@ -157,7 +157,7 @@ const keys = computed<Readonly<Record<string, () => void>>>(() => {
     <template v-else>
       <section v-if="running.length === 0 && toStart.length > 0" class="sheet ready">
         <p>{{ protocol.countsWhen }}</p>
-        <BButton v-if="work.mayCapture.value" variant="primary" size="lg" :disabled="!ready" @click="beginStart">
+        <BButton v-if="grading.mayCapture.value" variant="primary" size="lg" :disabled="!ready" @click="beginStart">
           Start {{ toStart.length }} {{ toStart.length === 1 ? 'lane' : 'lanes' }} <kbd>S</kbd>
         </BButton>
       </section>
@@ -217,11 +217,11 @@ const keys = computed<Readonly<Record<string, () => void>>>(() => {
         </li>
       </ol>
     </template>
-  </SharedRoom>
+  </GroupRoom>
 </template>
 
 <style scoped lang="scss">
-@use '../../work/workPad';
+@use '../../console/pad';
 .ready {
   padding: 12px 16px;
   display: flex;

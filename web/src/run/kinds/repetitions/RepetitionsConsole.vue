@@ -7,8 +7,8 @@ import type { Day, Entry } from '../../../day/day.ts'
 import BeatLight from '../../../sound/BeatLight.vue'
 import { useSignals } from '../../../sound/useSignals.ts'
 import { useTick } from '../../../ui/useTick.ts'
-import { useHold } from '../../work/useHold.ts'
-import WorkFrame from '../../work/WorkFrame.vue'
+import { useHold } from '../../console/useHold.ts'
+import ConsoleFrame from '../../console/ConsoleFrame.vue'
 import RepetitionsTally from './RepetitionsTally.vue'
 import { useRepetitions, type RepetitionEvent } from './useRepetitions.ts'
 
@@ -31,8 +31,8 @@ const reps = useRepetitions(
   props.event,
   () => props.entry,
 )
-const { work, protocol, durationMs, stands, attempt, phase, cautionsLeft, restartOffered, undoWords } = reps
-const { ready, mark } = work
+const { grading, protocol, durationMs, stands, attempt, phase, cautionsLeft, restartOffered, undoWords } = reps
+const { ready, mark } = grading
 const stopHold = useHold(1_000, () => reps.stop('ended'))
 
 const nowMs = useTick(100)
@@ -106,12 +106,12 @@ const HELP = computed(() => [
 </script>
 
 <template>
-  <WorkFrame
+  <ConsoleFrame
     :day="day"
     :event="event"
     :entry="entry"
     :following="following"
-    :work="work"
+    :grading="grading"
     :may-start="phase === 'ready'"
     :share="durationMs === null ? 0 : elapsedMs / durationMs"
     :keys="KEYS"
@@ -182,11 +182,11 @@ const HELP = computed(() => [
         Candidate ends<small>hold 1 s</small>
       </button>
     </div>
-  </WorkFrame>
+  </ConsoleFrame>
 </template>
 
 <style scoped lang="scss">
-@use '../../work/workPad';
+@use '../../console/pad';
 .stop {
   background-image: linear-gradient(to right, var(--vest) calc(var(--held) * 100%), transparent 0);
   touch-action: none;

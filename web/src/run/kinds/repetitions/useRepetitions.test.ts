@@ -39,7 +39,7 @@ test('counting, refusing and cautions are on the tally at once', async () => {
 test('undo sees what was pressed just before it', async () => {
   const { reps } = await open()
   await start(reps)
-  await Promise.all([reps.refuse('depth'), reps.count(), reps.count(), reps.work.undo()])
+  await Promise.all([reps.refuse('depth'), reps.count(), reps.count(), reps.grading.undo()])
   expect(reps.attempt.value.tally).toMatchObject({ counted: 1, refused: { depth: 1 } })
   expect(reps.undoWords.value).toBe('last: counted 1')
 })
@@ -56,7 +56,7 @@ test('the caution over the limit ends it, and taking that caution back lets it g
   await start(reps)
   for (let caution = 0; caution < 3; caution++) await reps.caution()
   expect(reps.phase.value).toBe('over')
-  await reps.work.undo()
+  await reps.grading.undo()
   expect(reps.phase.value).toBe('running')
 })
 
@@ -67,7 +67,7 @@ test('the time ends it at its own moment, however late it is noticed, and nothin
   const { startedAtMs, end } = reps.attempt.value
   expect(end).toEqual({ by: 'time', atMs: (startedAtMs ?? 0) + 90_000 })
   expect(store.allIn('press-ups').map(({ kind }) => kind)).toEqual(['started'])
-  expect(reps.work.undoable.value?.kind).toBe('started')
+  expect(reps.grading.undoable.value?.kind).toBe('started')
 })
 
 test('a restart is offered within the first five only', async () => {
@@ -77,19 +77,19 @@ test('a restart is offered within the first five only', async () => {
   expect(reps.restartOffered.value).toBe(true)
   await reps.count()
   expect(reps.restartOffered.value).toBe(false)
-  await reps.work.undo()
+  await reps.grading.undo()
   await reps.restart('fault explained')
   expect([reps.phase.value, reps.attempt.value.tally.counted]).toEqual(['ready', 0])
 })
 
 test('somebody who is held cannot be started, and a signed day takes nothing', async () => {
-  expect((await open({ attendance: 'held' })).reps.work.ready.value).toBe(false)
-  expect((await open({ signedOff: { atMs: 0, by: 'Ines Calloway-Brandt' } })).reps.work.mayCapture.value).toBe(false)
+  expect((await open({ attendance: 'held' })).reps.grading.ready.value).toBe(false)
+  expect((await open({ signedOff: { atMs: 0, by: 'Ines Calloway-Brandt' } })).reps.grading.mayCapture.value).toBe(false)
 })
 
 test('a stop for safety leaves the mark open', async () => {
   const { reps } = await open()
   await start(reps)
   await reps.stop('safety')
-  expect(reps.work.mark.value).toMatchObject({ kind: 'open', reason: 'stoppedForSafety' })
+  expect(reps.grading.mark.value).toMatchObject({ kind: 'open', reason: 'stoppedForSafety' })
 })

@@ -14,7 +14,7 @@ import {
 import { computed, type ComputedRef } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
 import type { AgreedMoment } from '../../../sync/agreedClock.ts'
-import { useWork } from '../../work/useWork.ts'
+import { useGrading } from '../../console/useGrading.ts'
 
 export type RepetitionEvent = StandardEvent & { readonly protocol: CountedProtocol }
 export type AttemptPhase = 'ready' | 'running' | 'over'
@@ -24,22 +24,22 @@ export const phaseOf = ({ startedAtMs, end }: RepetitionAttempt): AttemptPhase =
 
 export const useRepetitions = (day: () => Day, event: RepetitionEvent, entry: () => Entry) => {
   const { protocol } = event
-  const work = useWork(day, event, entry)
+  const grading = useGrading(day, event, entry)
 
   const attempt: ComputedRef<RepetitionAttempt> = computed(() =>
-    followRepetitions(protocol, work.own.value, work.asOfMs.value),
+    followRepetitions(protocol, grading.own.value, grading.asOfMs.value),
   )
-  const phase = computed(() => (work.isDone.value ? 'over' : phaseOf(attempt.value)))
+  const phase = computed(() => (grading.isDone.value ? 'over' : phaseOf(attempt.value)))
   const cautionsLeft = computed(() => Math.max(0, protocol.cautionsAllowed - attempt.value.tally.cautions))
   const restartOffered = computed(() => phase.value === 'running' && mayRestart(protocol, attempt.value) === 'yes')
   const stands = clockStands(protocol)
   const durationMs = clockOf(protocol)
 
   const start = (moment: AgreedMoment): void => {
-    if (phase.value === 'ready') work.observe({ kind: 'started', payload: {} }, moment)
+    if (phase.value === 'ready') grading.observe({ kind: 'started', payload: {} }, moment)
   }
   const whileRunning = (observation: Observation): void => {
-    if (phase.value === 'running') work.observe(observation)
+    if (phase.value === 'running') grading.observe(observation)
   }
   const count = (): void => whileRunning({ kind: 'counted', payload: {} })
   const refuse = (reason: string): void => whileRunning({ kind: 'refused', payload: { reason } })
@@ -53,7 +53,7 @@ export const useRepetitions = (day: () => Day, event: RepetitionEvent, entry: ()
     whileRunning(attempt.value.pausedAtMs === null ? { kind: 'paused', payload: {} } : { kind: 'resumed', payload: {} })
 
   const undoWords = computed(() => {
-    const last = work.undoable.value
+    const last = grading.undoable.value
     if (!last) return 'nothing yet'
     const words: Partial<Record<Capture['kind'], string>> = {
       counted: `counted ${attempt.value.tally.counted}`,
@@ -68,7 +68,7 @@ export const useRepetitions = (day: () => Day, event: RepetitionEvent, entry: ()
   })
 
   return {
-    work,
+    grading,
     protocol,
     durationMs,
     stands,

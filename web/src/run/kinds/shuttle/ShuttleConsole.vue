@@ -19,11 +19,11 @@ import type { AgreedMoment } from '../../../sync/agreedClock.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import { figureOf } from '../../../ui/verdictWords.ts'
 import StartCommands from '../../start/StartCommands.vue'
-import BibField from '../../work/BibField.vue'
-import SharedRoom from '../../work/SharedRoom.vue'
-import { useSharedWork } from '../../work/useSharedWork.ts'
-import { useWave } from '../../work/useWave.ts'
-import WaveChoice from '../../work/WaveChoice.vue'
+import BibField from '../../console/BibField.vue'
+import GroupRoom from '../../console/GroupRoom.vue'
+import { useGroupGrading } from '../../console/useGroupGrading.ts'
+import { useWave } from '../../console/useWave.ts'
+import WaveChoice from '../../console/WaveChoice.vue'
 
 const props = defineProps<{
   day: Day
@@ -34,9 +34,9 @@ const { protocol } = props.event
 const signals = shuttleSignals(protocol)
 const nowMs = useTick(50)
 const { say } = useSound()
-const work = useSharedWork(() => props.day, props.event)
-const { ready } = work
-const group = useWave(() => props.day, props.event, work)
+const grading = useGroupGrading(() => props.day, props.event)
+const { ready } = grading
+const group = useWave(() => props.day, props.event, grading)
 const { waves, wave, runners, started, nextWave, isOver, typed, typedName } = group
 const starting = ref(false)
 const bib = useTemplateRef('bib')
@@ -55,8 +55,8 @@ const shareOfShuttle = computed(() => {
 const tiles = computed(() =>
   runners.value.map((entry) => ({
     entry,
-    run: followShuttle(protocol, work.ownOf(entry.id), group.startFor(entry)),
-    mark: work.markOf(entry.id),
+    run: followShuttle(protocol, grading.ownOf(entry.id), group.startFor(entry)),
+    mark: grading.markOf(entry.id),
     out: isOver(entry),
   })),
 )
@@ -76,14 +76,14 @@ watch(index, (now, before) => {
   say(next.shuttle === 1 ? `Level ${next.level}` : String(next.shuttle))
 })
 const isDone = ({ id }: Entry): boolean => {
-  const kind = work.markOf(id)?.kind
+  const kind = grading.markOf(id)?.kind
   return kind !== 'running'
 }
 const miss = (entry: Entry): void => {
-  if (!isDone(entry)) work.observe(entry.id, { kind: 'missed', payload: {} })
+  if (!isDone(entry)) grading.observe(entry.id, { kind: 'missed', payload: {} })
 }
 const out = (entry: Entry): void => {
-  if (!isDone(entry)) work.observe(entry.id, { kind: 'stopped', payload: { reason: 'ended' } })
+  if (!isDone(entry)) grading.observe(entry.id, { kind: 'stopped', payload: { reason: 'ended' } })
 }
 const withTyped = (act: (entry: Entry) => void): void => {
   const entry = group.takeTyped()
@@ -114,10 +114,10 @@ const resultOf = (tile: (typeof tiles.value)[number]): string => {
 </script>
 
 <template>
-  <SharedRoom
+  <GroupRoom
     :day="day"
     :event="event"
-    :work="work"
+    :grading="grading"
     :under="started ? stillIn.map(({ entry }) => entry) : []"
     :keys="KEYS"
     :strong-keys="typed === '' ? [] : ['Enter']"
@@ -161,7 +161,7 @@ const resultOf = (tile: (typeof tiles.value)[number]): string => {
       <h1>Wave {{ wave }}: {{ runners.length }} on the line</h1>
       <p class="quiet">Let them hear the signal first. The signals begin with the start.</p>
       <BButton
-        v-if="work.mayCapture.value"
+        v-if="grading.mayCapture.value"
         variant="primary"
         size="lg"
         :disabled="!ready || runners.length === 0"
@@ -231,7 +231,7 @@ const resultOf = (tile: (typeof tiles.value)[number]): string => {
       />
       <BButton variant="quiet" :disabled="typed === ''" @click="withTyped(out)">Steps out <kbd>O</kbd></BButton>
     </template>
-  </SharedRoom>
+  </GroupRoom>
 </template>
 
 <style scoped>

@@ -8,10 +8,10 @@ import type { AgreedMoment } from '../../../sync/agreedClock.ts'
 import Gauge from '../../../ui/Gauge.vue'
 import { useTick } from '../../../ui/useTick.ts'
 import InstrumentTake from '../../instruments/InstrumentTake.vue'
-import BigTime from '../../work/BigTime.vue'
-import { useWork } from '../../work/useWork.ts'
-import WatchChoice from '../../work/WatchChoice.vue'
-import WorkFrame from '../../work/WorkFrame.vue'
+import BigTime from '../../console/BigTime.vue'
+import { useGrading } from '../../console/useGrading.ts'
+import WatchChoice from '../../console/WatchChoice.vue'
+import ConsoleFrame from '../../console/ConsoleFrame.vue'
 
 const props = defineProps<{
   day: Day
@@ -23,12 +23,12 @@ const props = defineProps<{
 const emit = defineEmits<{ next: []; back: [] }>()
 
 const { protocol } = props.event
-const work = useWork(
+const grading = useGrading(
   () => props.day,
   props.event,
   () => props.entry,
 )
-const { own, ready, mark } = work
+const { own, ready, mark } = grading
 const nowMs = useTick(50)
 /** 1 is the timer; a backup on another device may still stamp after the timer has. */
 const watchNumber = ref(1)
@@ -44,14 +44,14 @@ const elapsedMs = computed(() => {
 })
 const left = computed(() => protocol.attemptsAllowed - tries.value.length)
 
-const start = (moment: AgreedMoment): void => work.observe({ kind: 'started', payload: {} }, moment)
+const start = (moment: AgreedMoment): void => grading.observe({ kind: 'started', payload: {} }, moment)
 const finish = (): void => {
   const payload = watchNumber.value === 1 ? {} : { watch: watchNumber.value }
-  if (isRunning.value) work.observe({ kind: 'crossed', payload })
+  if (isRunning.value) grading.observe({ kind: 'crossed', payload })
 }
 /** A false start: the try begins anew. */
 const startAgain = (): void => {
-  if (current.value && isRunning.value) work.undo()
+  if (current.value && isRunning.value) grading.undo()
 }
 const timesOf = (index: number): string => {
   const { started, finishes } = tries.value[index] ?? {}
@@ -61,12 +61,12 @@ const timesOf = (index: number): string => {
 </script>
 
 <template>
-  <WorkFrame
+  <ConsoleFrame
     :day="day"
     :event="event"
     :entry="entry"
     :following="following"
-    :work="work"
+    :grading="grading"
     :may-start="!isRunning && left > 0"
     :more-label="`Try ${tries.length + 1}: start commands`"
     :keys="{ ' ': finish, r: startAgain }"
@@ -92,7 +92,7 @@ const timesOf = (index: number): string => {
           Try {{ index + 1 }} <strong class="figures">{{ timesOf(index) }}</strong>
         </li>
       </ul>
-      <InstrumentTake :event="event" :work="work" />
+      <InstrumentTake :event="event" :grading="grading" />
     </template>
     <template #rules>
       <p v-if="protocol.touches">At each turn: {{ protocol.touches }}</p>
@@ -104,11 +104,11 @@ const timesOf = (index: number): string => {
       <BButton variant="quiet" :disabled="!isRunning" @click="startAgain">False start <kbd>R</kbd></BButton>
       <WatchChoice v-model="watchNumber" />
     </template>
-  </WorkFrame>
+  </ConsoleFrame>
 </template>
 
 <style scoped lang="scss">
-@use '../../work/workPad';
+@use '../../console/pad';
 .tries {
   list-style: none;
   display: flex;

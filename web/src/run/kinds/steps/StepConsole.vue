@@ -17,9 +17,9 @@ import { useSignals } from '../../../sound/useSignals.ts'
 import { useSound } from '../../../sound/useSound.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import InstrumentTake from '../../instruments/InstrumentTake.vue'
-import BigTime from '../../work/BigTime.vue'
-import { useWork, type Work } from '../../work/useWork.ts'
-import WorkFrame from '../../work/WorkFrame.vue'
+import BigTime from '../../console/BigTime.vue'
+import { useGrading, type Grading } from '../../console/useGrading.ts'
+import ConsoleFrame from '../../console/ConsoleFrame.vue'
 
 const props = defineProps<{
   day: Day
@@ -31,13 +31,13 @@ const props = defineProps<{
 const emit = defineEmits<{ next: []; back: [] }>()
 
 const { protocol } = props.event
-const counted = useWork(
+const counted = useGrading(
   () => props.day,
   props.event,
   () => props.entry,
 )
 /** What was touched makes a figure by itself; here the grader still says whether it is right. */
-const work: Work = {
+const grading: Grading = {
   ...counted,
   isDone: computed(
     () =>
@@ -93,7 +93,7 @@ const words = computed(() => {
 })
 
 const beat = (): void => {
-  if (phase.value === 'counting') work.observe({ kind: 'counted', payload: {} })
+  if (phase.value === 'counting') grading.observe({ kind: 'counted', payload: {} })
 }
 const typed = ref('')
 watch(phase, (now) => {
@@ -104,20 +104,20 @@ const typedBeats = computed(() => (/^\d{1,3}$/.test(typed.value) ? Number(typed.
 const mayEnter = computed(() => typedBeats.value > 0 && typedBeats.value <= MOST_BEATS)
 const enter = (): void => {
   if (!mayEnter.value) return
-  work.observe({ kind: 'read', payload: { slot: 'pulse', value: typedBeats.value } })
+  grading.observe({ kind: 'read', payload: { slot: 'pulse', value: typedBeats.value } })
 }
 const stopEarly = (): void => {
-  if (phase.value === 'stepping') work.stop('ended')
+  if (phase.value === 'stepping') grading.stop('ended')
 }
 </script>
 
 <template>
-  <WorkFrame
+  <ConsoleFrame
     :day="day"
     :event="event"
     :entry="entry"
     :following="following"
-    :work="work"
+    :grading="grading"
     :may-start="phase === 'ready'"
     :share="elapsedMs / protocol.durationMs"
     :keys="{ ' ': beat, e: stopEarly }"
@@ -127,13 +127,13 @@ const stopEarly = (): void => {
       ['E', 'the candidate stops early'],
     ]"
     sounds
-    @go="(moment) => work.observe({ kind: 'started', payload: {} }, moment)"
+    @go="(moment) => grading.observe({ kind: 'started', payload: {} }, moment)"
     @next="emit('next')"
     @back="emit('back')"
   >
     <template #figures>
       <BigTime :elapsed-ms="elapsedMs" :words="words" :tenths="false" />
-      <InstrumentTake :event="event" :work="work" />
+      <InstrumentTake :event="event" :grading="grading" />
     </template>
     <template v-if="phase === 'stepping'">
       <BeatLight class="beats" :plan="plan" :started-at-ms="beatFromMs" :per-cycle="protocol.beatsPerCycle" />
@@ -162,11 +162,11 @@ const stopEarly = (): void => {
       <BFormInput id="beats" v-model="typed" class="figures" inputmode="numeric" autocomplete="off" autofocus />
       <BButton variant="primary" size="lg" type="submit" :disabled="!mayEnter || !ready">Enter the pulse</BButton>
     </form>
-  </WorkFrame>
+  </ConsoleFrame>
 </template>
 
 <style scoped lang="scss">
-@use '../../work/workPad';
+@use '../../console/pad';
 .beats {
   --beat: clamp(60px, 14vw, 150px);
   flex: 1;

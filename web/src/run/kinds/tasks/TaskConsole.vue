@@ -2,8 +2,8 @@
 /** An untimed task: done, or what failed it. */
 import type { ProtocolOf, StandardEvent } from '@able-gauge/core'
 import type { Day, Entry } from '../../../day/day.ts'
-import { useWork } from '../../work/useWork.ts'
-import WorkFrame from '../../work/WorkFrame.vue'
+import { useGrading } from '../../console/useGrading.ts'
+import ConsoleFrame from '../../console/ConsoleFrame.vue'
 
 const props = defineProps<{
   day: Day
@@ -15,28 +15,28 @@ const props = defineProps<{
 const emit = defineEmits<{ next: []; back: [] }>()
 
 const { protocol } = props.event
-const work = useWork(
+const grading = useGrading(
   () => props.day,
   props.event,
   () => props.entry,
 )
-const { ready } = work
-const done = (): void => work.observe({ kind: 'read', payload: { slot: 'done', value: 1 } })
+const { ready } = grading
+const done = (): void => grading.observe({ kind: 'read', payload: { slot: 'done', value: 1 } })
 const KEYS = {
   ' ': () => done(),
   ...Object.fromEntries(
-    protocol.failsWhen.map((why, index) => [String(index + 1), () => work.stop('failed', why)] as const),
+    protocol.failsWhen.map((why, index) => [String(index + 1), () => grading.stop('failed', why)] as const),
   ),
 }
 </script>
 
 <template>
-  <WorkFrame
+  <ConsoleFrame
     :day="day"
     :event="event"
     :entry="entry"
     :following="following"
-    :work="work"
+    :grading="grading"
     :keys="KEYS"
     :strong-keys="[' ']"
     :help="[
@@ -60,16 +60,16 @@ const KEYS = {
         :key="why"
         class="refuse"
         :disabled="!ready"
-        @click="work.stop('failed', why)"
+        @click="grading.stop('failed', why)"
       >
         {{ why }} <kbd>{{ index + 1 }}</kbd>
       </button>
     </div>
-  </WorkFrame>
+  </ConsoleFrame>
 </template>
 
 <style scoped lang="scss">
-@use '../../work/workPad';
+@use '../../console/pad';
 .task {
   padding: 14px 16px;
 }

@@ -20,10 +20,10 @@ import { deviceId } from '../../sync/outbox.ts'
 import CalledOut from './CalledOut.vue'
 import HeldElsewhere from './HeldElsewhere.vue'
 import { useCalls } from './useCalls.ts'
-import type { Work } from './useWork.ts'
-import WorkEndDialog from './WorkEndDialog.vue'
-import WorkHead from './WorkHead.vue'
-import WorkOver from './WorkOver.vue'
+import type { Grading } from './useGrading.ts'
+import EndDialog from './EndDialog.vue'
+import ConsoleHead from './ConsoleHead.vue'
+import ConsoleOver from './ConsoleOver.vue'
 
 const props = withDefaults(
   defineProps<{
@@ -31,7 +31,7 @@ const props = withDefaults(
     event: StandardEvent
     entry: Entry
     following: Entry | undefined
-    work: Work
+    grading: Grading
     /** Whether the work is still to be started with the protocol's commands. */
     mayStart?: boolean
     /** What another try is called, when one is allowed though there is a mark already. */
@@ -70,7 +70,7 @@ const emit = defineEmits<{
 const starting = ref(false)
 const ending = ref(false)
 const helping = ref(false)
-const { ready, mayCapture, isDone, mark, undoable, stop, undo, ruling, heldElsewhere, takeOver } = props.work
+const { ready, mayCapture, isDone, mark, undoable, stop, undo, ruling, heldElsewhere, takeOver } = props.grading
 const second = computed(() => ruling.value.second.find((other) => other.deviceId === deviceId())?.soFar ?? null)
 const { called } = useCalls(() => (isDone.value ? [] : ruling.value.calls))
 const { others } = useOthers(() => props.event)
@@ -123,7 +123,7 @@ const allHelp = computed(() => [
 
 <template>
   <section class="console" :aria-label="`${event.name}, ${fullName(entry)}`">
-    <WorkHead :event="event" :entry="entry" :day="day" :share="share" @back="emit('back')" />
+    <ConsoleHead :event="event" :entry="entry" :day="day" :share="share" @back="emit('back')" />
     <p v-if="held" class="sheet note" role="alert">
       <strong>{{ entry.attendance === 'held' ? 'Held: may not start.' : 'Not checked in.' }}</strong> {{ entry.note }}
     </p>
@@ -138,7 +138,7 @@ const allHelp = computed(() => [
     <template v-else>
       <CalledOut :words="called" />
       <slot name="figures" />
-      <WorkOver
+      <ConsoleOver
         v-if="isDone"
         :mark="mark"
         :following="following"
@@ -149,7 +149,7 @@ const allHelp = computed(() => [
         @more="beginStart"
       >
         <BButton v-if="mayEnd" variant="quiet" size="lg" @click="ending = true">Overrule <kbd>X</kbd></BButton>
-      </WorkOver>
+      </ConsoleOver>
       <template v-else>
         <section v-if="mayStart" class="sheet rules">
           <h2>{{ conductOf(event.protocol, event.publishedIn) }}</h2>
@@ -175,7 +175,7 @@ const allHelp = computed(() => [
         </footer>
       </template>
     </template>
-    <WorkEndDialog v-model="ending" :event="event" :over="isDone" @end="stop" />
+    <EndDialog v-model="ending" :event="event" :over="isDone" @end="stop" />
     <KeyHelp v-model="helping" :keys="allHelp" />
   </section>
 </template>

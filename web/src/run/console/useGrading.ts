@@ -18,7 +18,7 @@ import { useSession } from '../../session/sessionStore.ts'
 import { useAgreedClock, type AgreedMoment } from '../../sync/agreedClock.ts'
 import { deviceId } from '../../sync/outbox.ts'
 
-export interface Work {
+export interface Grading {
   /** Settled captures of the candidate in the event. */
   readonly own: ComputedRef<readonly Capture[]>
   readonly mark: ComputedRef<Mark | undefined>
@@ -52,7 +52,7 @@ const isUndoable = (capture: Capture): boolean =>
   !(capture.kind === 'stopped' && capture.payload.reason === 'time')
 
 /** @param entry the candidate, who may change while the console stays */
-export const useWork = (day: () => Day, event: StandardEvent, entry: () => Entry): Work => {
+export const useGrading = (day: () => Day, event: StandardEvent, entry: () => Entry): Grading => {
   const store = useDay()
   const session = useSession()
   const clock = useAgreedClock()

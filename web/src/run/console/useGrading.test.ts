@@ -2,7 +2,7 @@ import type { Capture } from '@able-gauge/core'
 import { expect, test, vi } from 'vitest'
 import { entry, openDay } from '../../../testing/openDay.ts'
 import { deviceId } from '../../sync/outbox.ts'
-import { useWork } from './useWork.ts'
+import { useGrading } from './useGrading.ts'
 
 test('on a device so slow that the marks of everybody come later, a console still hears what follows an end taken back', async () => {
   const candidate = entry(28)
@@ -12,19 +12,19 @@ test('on a device so slow that the marks of everybody come later, a console stil
   // every look at the clock costs a moment, so that judging counts as slow and is put off
   let lookedMs = performance.now()
   vi.spyOn(performance, 'now').mockImplementation(() => (lookedMs += 10))
-  const work = useWork(
+  const grading = useGrading(
     () => day,
     event,
     () => candidate,
   )
-  await work.observe({ kind: 'started', payload: {} })
-  await work.observe({ kind: 'counted', payload: {} })
+  await grading.observe({ kind: 'started', payload: {} })
+  await grading.observe({ kind: 'counted', payload: {} })
   expect(store.marksIn(event.id).value.get(candidate.id)).toBeDefined()
-  await work.stop('ended')
-  expect(work.isDone.value).toBe(true)
-  await work.undo()
-  expect(work.isDone.value).toBe(false)
-  expect(work.mark.value).toMatchObject({ kind: 'running', soFar: 1 })
+  await grading.stop('ended')
+  expect(grading.isDone.value).toBe(true)
+  await grading.undo()
+  expect(grading.isDone.value).toBe(false)
+  expect(grading.mark.value).toMatchObject({ kind: 'running', soFar: 1 })
   vi.restoreAllMocks()
 })
 
@@ -49,18 +49,18 @@ test('what a second device presses is kept beside the count that stands, until s
   const { day } = await openDay({ entries: [candidate], role: 'grader', captures: others })
   const event = day.standard.events.find(({ id }) => id === 'press-ups')
   if (!event) throw new Error('The demo standard holds no press-ups.')
-  const work = useWork(
+  const grading = useGrading(
     () => day,
     event,
     () => candidate,
   )
-  expect(work.heldElsewhere.value).toBe(true)
-  expect(work.undoable.value).toBeUndefined()
-  await work.observe({ kind: 'counted', payload: {} })
-  expect(work.mark.value).toMatchObject({ kind: 'running', soFar: 2 })
-  expect(work.ruling.value.second).toEqual([{ deviceId: deviceId(), soFar: 1 }])
-  await work.takeOver()
-  await work.observe({ kind: 'counted', payload: {} })
-  expect(work.heldElsewhere.value).toBe(false)
-  expect(work.mark.value).toMatchObject({ kind: 'running', soFar: 3 })
+  expect(grading.heldElsewhere.value).toBe(true)
+  expect(grading.undoable.value).toBeUndefined()
+  await grading.observe({ kind: 'counted', payload: {} })
+  expect(grading.mark.value).toMatchObject({ kind: 'running', soFar: 2 })
+  expect(grading.ruling.value.second).toEqual([{ deviceId: deviceId(), soFar: 1 }])
+  await grading.takeOver()
+  await grading.observe({ kind: 'counted', payload: {} })
+  expect(grading.heldElsewhere.value).toBe(false)
+  expect(grading.mark.value).toMatchObject({ kind: 'running', soFar: 3 })
 })

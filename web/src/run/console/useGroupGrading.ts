@@ -15,7 +15,7 @@ import { useSession } from '../../session/sessionStore.ts'
 import { useAgreedClock, type AgreedMoment } from '../../sync/agreedClock.ts'
 import { deviceId } from '../../sync/outbox.ts'
 
-export interface SharedWork {
+export interface GroupGrading {
   /** Settled captures of the event, of everybody. */
   readonly settled: ShallowRef<readonly Capture[]>
   readonly ownOf: (entryId: string) => readonly Capture[]
@@ -31,7 +31,7 @@ export interface SharedWork {
   readonly mayStart: (entry: Entry) => boolean
 }
 
-export const useSharedWork = (day: () => Day, event: StandardEvent): SharedWork => {
+export const useGroupGrading = (day: () => Day, event: StandardEvent): GroupGrading => {
   const store = useDay()
   const session = useSession()
   const clock = useAgreedClock()
@@ -49,7 +49,7 @@ export const useSharedWork = (day: () => Day, event: StandardEvent): SharedWork 
   const mayCapture = computed(() => session.can('capture') && !day().occasion.signedOff)
   const ready = computed(() => mayCapture.value && clock.agreement !== null)
 
-  const observe: SharedWork['observe'] = (entryId, observation, moment = clock.moment()) => {
+  const observe: GroupGrading['observe'] = (entryId, observation, moment = clock.moment()) => {
     if (ready.value) store.capture(event.id, entryId, observation, moment)
   }
 

@@ -17,13 +17,13 @@ import HeldElsewhere from './HeldElsewhere.vue'
 import StopDialog from './StopDialog.vue'
 import { sayUndoable } from './sayUndoable.ts'
 import { useCalls } from './useCalls.ts'
-import type { SharedWork } from './useSharedWork.ts'
+import type { GroupGrading } from './useGroupGrading.ts'
 
 const props = withDefaults(
   defineProps<{
     day: Day
     event: StandardEvent
-    work: SharedWork
+    grading: GroupGrading
     /** Those who can be stopped. */
     under: readonly Entry[]
     keys?: Readonly<Record<string, () => void>>
@@ -47,7 +47,7 @@ const store = useDay()
 const clock = useAgreedClock()
 const stopping = ref(false)
 const helping = ref(false)
-const { mayCapture, undo, undoable } = props.work
+const { mayCapture, undo, undoable } = props.grading
 /** "counted, 12": what undo takes back, and of whom. */
 const undoWords = computed(() =>
   undoable.value ? sayUndoable(undoable.value, store.entry(undoable.value.entryId)) : '',
@@ -55,10 +55,10 @@ const undoWords = computed(() =>
 
 /** What the referee says of each of them, as of their last capture. */
 const rulings = computed(() => {
-  const starts = waveStarts(props.work.settled.value)
+  const starts = waveStarts(props.grading.settled.value)
   return props.under.map((entry) => {
     const { id: entryId, wave, category } = entry
-    const own = props.work.ownOf(entryId)
+    const own = props.grading.ownOf(entryId)
     const start = startOf({ entryId, wave }, starts, own)
     return { entry, ruling: rulingFor(props.event, { entryId, wave, category }, own, clock.nowMs(), start) }
   })
@@ -72,7 +72,7 @@ const heldElsewhere = computed(() =>
   ),
 )
 const takeOver = (): void => {
-  for (const { id } of heldElsewhere.value) props.work.observe(id, { kind: 'tookOver', payload: {} })
+  for (const { id } of heldElsewhere.value) props.grading.observe(id, { kind: 'tookOver', payload: {} })
 }
 
 const COMMON: Readonly<Record<string, () => void>> = {
@@ -130,8 +130,8 @@ const allHelp = computed(() => [
       :event="event"
       :runners="under"
       :may-disqualify="session.can('capture.asOfficer')"
-      @stop="work.stop"
-      @caution="(entryId) => work.observe(entryId, { kind: 'cautioned', payload: {} })"
+      @stop="grading.stop"
+      @caution="(entryId) => grading.observe(entryId, { kind: 'cautioned', payload: {} })"
     />
     <KeyHelp v-model="helping" :keys="allHelp" />
   </main>

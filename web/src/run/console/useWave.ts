@@ -4,13 +4,13 @@ import { computed, ref } from 'vue'
 import { byBib, shortName, wavesOf, type Day, type Entry } from '../../day/day.ts'
 import type { AgreedMoment } from '../../sync/agreedClock.ts'
 import { doesThis } from '../useQueue.ts'
-import type { SharedWork } from './useSharedWork.ts'
+import type { GroupGrading } from './useGroupGrading.ts'
 
 const MOST_DIGITS = 5
 
-export const useWave = (day: () => Day, event: StandardEvent, work: SharedWork) => {
+export const useWave = (day: () => Day, event: StandardEvent, grading: GroupGrading) => {
   const waves = computed(() => wavesOf(day()))
-  const starts = computed(() => waveStarts(work.settled.value))
+  const starts = computed(() => waveStarts(grading.settled.value))
   const chosen = ref<number | null>(null)
 
   const inWave = (wave: number): Entry[] =>
@@ -20,11 +20,11 @@ export const useWave = (day: () => Day, event: StandardEvent, work: SharedWork) 
           entry.wave === wave &&
           entry.bib !== null &&
           doesThis(day(), event, entry) &&
-          (entry.attendance === 'present' || work.ownOf(entry.id).length > 0),
+          (entry.attendance === 'present' || grading.ownOf(entry.id).length > 0),
       )
       .sort(byBib)
   const isOver = ({ id }: Entry): boolean => {
-    const kind = work.markOf(id)?.kind
+    const kind = grading.markOf(id)?.kind
     return kind !== undefined && kind !== 'waiting' && kind !== 'running'
   }
   /** The first wave that is not through. */
@@ -34,13 +34,13 @@ export const useWave = (day: () => Day, event: StandardEvent, work: SharedWork) 
   })
   const runners = computed(() => inWave(wave.value))
   const started = computed(() => starts.value.find(({ payload }) => payload.wave === wave.value) ?? null)
-  const startFor = ({ id, wave: own }: Entry) => startOf({ entryId: id, wave: own }, starts.value, work.ownOf(id))
+  const startFor = ({ id, wave: own }: Entry) => startOf({ entryId: id, wave: own }, starts.value, grading.ownOf(id))
   const nextWave = computed(() => waves.value.find((one) => one > wave.value))
 
   const start = (moment: AgreedMoment): void => {
     const entryIds = runners.value.filter((entry) => !isOver(entry)).map(({ id }) => id)
     chosen.value = wave.value
-    work.observe(null, { kind: 'waveStarted', payload: { wave: wave.value, entryIds } }, moment)
+    grading.observe(null, { kind: 'waveStarted', payload: { wave: wave.value, entryIds } }, moment)
   }
 
   const typed = ref('')

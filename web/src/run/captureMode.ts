@@ -1,0 +1,20 @@
+/** How an event can be captured: as it happens, several lanes by one grader, or figures typed from a card. */
+import { kindOf, type Protocol } from '@able-gauge/core'
+
+export const MODES = ['live', 'lanes', 'typed'] as const
+export type CaptureMode = (typeof MODES)[number]
+
+export const modesFor = (protocol: Protocol): readonly CaptureMode[] => {
+  const { inLanes, isRead } = kindOf(protocol)
+  if (isRead?.(protocol)) return ['live']
+  return inLanes ? MODES : ['live', 'typed']
+}
+
+/** @param query of the page's address */
+export const modeIn = (query: unknown): CaptureMode => MODES.find((mode) => mode === query) ?? 'live'
+
+export const MODE_WORDS: Readonly<Record<CaptureMode, string>> = {
+  live: 'As it happens',
+  lanes: 'Up to four lanes',
+  typed: 'From a card',
+}
