@@ -158,10 +158,28 @@ const work = async ({ page, open, captures, measured }: Bench, { start, press, e
   }
   await press('q', /^Refuse/)
   await press('1', /^Not low enough/)
-  await expect(page.getByText('All lanes are done.')).toBeVisible({ timeout: LONG })
+  await expect(page.getByText('All are done.')).toBeVisible({ timeout: LONG })
   expect([await measured('press-ups', 2), await measured('press-ups', 3), await measured('press-ups', 4)]).toEqual([
     1, 2, 3,
   ])
+
+  // to one beat together: the first keeps it for two, the second misses two beats after one
+  await open('curl-ups?mode=lanes')
+  await start()
+  const laneOf = (bib: number) => page.locator('.tiles li', { has: page.locator(`[data-bib="${bib}"]`) })
+  const inLane = (bib: number, key: string, button: RegExp): Promise<void> =>
+    either(
+      () => page.keyboard.press(key),
+      () => laneOf(bib).getByRole('button', { name: button }).tap(),
+    )
+  await inLane(2, '1', /^Count/)
+  await inLane(3, '2', /^Count/)
+  await inLane(2, '1', /^Count/)
+  for (let times = 0; times < 2; times++) await inLane(3, '6', /^Missed beat/)
+  await inLane(2, 'z', /^Ends/)
+  await inLane(4, 'b', /^Ends/)
+  await expect(page.getByText('All are done.')).toBeVisible()
+  expect([await measured('curl-ups', 2), await measured('curl-ups', 3)]).toEqual([2, 1])
 
   // held together: the first lets go, the second is cautioned once too often, the third is stopped at the cap
   await open('hold')
@@ -184,7 +202,7 @@ const work = async ({ page, open, captures, measured }: Bench, { start, press, e
     () => page.keyboard.press('4'),
     () => page.getByRole('button', { name: 'Position lost' }).nth(1).tap(),
   )
-  await expect(page.getByText('All are down.')).toBeVisible({ timeout: LONG })
+  await expect(page.getByText('All are done.')).toBeVisible({ timeout: LONG })
   expect(await measured('hold', 3)).toBe(60_000)
   const holds = await captures('hold')
   expect(await measured('hold', 1)).toBe(from(holds, 'stopped').atMs - from(holds, 'started').atMs)
@@ -285,6 +303,24 @@ const work = async ({ page, open, captures, measured }: Bench, { start, press, e
   expect(tries).toHaveLength(2)
   expect(await measured('sprint', 1)).toBe(Math.min(...tries))
 
+  // three together from one start, a false start first; each has another try
+  await open('sprint?mode=lanes')
+  await start()
+  await press('r', /^False start/)
+  await start()
+  const times = new Map<number, number>()
+  for (const [lane, bib] of [2, 3, 4].entries()) await inLane(bib, String(lane + 1), /^Finish/)
+  await expect(page.getByRole('heading', { name: '3 start together' })).toBeVisible()
+  const together = await captures('sprint')
+  const goMs = lastOf(together, 'started').atMs
+  for (const { atMs, entryId, kind } of together.filter((one) => one.kind === 'crossed').slice(-3)) {
+    expect([kind, typeof entryId]).toEqual(['crossed', 'string'])
+    times.set(times.size + 2, atMs - goMs)
+  }
+  expect([await measured('sprint', 2), await measured('sprint', 3), await measured('sprint', 4)]).toEqual([
+    ...times.values(),
+  ])
+
   // grip: best of two each hand, the lesser hand
   await open('grip?bib=1')
   for (const kilograms of ['41.2', '43.5', '39', '38.4']) {
@@ -369,6 +405,32 @@ const work = async ({ page, open, captures, measured }: Bench, { start, press, e
   )
   await expect(page.getByText('11 beats in 30 s')).toBeVisible()
   expect(await measured('step', 1)).toBe(22)
+
+  // three at one beat: one stops early and did not finish, two have their pulse typed
+  await open('step?mode=lanes')
+  await start()
+  await either(
+    () => page.keyboard.press('2'),
+    () =>
+      page
+        .getByRole('button', { name: /^Stops early/ })
+        .nth(1)
+        .tap(),
+  )
+  await expect(page.getByLabel(/^Beats counted in 30 s/)).toHaveCount(2, { timeout: LONG })
+  for (const beats of ['52', '61']) {
+    await page
+      .getByLabel(/^Beats counted/)
+      .first()
+      .fill(beats)
+    await either(
+      () => page.keyboard.press('Enter'),
+      () => page.getByText('Enter the pulse').first().tap(),
+    )
+    await allSaved(page)
+  }
+  await expect(page.getByText('All are done.')).toBeVisible()
+  expect([await measured('step', 2), await measured('step', 3), await measured('step', 4)]).toEqual([104, 'ended', 122])
 
   // body measures
   await open('body?bib=1')

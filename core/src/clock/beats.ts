@@ -38,6 +38,26 @@ export const beatsBetween = (plan: readonly BeatStretch[], fromMs: number, toMs:
   return beats
 }
 
+/** A sound at a moment, from the start of what is played. */
+export interface Signal {
+  readonly atMs: number
+  readonly tone: 'beat' | 'accent' | 'signal' | 'level'
+}
+
+/** Beats as signals, the first of each cycle accented. @see beatsBetween */
+export const beatSignals = (plan: readonly BeatStretch[], perCycle: number, fromMs: number, toMs: number): Signal[] =>
+  beatsBetween(plan, fromMs, toMs).map(({ atMs, index }) => ({
+    atMs,
+    tone: perCycle > 1 && index % perCycle === 0 ? 'accent' : 'beat',
+  }))
+
+/** So long a beat is let heard before an event. */
+const HEARD_MS = 8_000
+
+/** The first seconds of a beat, for people to get to know it. */
+export const heardBeat = (beatsPerMinute: number, perCycle: number): Signal[] =>
+  beatSignals([{ beatsPerMinute, durationMs: Infinity }], perCycle, 0, HEARD_MS)
+
 /**
  * The sample of an audio clock nearest to a moment.
  * @example sampleOf(500, 48_000) // 24000

@@ -83,6 +83,9 @@ export type Mark =
       readonly total: 'unchanged' | 'proportional'
     })
 
+/** Whether a mark is final for now: the event neither waits to be begun nor runs. */
+export const isMarkOver = ({ kind }: Pick<Mark, 'kind'>): boolean => kind !== 'waiting' && kind !== 'running'
+
 export interface Verdict {
   readonly outcome: Outcome
   /** The standard's own word for it, where it has one. */

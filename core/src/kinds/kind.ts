@@ -1,5 +1,6 @@
 /** What an event kind has to offer. One folder holds it all; the table in kinds.ts closes the types away. */
 import type { Capture, CaptureKind, Observation, Sensed } from '../capture/capture.ts'
+import type { Signal } from '../clock/beats.ts'
 import type { Finding } from '../document/finding.ts'
 import type { Remark } from '../document/remark.ts'
 import type { Estimate } from '../estimate/estimate.ts'
@@ -96,7 +97,7 @@ export interface KindParts<P extends ProtocolBase> {
   readonly captures: readonly CaptureKind[]
   /** Everybody on the line starts together. */
   readonly startsTogether?: true
-  /** One grader can watch several people at it side by side. */
+  /** Several who start together can be watched on one console. */
   readonly inLanes?: true
   /** Its figures are counted from parts of known size, as plates are, and not read off: the method leaves no doubt. */
   readonly isExact?: true
@@ -147,6 +148,8 @@ export interface KindParts<P extends ProtocolBase> {
   remarks?(protocol: P, place: string): Remark[]
 
   estimates?(protocol: P, value: number, reading: Reading, person: EstimatedPerson): readonly Estimate[]
+  /** Signals that people can be let hear beforehand, so that they know them; left out where it has none. */
+  heard?(protocol: P): readonly Signal[]
   /** What has to be laid out for it; left out or null where nothing is. */
   ground?(protocol: P): AskedGround | null
   /** Even parts that meet a limit. */

@@ -1,5 +1,5 @@
 /** How far each stage of a day is done, from 0 to 1. */
-import { recordsOf, type Verdict } from '@able-gauge/core'
+import { isMarkOver, recordsOf, type Verdict } from '@able-gauge/core'
 import type { Day, Entry } from './day.ts'
 
 export const STAGES = [
@@ -21,7 +21,7 @@ export const stageProgress = (
   const here = entries.filter((entry) => !isGone(entry))
   const judged = [...verdicts.values()]
   const marks = judged.flatMap((verdict) => verdict.marks)
-  const done = marks.filter(({ kind }) => kind !== 'waiting' && kind !== 'running').length
+  const done = marks.filter(isMarkOver).length
   return {
     plan: half(entries.length > 0) + half(day.plan !== null),
     // checking people in is most of it; conditions and briefing are the rest

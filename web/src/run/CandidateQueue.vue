@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Who has done the event, who is waiting, who may not start. */
-import { printQuantity, type Mark, type StandardEvent } from '@able-gauge/core'
+import { isMarkOver, printQuantity, type Mark, type StandardEvent } from '@able-gauge/core'
 import { nextTick, onMounted, ref, watch } from 'vue'
 import { fullName, type Day, type Entry } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
@@ -45,8 +45,8 @@ const wordsFor = (entry: Entry): string => {
   return figure === null ? wordFor(mark) : `${printQuantity(figure, unit)} ${wordFor(mark)}`
 }
 const isDone = (entryId: string): boolean => {
-  const kind = markOf(entryId)?.kind
-  return kind !== undefined && kind !== 'waiting' && kind !== 'running'
+  const mark = markOf(entryId)
+  return mark !== undefined && isMarkOver(mark)
 }
 </script>
 

@@ -1,4 +1,4 @@
-/** How an event can be captured: as it happens, several lanes by one grader, or figures typed from a card. */
+/** How an event can be captured: as it happens, several who start together, or figures typed from a card. */
 import { kindOf, type Protocol } from '@able-gauge/core'
 
 export const MODES = ['live', 'lanes', 'typed'] as const
@@ -15,6 +15,6 @@ export const modeIn = (query: unknown): CaptureMode => MODES.find((mode) => mode
 
 export const MODE_WORDS: Readonly<Record<CaptureMode, string>> = {
   live: 'As it happens',
-  lanes: 'Up to four lanes',
+  lanes: 'Several together',
   typed: 'From a card',
 }

@@ -12,32 +12,34 @@ import LanesConsole from './kinds/repetitions/LanesConsole.vue'
 import RepetitionsConsole from './kinds/repetitions/RepetitionsConsole.vue'
 import ShuttleConsole from './kinds/shuttle/ShuttleConsole.vue'
 import SprintConsole from './kinds/sprint/SprintConsole.vue'
+import SprintGroupConsole from './kinds/sprint/SprintGroupConsole.vue'
 import StepConsole from './kinds/steps/StepConsole.vue'
+import StepGroupConsole from './kinds/steps/StepGroupConsole.vue'
 import TaskConsole from './kinds/tasks/TaskConsole.vue'
 
 /** Where an event is worked as it happens. Consoles of one candidate all take the same props, and so do those of a group. */
 interface Consoles {
   readonly ofOne?: Component
   readonly ofGroup?: Component
-  /** One grader watches several lanes. */
+  /** Several who start together, each with a tile of their own. */
   readonly inLanes?: Component
 }
 
 export const CONSOLES: Readonly<Record<EventKind, Consoles>> = {
   repetitionsInTime: { ofOne: RepetitionsConsole, inLanes: LanesConsole },
   repetitionsToFailure: { ofOne: RepetitionsConsole, inLanes: LanesConsole },
-  repetitionsToCadence: { ofOne: RepetitionsConsole },
+  repetitionsToCadence: { ofOne: RepetitionsConsole, inLanes: LanesConsole },
   heldPosition: { ofGroup: HoldConsole },
   timedDistance: { ofGroup: LapConsole },
   distanceInTime: { ofGroup: DistanceConsole },
   progressiveShuttle: { ofGroup: ShuttleConsole },
-  sprint: { ofOne: SprintConsole },
+  sprint: { ofOne: SprintConsole, inLanes: SprintGroupConsole },
   attempts: {},
   heaviestLift: { ofOne: LiftConsole },
   stationCourse: { ofGroup: CourseConsole },
   workChain: { ofOne: ChainConsole },
   untimedTask: { ofOne: TaskConsole },
-  stepTest: { ofOne: StepConsole },
+  stepTest: { ofOne: StepConsole, inLanes: StepGroupConsole },
   bodyMeasures: {},
 }
 

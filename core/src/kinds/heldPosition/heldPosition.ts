@@ -25,6 +25,8 @@ export const heldPosition = defineKind<HeldPosition, Hold>({
   ...holdReferee,
   stamped: stampedHold,
   endings: ({ endsWhen }) => endsWhen.map((label) => ({ label, then: 'stands' as const })),
+  // the tone that starts it
+  heard: () => [{ atMs: 0, tone: 'level' }],
   sensibleRange: ({ capMs }) => ({ least: 1_000, most: capMs ?? HOUR_MS }),
   words,
   usual: () => 80_000,

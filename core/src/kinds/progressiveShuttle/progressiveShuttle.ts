@@ -12,7 +12,11 @@ import { ProgressiveShuttle } from './protocol.ts'
 import { rehearsedTarget, rehearseRunner } from './rehearse.ts'
 import { shuttleScale } from './shuttleScale.ts'
 import { scheduleOf } from './shuttleSchedule.ts'
+import { shuttleSignals } from './shuttleSignals.ts'
 import { words } from './words.ts'
+
+/** As many signals are let heard before the start. */
+const HEARD_SHUTTLES = 3
 
 const byShuttle = ({ counts }: ProgressiveShuttle): boolean => counts === 'lastShuttle'
 
@@ -64,6 +68,10 @@ export const progressiveShuttle = defineKind<ProgressiveShuttle, ShuttleRun>({
     const level = scheduleOf(protocol)[completed - 1]
     return level ? [capacityFromShuttle(level.metresPerHour, ageYears)] : []
   },
+  heard: (protocol) =>
+    shuttleSignals(protocol)
+      .slice(0, HEARD_SHUTTLES)
+      .map(({ atMs, endsLevel }) => ({ atMs, tone: endsLevel ? 'level' : 'signal' })),
   cues: ({ zoneMm }) => [{ code: 'zone', figures: { mm: zoneMm } }],
   ground: ({ lineDistanceMm }) => ({ shape: 'shuttle', lengthMm: lineDistanceMm, distanceMm: null, lengths: 1 }),
   words,

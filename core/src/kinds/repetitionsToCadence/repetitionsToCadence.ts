@@ -1,4 +1,5 @@
 /** Repetitions to a beat, until the candidate can no longer keep it. */
+import { heardBeat } from '../../clock/beats.ts'
 import { COUNTED_TEMPLATE, countedRecord, countTo } from '../countedRepetitions/countedRepetitions.ts'
 import { defineKind } from '../kind.ts'
 import { MINUTE_MS, MOST_REPETITIONS } from '../ranges.ts'
@@ -12,6 +13,7 @@ export const repetitionsToCadence = defineKind<RepetitionsToCadence, RepetitionA
   ...countedRecord,
   name: 'Repetitions to a cadence',
   protocol: RepetitionsToCadence,
+  inLanes: true,
   template: { ...COUNTED_TEMPLATE, beatsPerMinute: 40, beatsPerRepetition: 2, missedBeatsAllowed: 1 },
   captures: [...countedRecord.captures, 'missed'],
   measure: ({ capRepetitions }, readings) => capped(plain(readings['count']), capRepetitions),
@@ -19,6 +21,7 @@ export const repetitionsToCadence = defineKind<RepetitionsToCadence, RepetitionA
     { code: `rest ${restAllowed}` },
     { code: 'beats', figures: { beatsPerMinute, beatsPerRepetition } },
   ],
+  heard: ({ beatsPerMinute, beatsPerRepetition }) => heardBeat(beatsPerMinute, beatsPerRepetition),
   sensibleRange: ({ capRepetitions }) => ({ least: 1, most: capRepetitions ?? MOST_REPETITIONS }),
   words,
   rehearse: (stage, { beatsPerMinute, beatsPerRepetition }, turn) =>

@@ -22,6 +22,7 @@ export const sprint = defineKind<Sprint, SprintTries>({
     select: 'best',
     timing: 'hand',
   },
+  inLanes: true,
   captures: ['started', 'crossed'],
   form: () => ({ unit: 'ms' }),
   sense: () => 'atMost',

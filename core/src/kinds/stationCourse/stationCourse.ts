@@ -1,4 +1,5 @@
 /** Stations in order under one running clock that never stops between them. */
+import { heardBeat } from '../../clock/beats.ts'
 import { repeatedIds } from '../../document/contradiction.ts'
 import { defineKind } from '../kind.ts'
 import { HOUR_MS } from '../ranges.ts'
@@ -43,6 +44,10 @@ export const stationCourse = defineKind<StationCourse, CourseState>({
         : [],
     ),
   ],
+  heard: ({ stations }) => {
+    const guided = stations.find(({ rate }) => rate !== undefined)
+    return guided?.rate ? heardBeat(guided.rate.stepsPerMinute, 1) : []
+  },
   sensibleRange: ({ stations, limitMs }) => ({ least: stations.length * 1_000, most: limitMs ?? 2 * HOUR_MS }),
   contradictions: ({ stations }, place) => repeatedIds(stations, (index) => `${place}.stations[${index}]`),
   words,

@@ -1,4 +1,5 @@
 /** Up and down a step to a beat, then a pulse count. */
+import { heardBeat } from '../../clock/beats.ts'
 import { finding } from '../../document/contradiction.ts'
 import { defineKind } from '../kind.ts'
 import { readingStep } from '../measure.ts'
@@ -25,6 +26,7 @@ export const stepTest = defineKind<StepTest, StepState>({
     pulseAfterMs: 5_000,
     pulseWindowMs: 30_000,
   },
+  inLanes: true,
   captures: ['started', 'counted'],
   form: (protocol) => ({ unit: isByTimeHeld(protocol) ? 'ms' : 'bpm' }),
   sense: (protocol) => (isByTimeHeld(protocol) ? 'atLeast' : 'atMost'),
@@ -52,6 +54,7 @@ export const stepTest = defineKind<StepTest, StepState>({
     ),
   remarks: cadenceRemarks,
   cues: (protocol, { category }) => [{ code: 'stepHeight', figures: { mm: stepHeightMm(protocol, category) } }],
+  heard: ({ beatsPerMinute, beatsPerCycle }) => heardBeat(beatsPerMinute, beatsPerCycle),
   estimates: (protocol, pulse, reading, person) =>
     // a time held is no pulse
     readingStep(reading, 'stoppedEarly') ? [] : stepEstimates(protocol, pulse, person),

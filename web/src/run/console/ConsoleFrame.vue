@@ -12,6 +12,7 @@ import type { AgreedMoment } from '../../sync/agreedClock.ts'
 import KeyHelp from '../../ui/KeyHelp.vue'
 import StartCommands from '../start/StartCommands.vue'
 import StartCues from '../start/StartCues.vue'
+import StartHearing from '../start/StartHearing.vue'
 import { sayCapture } from '../../ui/sayCapture.ts'
 import { useKeys } from '../useKeys.ts'
 import { useOthers } from '../useOpenCandidates.ts'
@@ -157,6 +158,7 @@ const allHelp = computed(() => [
           <StartCues :day="day" :event="event" :entry="entry" />
           <p v-for="text in event.cautions" :key="text">{{ text }}</p>
         </section>
+        <StartHearing v-if="mayStart" :protocol="event.protocol" />
         <BButton v-if="mayStart && mayCapture" class="start" variant="primary" :disabled="!ready" @click="beginStart">
           Start commands <kbd>S</kbd>
         </BButton>

@@ -1,5 +1,6 @@
 /** What every console of one candidate in one event shares: its captures, its mark, capturing, stopping, undoing. */
 import {
+  isMarkOver,
   isHeldElsewhere,
   markEvent,
   rulingFor,
@@ -74,10 +75,7 @@ export const useGrading = (day: () => Day, event: StandardEvent, entry: () => En
     until(occasion.signedOff ? null : changesAtMs)
     return marks.get(id)
   })
-  const isDone = computed(() => {
-    const kind = mark.value?.kind
-    return kind !== undefined && kind !== 'waiting' && kind !== 'running'
-  })
+  const isDone = computed(() => mark.value !== undefined && isMarkOver(mark.value))
   const mayCapture = computed(() => session.can('capture') && !day().occasion.signedOff)
   const ready = computed(() => mayCapture.value && clock.agreement !== null && entry().attendance === 'present')
 

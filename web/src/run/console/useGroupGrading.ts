@@ -28,6 +28,8 @@ export interface GroupGrading {
   /** What undo would take back: the last thing this device captured in the event. */
   readonly undoable: ComputedRef<Capture | undefined>
   readonly undo: () => void
+  /** Takes a capture back that no longer counts, and says why. */
+  readonly takeBack: (capture: Capture, reason: string) => void
   readonly mayStart: (entry: Entry) => boolean
 }
 
@@ -67,11 +69,12 @@ export const useGroupGrading = (day: () => Day, event: StandardEvent): GroupGrad
   }
   // what was settled anew was captured or taken back
   const undoable = computed(() => (settled.value.length >= 0 ? lastOwn() : undefined))
+  const takeBack: GroupGrading['takeBack'] = ({ id: captureId, entryId }, reason) => {
+    if (mayCapture.value) store.capture(event.id, entryId, { kind: 'voided', payload: { captureId, reason } })
+  }
   const undo = (): void => {
     const last = lastOwn()
-    if (!last || !mayCapture.value) return
-    const payload = { captureId: last.id, reason: 'undone at the console' }
-    store.capture(event.id, last.entryId, { kind: 'voided', payload })
+    if (last) takeBack(last, 'undone at the console')
   }
 
   return {
@@ -85,6 +88,7 @@ export const useGroupGrading = (day: () => Day, event: StandardEvent): GroupGrad
       observe(entryId, { kind: 'stopped', payload: note.trim() === '' ? { reason } : { reason, note: note.trim() } }),
     undoable,
     undo,
+    takeBack,
     mayStart: ({ attendance }) => ready.value && attendance === 'present',
   }
 }

@@ -1,5 +1,5 @@
 /** A wave that starts together: which one, who is in it, its start, and the bib that is typed. */
-import { startOf, waveStarts, type StandardEvent } from '@able-gauge/core'
+import { isMarkOver, startOf, waveStarts, type StandardEvent } from '@able-gauge/core'
 import { computed, ref } from 'vue'
 import { byBib, shortName, wavesOf, type Day, type Entry } from '../../day/day.ts'
 import type { AgreedMoment } from '../../sync/agreedClock.ts'
@@ -24,8 +24,8 @@ export const useWave = (day: () => Day, event: StandardEvent, grading: GroupGrad
       )
       .sort(byBib)
   const isOver = ({ id }: Entry): boolean => {
-    const kind = grading.markOf(id)?.kind
-    return kind !== undefined && kind !== 'waiting' && kind !== 'running'
+    const mark = grading.markOf(id)
+    return mark !== undefined && isMarkOver(mark)
   }
   /** The first wave that is not through. */
   const wave = computed({

@@ -23,6 +23,7 @@ import CandidateQueue from '../../CandidateQueue.vue'
 import StartCommands from '../../start/StartCommands.vue'
 import { useOpenCandidates } from '../../useOpenCandidates.ts'
 import { doesThis, useCandidates } from '../../useQueue.ts'
+import StartHearing from '../../start/StartHearing.vue'
 import BigTime from '../../console/BigTime.vue'
 import GroupRoom from '../../console/GroupRoom.vue'
 import { useGroupGrading } from '../../console/useGroupGrading.ts'
@@ -309,6 +310,7 @@ const failKeys = computed(() =>
         >
           Start commands <kbd>S</kbd>
         </BButton>
+        <StartHearing v-if="runners.length === 0" :protocol="protocol" />
       </section>
       <p v-else-if="runners.length === 0" class="sheet next">Nobody is waiting.</p>
     </template>

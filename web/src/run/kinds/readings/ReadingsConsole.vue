@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One candidate's readings: a field for each, kept the moment it is left, with the mark beside it as it follows. */
-import { conductOf, printQuantity, suffixOf, type StandardEvent } from '@able-gauge/core'
+import { isMarkOver, conductOf, printQuantity, suffixOf, type StandardEvent } from '@able-gauge/core'
 import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { fullName, type Day, type Entry } from '../../../day/day.ts'
@@ -35,9 +35,7 @@ const grading = useGrading(
 )
 const form = ref<HTMLFormElement | null>(null)
 const figure = computed(() => (mark.value ? figureOf(mark.value) : null))
-const isDone = computed(
-  () => mark.value !== undefined && mark.value.kind !== 'waiting' && mark.value.kind !== 'running',
-)
+const isDone = computed(() => mark.value !== undefined && isMarkOver(mark.value))
 const held = computed(() => props.entry.attendance !== 'present')
 
 /** Enter goes to the next field that is empty, and on to the next person when none is left. */

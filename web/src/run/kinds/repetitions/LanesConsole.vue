@@ -1,19 +1,17 @@
 <script setup lang="ts">
 /** One grader with up to four lanes: everybody starts together, each lane is counted, refused and cautioned on its own. */
-import { clockOf, followRepetitions, mayRestart, printClock, type Observation } from '@able-gauge/core'
-import { BButton } from 'bootstrap-vue-next'
+import type { BeatStretch, Observation } from '@able-gauge/core'
 import { computed, ref } from 'vue'
-import { shortName, type Day, type Entry } from '../../../day/day.ts'
-import { useAgreedClock, type AgreedMoment } from '../../../sync/agreedClock.ts'
-import Gauge from '../../../ui/Gauge.vue'
+import type { Day, Entry } from '../../../day/day.ts'
+import BeatLight from '../../../sound/BeatLight.vue'
+import { useBeat } from '../../../sound/useBeat.ts'
+import { useAgreedClock } from '../../../sync/agreedClock.ts'
 import { useTick } from '../../../ui/useTick.ts'
-import { wordFor } from '../../../ui/verdictWords.ts'
-import StartCommands from '../../start/StartCommands.vue'
-import GroupList from '../../console/GroupList.vue'
-import GroupRoom from '../../console/GroupRoom.vue'
-import { useGroup } from '../../console/useGroup.ts'
-import { useGroupGrading } from '../../console/useGroupGrading.ts'
-import { phaseOf, type RepetitionEvent } from './useRepetitions.ts'
+import TogetherRoom from '../../console/TogetherRoom.vue'
+import { useTogether } from '../../console/useTogether.ts'
+import LaneTile from './LaneTile.vue'
+import { repetitionLane, type LaneKeys } from './repetitionLane.ts'
+import type { RepetitionEvent } from './useRepetitions.ts'
 
 const props = defineProps<{
   day: Day
@@ -21,258 +19,119 @@ const props = defineProps<{
 }>()
 
 const LANES = 4
-/** Keys of each lane: count, refuse, caution, end. */
-const LANE_KEYS = [
-  ['1', 'q', 'a', 'z'],
-  ['2', 'w', 'd', 'v'],
-  ['3', 'e', 'g', 'b'],
-  ['4', 'r', 'h', 'm'],
-] as const
+const LANE_KEYS: readonly LaneKeys[] = [
+  { count: '1', refuse: 'q', caution: 'a', end: 'z', other: '5', again: 't' },
+  { count: '2', refuse: 'w', caution: 'd', end: 'v', other: '6', again: 'y' },
+  { count: '3', refuse: 'e', caution: 'g', end: 'b', other: '7', again: 'i' },
+  { count: '4', refuse: 'r', caution: 'h', end: 'm', other: '8', again: 'o' },
+]
+const keysOf = (index: number): LaneKeys => LANE_KEYS[index] ?? (LANE_KEYS[0] as LaneKeys) // there are four lanes
 
 const { protocol } = props.event
-const durationMs = clockOf(protocol)
 const clock = useAgreedClock()
 const nowMs = useTick(100)
-const grading = useGroupGrading(() => props.day, props.event)
-const { ready } = grading
-const group = useGroup(() => props.day, props.event, LANES)
-const { entries, chosenIds, toggle, takeNext, waiting } = group
-const starting = ref(false)
+const together = useTogether(
+  () => props.day,
+  props.event,
+  LANES,
+  (_, own) => repetitionLane(protocol, own, nowMs.value),
+)
+const { grading, lanes, running } = together
 /** The lane whose refusal still asks for its reason. */
 const refusing = ref<string | null>(null)
 
-const lanes = computed(() =>
-  entries.value.map((entry, index) => {
-    const attempt = followRepetitions(protocol, grading.ownOf(entry.id), nowMs.value)
-    const mark = grading.markOf(entry.id)
-    const isOver = mark !== undefined && mark.kind !== 'waiting' && mark.kind !== 'running'
-    return {
-      entry,
-      attempt,
-      mark,
-      keys: LANE_KEYS[index] ?? LANE_KEYS[0],
-      phase: isOver ? ('over' as const) : phaseOf(attempt),
-      refused: Object.values(attempt.tally.refused).reduce((sum, count) => sum + count, 0),
-      cautionsLeft: protocol.cautionsAllowed - attempt.tally.cautions,
-      mayRestart: phaseOf(attempt) === 'running' && mayRestart(protocol, attempt) === 'yes',
-    }
-  }),
-)
-const running = computed(() => lanes.value.filter(({ phase }) => phase === 'running'))
-const toStart = computed(() => lanes.value.filter(({ phase, entry }) => phase === 'ready' && grading.mayStart(entry)))
-const allOver = computed(() => lanes.value.length > 0 && lanes.value.every(({ phase }) => phase === 'over'))
-const leftOf = ({ attempt }: (typeof lanes.value)[number]): string => {
-  if (attempt.startedAtMs === null) return durationMs === null ? '0:00' : printClock(durationMs)
-  if (attempt.endsAtMs === null) return printClock(nowMs.value - attempt.startedAtMs)
-  return printClock(Math.max(0, attempt.endsAtMs - (attempt.end?.atMs ?? nowMs.value)) + 999)
-}
-
-const whileRunning = (entry: Entry, observation: Observation): void => {
-  const attempt = followRepetitions(protocol, grading.ownOf(entry.id), clock.nowMs())
-  if (phaseOf(attempt) === 'running') grading.observe(entry.id, observation)
-}
-const count = (entry: Entry): void => whileRunning(entry, { kind: 'counted', payload: {} })
-const caution = (entry: Entry): void => whileRunning(entry, { kind: 'cautioned', payload: {} })
-const end = (entry: Entry): void => whileRunning(entry, { kind: 'stopped', payload: { reason: 'ended' } })
-const refuse = (entry: Entry, reason: string): void => {
-  refusing.value = null
-  whileRunning(entry, { kind: 'refused', payload: { reason } })
+const observe = ({ id }: Entry, observation: Observation): void => {
+  if (observation.kind === 'refused') refusing.value = null
+  if (repetitionLane(protocol, grading.ownOf(id), clock.nowMs()).phase === 'running') grading.observe(id, observation)
 }
 /** With one reason only there is nothing to ask. */
 const beginRefusing = (entry: Entry): void => {
   const [only, another] = protocol.refusals
-  if (only && !another) refuse(entry, only.id)
+  if (only && !another) observe(entry, { kind: 'refused', payload: { reason: only.id } })
   else refusing.value = entry.id
 }
-const beginStart = (): void => {
-  if (ready.value && toStart.value.length > 0 && running.value.length === 0) starting.value = true
-}
-const onGo = (moment: AgreedMoment): void => {
-  starting.value = false
-  for (const { entry } of toStart.value) grading.observe(entry.id, { kind: 'started', payload: {} }, moment)
-}
 
+const perRepetition = protocol.kind === 'repetitionsToCadence' ? protocol.beatsPerRepetition : 1
+const plan: readonly BeatStretch[] =
+  protocol.kind === 'repetitionsToCadence' ? [{ beatsPerMinute: protocol.beatsPerMinute, durationMs: Infinity }] : []
+const beatFromMs = computed(() => running.value[0]?.attempt.startedAtMs ?? null)
+useBeat(
+  () => plan,
+  perRepetition,
+  () => beatFromMs.value,
+)
+
+const laneKeys = (index: number): readonly (readonly [string, () => void])[] => {
+  const lane = lanes.value[index]
+  if (lane?.phase !== 'running') return []
+  const { entry, restKind } = lane
+  const keys = keysOf(index)
+  return [
+    [keys.count, () => observe(entry, { kind: 'counted', payload: {} })],
+    [keys.refuse, () => beginRefusing(entry)],
+    [keys.caution, () => observe(entry, { kind: 'cautioned', payload: {} })],
+    [keys.end, () => observe(entry, { kind: 'stopped', payload: { reason: 'ended' } })],
+    ...(plan.length > 0 ? [[keys.other, () => observe(entry, { kind: 'missed', payload: {} })] as const] : []),
+    ...(restKind ? [[keys.other, () => observe(entry, { kind: restKind, payload: {} })] as const] : []),
+    ...(lane.mayRestart
+      ? [[keys.again, () => observe(entry, { kind: 'restarted', payload: { reason: 'fault explained' } })] as const]
+      : []),
+  ]
+}
 const keys = computed<Readonly<Record<string, () => void>>>(() => {
-  const refusingEntry = entries.value.find(({ id }) => id === refusing.value)
-  const common = {
-    s: beginStart,
-    n: () => running.value.length === 0 && takeNext(),
-    Escape: () => {
-      starting.value = false
-      refusing.value = null
-    },
-  }
+  const asked = lanes.value.find(({ entry }) => entry.id === refusing.value)?.entry
   // while a refusal asks for its reason, digits are reasons
-  if (refusingEntry) {
-    const reasons = protocol.refusals.map(
-      ({ id }, index) => [String(index + 1), () => refuse(refusingEntry, id)] as const,
-    )
-    return { ...common, ...Object.fromEntries(reasons) }
-  }
-  const laneKeys = running.value.flatMap(({ entry, keys: [counts, refuses, cautions, ends] }) => [
-    [counts, () => count(entry)] as const,
-    [refuses, () => beginRefusing(entry)] as const,
-    [cautions, () => caution(entry)] as const,
-    [ends, () => end(entry)] as const,
-  ])
-  return { ...common, ...Object.fromEntries(laneKeys) }
+  const own = asked
+    ? protocol.refusals.map(
+        ({ id }, index) =>
+          [String(index + 1), () => observe(asked, { kind: 'refused', payload: { reason: id } })] as const,
+      )
+    : lanes.value.flatMap((_, index) => laneKeys(index))
+  return { ...Object.fromEntries(own), Escape: () => (refusing.value = null) }
 })
 </script>
 
 <template>
-  <GroupRoom
+  <TogetherRoom
+    class="lanes"
     :day="day"
     :event="event"
-    :grading="grading"
-    :under="running.map(({ entry }) => entry)"
+    :together="together"
     :keys="keys"
+    :numbered="false"
+    :sounds="plan.length > 0"
     :help="[
-      ['S', 'start commands for all lanes'],
       ['1 2 3 4', 'count in that lane'],
       ['Q W E R', 'refuse in that lane, then the number of the reason'],
       ['A D G H', 'caution in that lane'],
+      ['5 6 7 8', 'missed beat in that lane, or a rest for which its clock stands'],
+      ['T Y I O', 'that lane begins again, while the protocol allows it'],
       ['Z V B M', 'the candidate of that lane ends'],
-      ['N', 'the next who wait'],
     ]"
   >
-    <template #side>
-      <GroupList
-        :day="day"
-        :event="event"
-        :candidates="group"
-        :chosen-ids="chosenIds"
-        :may-change="running.length === 0"
-        :most="LANES"
-        @toggle="toggle"
+    <template #rules
+      ><p>{{ protocol.countsWhen }}</p></template
+    >
+    <template #above>
+      <BeatLight v-if="plan.length > 0" :plan="plan" :started-at-ms="beatFromMs" :per-cycle="perRepetition" />
+    </template>
+    <template #lane="{ lane, index }">
+      <LaneTile
+        :lane="lane"
+        :protocol="protocol"
+        :keys="keysOf(index)"
+        :asking="refusing === lane.entry.id"
+        :ready="grading.ready.value"
+        @observe="(observation) => observe(lane.entry, observation)"
+        @ask-reason="beginRefusing(lane.entry)"
       />
     </template>
-    <StartCommands
-      v-if="starting"
-      :day="day"
-      :event="event"
-      :entries="toStart.map(({ entry }) => entry)"
-      @go="onGo"
-      @cancel="starting = false"
-    />
-    <template v-else>
-      <section v-if="running.length === 0 && toStart.length > 0" class="sheet ready">
-        <p>{{ protocol.countsWhen }}</p>
-        <BButton v-if="grading.mayCapture.value" variant="primary" size="lg" :disabled="!ready" @click="beginStart">
-          Start {{ toStart.length }} {{ toStart.length === 1 ? 'lane' : 'lanes' }} <kbd>S</kbd>
-        </BButton>
-      </section>
-      <section v-if="allOver" class="sheet ready">
-        <strong>All lanes are done.</strong>
-        <BButton v-if="waiting.length > 0" variant="primary" size="lg" @click="takeNext">
-          The next {{ Math.min(LANES, waiting.length) }} <kbd>N</kbd>
-        </BButton>
-      </section>
-      <ol class="lanes">
-        <li v-for="lane in lanes" :key="lane.entry.id" class="sheet" :class="lane.phase">
-          <header>
-            <strong class="figures">{{ lane.entry.bib ?? '–' }}</strong> {{ shortName(lane.entry) }}
-            <span class="figures left">{{ leftOf(lane) }}</span>
-          </header>
-          <button
-            class="pad"
-            :disabled="!ready || lane.phase !== 'running'"
-            :aria-label="`Count, bib ${lane.entry.bib}`"
-            @pointerdown.prevent="count(lane.entry)"
-          >
-            <strong class="figures" :data-bib="lane.entry.bib">{{ lane.attempt.tally.counted }}</strong>
-            <span v-if="lane.phase === 'over' && lane.mark">{{ wordFor(lane.mark) }}</span>
-            <span v-else
-              >count <kbd>{{ lane.keys[0].toUpperCase() }}</kbd></span
-            >
-          </button>
-          <Gauge v-if="lane.mark?.cut" :cut="lane.mark.cut" :value="lane.attempt.tally.counted" />
-          <div v-if="refusing === lane.entry.id" class="keys-row reasons">
-            <button
-              v-for="(reason, index) in protocol.refusals"
-              :key="reason.id"
-              class="refuse"
-              @click="refuse(lane.entry, reason.id)"
-            >
-              {{ reason.label }} <kbd>{{ index + 1 }}</kbd>
-            </button>
-          </div>
-          <div v-else-if="lane.phase === 'running'" class="keys-row">
-            <button class="refuse" :disabled="!ready" @click="beginRefusing(lane.entry)">
-              Refuse <kbd>{{ lane.keys[1].toUpperCase() }}</kbd><small>{{ lane.refused }} refused</small>
-            </button>
-            <button class="caution" :disabled="!ready" @click="caution(lane.entry)">
-              Caution <kbd>{{ lane.keys[2].toUpperCase() }}</kbd>
-              <small>{{ lane.cautionsLeft > 0 ? `${lane.cautionsLeft} left` : 'the next ends it' }}</small>
-            </button>
-            <button
-              v-if="lane.mayRestart"
-              @click="whileRunning(lane.entry, { kind: 'restarted', payload: { reason: 'fault explained' } })"
-            >
-              Again<small>explained</small>
-            </button>
-            <button :disabled="!ready" @click="end(lane.entry)">
-              Ends <kbd>{{ lane.keys[3].toUpperCase() }}</kbd>
-            </button>
-          </div>
-        </li>
-      </ol>
-    </template>
-  </GroupRoom>
+  </TogetherRoom>
 </template>
 
-<style scoped lang="scss">
-@use '../../console/pad';
-.ready {
-  padding: 12px 16px;
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  gap: 16px;
-}
-.ready p {
-  margin: 0;
-}
+<style scoped>
 .lanes {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  flex: 1;
-  display: grid;
-  grid-template-columns: repeat(2, minmax(0, 1fr));
-  gap: 10px;
-}
-.lanes li {
-  padding: 10px;
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-}
-header strong {
-  font-size: 1.5rem;
-}
-.left {
-  float: right;
-  font-size: 1.25rem;
-}
-.pad {
-  min-height: 90px;
-}
-.pad strong {
-  font-size: 3.2rem;
-}
-.over {
-  background: var(--sheet-2);
-}
-.reasons {
-  grid-auto-flow: row;
-  grid-template-columns: repeat(2, 1fr);
-}
-@media (max-width: 900px) {
-  .lanes li {
-    padding: 8px;
-  }
-  .keys-row {
-    grid-template-columns: 1fr 1fr;
-  }
+  --tile: 320px;
+  --tiles-flex: 1;
 }
 </style>

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 /** A grader beside one candidate: a large pad to count, reasons to refuse, cautions, rests timed, undo and stop. */
-import { beatsBetween, printClock, type BeatStretch } from '@able-gauge/core'
+import type { BeatStretch } from '@able-gauge/core'
 import { useEventListener } from '@vueuse/core'
 import { computed } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
 import BeatLight from '../../../sound/BeatLight.vue'
-import { useSignals } from '../../../sound/useSignals.ts'
+import { useBeat } from '../../../sound/useBeat.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import { useHold } from '../../console/useHold.ts'
 import ConsoleFrame from '../../console/ConsoleFrame.vue'
+import { pauseOf } from './pauseOf.ts'
 import RepetitionsTally from './RepetitionsTally.vue'
 import { useRepetitions, type RepetitionEvent } from './useRepetitions.ts'
 
@@ -44,39 +45,21 @@ const elapsedMs = computed(() => {
   // rests during which the clock stood have moved the end
   return Math.min(durationMs, Math.max(0, durationMs - (endsAtMs - untilMs)))
 })
-/** How long nothing has moved; told once it could be a rest. */
-const PAUSE_TOLD_MS = 2_000
-const pauseMs = computed(() => {
-  const { lastMoveAtMs, pausedAtMs } = attempt.value
-  const since = pausedAtMs ?? lastMoveAtMs
-  return phase.value !== 'running' || since === null ? 0 : nowMs.value - since
-})
-const pauseWords = computed(() => {
-  const { longestPauseMs, restAllowed } = protocol
-  if (pauseMs.value < PAUSE_TOLD_MS) return ''
-  const paused = `Pause ${printClock(pauseMs.value)}`
-  if (longestPauseMs === undefined) return restAllowed === 'nowhere' ? `${paused}: no rest is allowed` : paused
-  const leftMs = longestPauseMs - pauseMs.value
-  return leftMs > 0
-    ? `${paused}, ${printClock(leftMs + 999)} left`
-    : `${paused}: longer than the ${printClock(longestPauseMs)} allowed`
-})
-const pauseOver = computed(() => protocol.longestPauseMs !== undefined && pauseMs.value > protocol.longestPauseMs)
+const pause = computed(() =>
+  phase.value === 'running' ? pauseOf(protocol, attempt.value, nowMs.value) : { words: '', isOver: false },
+)
 
 const plan = computed<readonly BeatStretch[]>(() =>
   protocol.kind === 'repetitionsToCadence' ? [{ beatsPerMinute: protocol.beatsPerMinute, durationMs: Infinity }] : [],
 )
-const perRepetition = computed(() => (protocol.kind === 'repetitionsToCadence' ? protocol.beatsPerRepetition : 1))
+const perRepetition = protocol.kind === 'repetitionsToCadence' ? protocol.beatsPerRepetition : 1
 const beatFromMs = computed(() =>
   phase.value === 'running' && plan.value.length > 0 ? attempt.value.startedAtMs : null,
 )
-useSignals(
+useBeat(
+  () => plan.value,
+  perRepetition,
   () => beatFromMs.value,
-  (fromMs, toMs) =>
-    beatsBetween(plan.value, fromMs, toMs).map(({ atMs, index }) => ({
-      atMs,
-      tone: index % perRepetition.value === 0 ? 'accent' : 'beat',
-    })),
 )
 const missesLeft = computed(() =>
   protocol.kind === 'repetitionsToCadence' ? Math.max(0, protocol.missedBeatsAllowed - attempt.value.missedBeats) : 0,
@@ -131,8 +114,8 @@ const HELP = computed(() => [
         :cut="mark?.cut ?? null"
         :elapsed-ms="elapsedMs"
         :over="phase === 'over'"
-        :pause-words="pauseWords"
-        :pause-over="pauseOver"
+        :pause-words="pause.words"
+        :pause-over="pause.isOver"
       />
     </template>
     <template #rules>

@@ -19,6 +19,7 @@ import type { AgreedMoment } from '../../../sync/agreedClock.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import { figureOf } from '../../../ui/verdictWords.ts'
 import StartCommands from '../../start/StartCommands.vue'
+import StartHearing from '../../start/StartHearing.vue'
 import BibField from '../../console/BibField.vue'
 import GroupRoom from '../../console/GroupRoom.vue'
 import { useGroupGrading } from '../../console/useGroupGrading.ts'
@@ -169,6 +170,7 @@ const resultOf = (tile: (typeof tiles.value)[number]): string => {
       >
         Start commands <kbd>S</kbd>
       </BButton>
+      <StartHearing :protocol="protocol" />
     </section>
     <section v-else class="sheet level" aria-label="Level and shuttle">
       <div>

@@ -12,6 +12,7 @@ import BigTime from '../../console/BigTime.vue'
 import { useGrading } from '../../console/useGrading.ts'
 import WatchChoice from '../../console/WatchChoice.vue'
 import ConsoleFrame from '../../console/ConsoleFrame.vue'
+import { timesOf } from './timesOf.ts'
 
 const props = defineProps<{
   day: Day
@@ -53,11 +54,6 @@ const finish = (): void => {
 const startAgain = (): void => {
   if (current.value && isRunning.value) grading.undo()
 }
-const timesOf = (index: number): string => {
-  const { started, finishes } = tries.value[index] ?? {}
-  const times = Object.values(finishes ?? {}).flatMap((stamp) => (stamp && started ? [stamp.atMs - started.atMs] : []))
-  return times.length === 0 ? 'under way' : times.map((ms) => printTime(ms, 2)).join(' and ')
-}
 </script>
 
 <template>
@@ -89,7 +85,12 @@ const timesOf = (index: number): string => {
       />
       <ul v-if="tries.length > 0" class="tries">
         <li v-for="(one, index) in tries" :key="one.started.id" class="sheet">
-          Try {{ index + 1 }} <strong class="figures">{{ timesOf(index) }}</strong>
+          Try {{ index + 1 }}
+          <strong class="figures">{{
+            timesOf(one)
+              .map((ms) => printTime(ms, 2))
+              .join(' and ') || 'under way'
+          }}</strong>
         </li>
       </ul>
       <InstrumentTake :event="event" :grading="grading" />

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** A step test: the beat to step to, an early stop, then the pulse in its window, touched beat by beat or entered. */
 import {
-  beatsBetween,
   followSteps,
   printClock,
   stepHeightMm,
@@ -9,17 +8,18 @@ import {
   type ProtocolOf,
   type StandardEvent,
 } from '@able-gauge/core'
-import { BButton, BFormInput } from 'bootstrap-vue-next'
-import { computed, ref, watch } from 'vue'
+import { computed, watch } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
 import BeatLight from '../../../sound/BeatLight.vue'
-import { useSignals } from '../../../sound/useSignals.ts'
+import { useBeat } from '../../../sound/useBeat.ts'
 import { useSound } from '../../../sound/useSound.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import InstrumentTake from '../../instruments/InstrumentTake.vue'
 import BigTime from '../../console/BigTime.vue'
 import { useGrading, type Grading } from '../../console/useGrading.ts'
 import ConsoleFrame from '../../console/ConsoleFrame.vue'
+import PulseField from './PulseField.vue'
+import { stepStage, STEP_WORDS } from './stepStage.ts'
 
 const props = defineProps<{
   day: Day
@@ -51,28 +51,17 @@ const nowMs = useTick(50)
 
 const steps = computed(() => followSteps(protocol, own.value))
 const heightMm = computed(() => stepHeightMm(protocol, props.entry.category))
-type Phase = 'ready' | 'stepping' | 'waiting' | 'counting' | 'entering'
-const phase = computed<Phase>(() => {
-  const { startedAtMs, workEndsAtMs, pulseFromMs, pulseToMs } = steps.value
-  if (startedAtMs === null || workEndsAtMs === null) return 'ready'
-  if (nowMs.value < workEndsAtMs) return 'stepping'
-  if (pulseFromMs === null || pulseToMs === null) return 'entering'
-  return nowMs.value < pulseFromMs ? 'waiting' : nowMs.value < pulseToMs ? 'counting' : 'entering'
-})
+const phase = computed(() => stepStage(steps.value, nowMs.value))
 const plan: readonly BeatStretch[] = [{ beatsPerMinute: protocol.beatsPerMinute, durationMs: protocol.durationMs }]
 const beatFromMs = computed(() => (phase.value === 'stepping' ? steps.value.startedAtMs : null))
-useSignals(
+useBeat(
+  () => plan,
+  protocol.beatsPerCycle,
   () => beatFromMs.value,
-  (fromMs, toMs) =>
-    beatsBetween(plan, fromMs, toMs).map(({ atMs, index }) => ({
-      atMs,
-      tone: index % protocol.beatsPerCycle === 0 ? 'accent' : 'beat',
-    })),
 )
 watch(phase, (now, before) => {
-  if (before === 'stepping' && now === 'waiting') say('Stop and sit down. Find the pulse.')
-  if (now === 'counting') say('Count')
-  if (before === 'counting' && now === 'entering') say('Stop counting')
+  const words = STEP_WORDS[now]
+  if (words && before !== 'ready') say(words)
 })
 
 const elapsedMs = computed(() => {
@@ -95,17 +84,7 @@ const words = computed(() => {
 const beat = (): void => {
   if (phase.value === 'counting') grading.observe({ kind: 'counted', payload: {} })
 }
-const typed = ref('')
-watch(phase, (now) => {
-  if (now === 'entering' && steps.value.beats > 0 && typed.value === '') typed.value = String(steps.value.beats)
-})
-const MOST_BEATS = 300
-const typedBeats = computed(() => (/^\d{1,3}$/.test(typed.value) ? Number(typed.value) : NaN))
-const mayEnter = computed(() => typedBeats.value > 0 && typedBeats.value <= MOST_BEATS)
-const enter = (): void => {
-  if (!mayEnter.value) return
-  grading.observe({ kind: 'read', payload: { slot: 'pulse', value: typedBeats.value } })
-}
+const enter = (beats: number): void => grading.observe({ kind: 'read', payload: { slot: 'pulse', value: beats } })
 const stopEarly = (): void => {
   if (phase.value === 'stepping') grading.stop('ended')
 }
@@ -150,18 +129,16 @@ const stopEarly = (): void => {
       <strong class="figures count" data-testid="beats">{{ steps.beats }}</strong>
       <span>tap every beat here, or space</span>
     </button>
-    <form v-else-if="phase === 'entering'" class="sheet enter" @submit.prevent="enter">
-      <label for="beats">Beats counted in {{ protocol.pulseWindowMs / 1000 }} s</label>
-      <p class="quiet">
-        {{
-          steps.beats > 0
-            ? `${steps.beats} were touched. Confirm, or correct the count.`
-            : 'Nothing was touched: type the count.'
-        }}
-      </p>
-      <BFormInput id="beats" v-model="typed" class="figures" inputmode="numeric" autocomplete="off" autofocus />
-      <BButton variant="primary" size="lg" type="submit" :disabled="!mayEnter || !ready">Enter the pulse</BButton>
-    </form>
+    <PulseField
+      v-else-if="phase === 'entering'"
+      id="beats"
+      class="sheet p-3"
+      :protocol="protocol"
+      :touched="steps.beats"
+      :ready="ready"
+      focused
+      @enter="enter"
+    />
   </ConsoleFrame>
 </template>
 
@@ -176,21 +153,5 @@ const stopEarly = (): void => {
 }
 .pad .count {
   font-size: 6rem;
-}
-.enter {
-  padding: 16px;
-  display: grid;
-  gap: 8px;
-  justify-items: start;
-}
-.enter label {
-  font-weight: 650;
-}
-.enter p {
-  margin: 0;
-}
-.enter input {
-  font-size: 2rem;
-  max-width: 180px;
 }
 </style>

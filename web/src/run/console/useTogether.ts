@@ -1,0 +1,73 @@
+/** Several candidates who start together and are worked on one console: who is on it, who is ready, running or over, and their start. */
+import { isMarkOver, type Capture, type Mark, type StandardEvent } from '@able-gauge/core'
+import { computed, ref, type ComputedRef, type Ref } from 'vue'
+import type { Day, Entry } from '../../day/day.ts'
+import type { AgreedMoment } from '../../sync/agreedClock.ts'
+import { useGroup } from './useGroup.ts'
+import { useGroupGrading, type GroupGrading } from './useGroupGrading.ts'
+
+export type LanePhase = 'ready' | 'running' | 'over'
+
+/** What a console of several knows of one of them. */
+export interface Lane {
+  readonly entry: Entry
+  readonly mark: Mark | undefined
+  readonly phase: LanePhase
+}
+
+/** What the captures of one of them amount to. */
+export interface Followed {
+  readonly phase: LanePhase
+  /** Whether it goes on although there is a mark: another try. */
+  readonly hasMore?: boolean
+}
+
+export interface Together<Own extends object> {
+  readonly grading: GroupGrading
+  readonly group: ReturnType<typeof useGroup>
+  readonly lanes: ComputedRef<readonly (Lane & Own)[]>
+  readonly running: ComputedRef<readonly (Lane & Own)[]>
+  /** Those who would start now. */
+  readonly toStart: ComputedRef<readonly (Lane & Own)[]>
+  readonly starting: Ref<boolean>
+  readonly beginStart: () => void
+  readonly go: (moment: AgreedMoment) => void
+  readonly takeNext: () => void
+}
+
+/**
+ * @param most how many can be on at once
+ */
+export const useTogether = <Own extends Followed>(
+  day: () => Day,
+  event: StandardEvent,
+  most: number,
+  followed: (entry: Entry, own: readonly Capture[]) => Own,
+): Together<Own> => {
+  const grading = useGroupGrading(day, event)
+  const group = useGroup(day, event, most)
+  const starting = ref(false)
+
+  const lanes = computed(() =>
+    group.entries.value.map((entry) => {
+      const mark = grading.markOf(entry.id)
+      const own = followed(entry, grading.ownOf(entry.id))
+      // a figure from a card, or an officer's word, ends what the captures leave open
+      const phase = mark && isMarkOver(mark) && !own.hasMore ? ('over' as const) : own.phase
+      return { ...own, entry, mark, phase }
+    }),
+  )
+  const running = computed(() => lanes.value.filter(({ phase }) => phase === 'running'))
+  const toStart = computed(() => lanes.value.filter(({ phase, entry }) => phase === 'ready' && grading.mayStart(entry)))
+  const beginStart = (): void => {
+    starting.value = grading.ready.value && toStart.value.length > 0 && running.value.length === 0
+  }
+  const go = (moment: AgreedMoment): void => {
+    starting.value = false
+    for (const { entry } of toStart.value) grading.observe(entry.id, { kind: 'started', payload: {} }, moment)
+  }
+  const takeNext = (): void => {
+    if (running.value.length === 0) group.takeNext()
+  }
+  return { grading, group, lanes, running, toStart, starting, beginStart, go, takeNext }
+}
