@@ -137,6 +137,12 @@ export class Cleared {
   @UuidList(1_000) entryIds!: string[]
 }
 
+/** The form the candidate does it in from here on: a variant of the event, where the form that was planned cannot be kept. */
+export class Varied {
+  /** Id of the variant; left out, the event's own form. */
+  @Optional() @Slug() variant?: string
+}
+
 /** Another device goes on counting: from here on its captures count, and those of the first are the second count. */
 export class TookOver {
   /** How many it goes on from; left out, from what the first holder's captures come to. */
@@ -167,6 +173,7 @@ export const PAYLOADS = {
   sensed: Sensed,
   stopped: Stopped,
   tookOver: TookOver,
+  varied: Varied,
   voided: Voided,
   assigned: Assigned,
   moved: Moved,
@@ -194,6 +201,7 @@ export const NEEDS_CANDIDATE: ReadonlySet<CaptureKind> = new Set([
   'read',
   'stopped',
   'tookOver',
+  'varied',
   'assigned',
   'decided',
 ])

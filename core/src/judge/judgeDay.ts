@@ -1,11 +1,14 @@
 /** The whole pipeline in one place: captures -> measures -> marks -> verdict. */
 import type { Capture } from '../capture/capture.ts'
 import { byCandidate } from '../capture/byCandidate.ts'
+import type { Measure } from '../kinds/measure.ts'
 import { measureOwn } from '../kinds/measureEntry.ts'
 import { startsIn, waveStarts, type WaveStart } from '../kinds/waveStart.ts'
 import { settleCaptures } from '../capture/settleCaptures.ts'
 import { factsOf } from '../kinds/facts.ts'
+import type { Doubt } from '../referee/referee.ts'
 import type { StandardEvent } from '../standard/standard.ts'
+import { asVaried, variedDoubts } from './asVaried.ts'
 import { chosenEvent } from './chosenEvent.ts'
 import { applyDecision, decisionsIn } from './officersDecision.ts'
 import { combinePerson } from './combinePerson.ts'
@@ -89,16 +92,20 @@ const markOne = (
   start: WaveStart | undefined,
 ): Pick<BookPage, 'mark' | 'changesAtMs'> => {
   try {
-    const { event: done } = chosenEvent(terms.standard, event, candidate)
-    const measure = measureOwn(done, candidate, own, start, terms.asOfMs ?? null)
-    const mark = judgeEvent(terms, event, candidate, measure)
-    const decision = decisionsIn(own).get(candidate.entryId)
-    return { mark: applyDecision(terms, event, candidate, mark, decision), changesAtMs: measure.changesAtMs ?? null }
+    const varied = asVaried(candidate, event.id, own)
+    const { event: done } = chosenEvent(terms.standard, event, varied)
+    const measure = withDoubts(measureOwn(done, varied, own, start, terms.asOfMs ?? null), variedDoubts(own))
+    const mark = judgeEvent(terms, event, varied, measure)
+    const decision = decisionsIn(own).get(varied.entryId)
+    return { mark: applyDecision(terms, event, varied, mark, decision), changesAtMs: measure.changesAtMs ?? null }
   } catch (error) {
     if (!(error instanceof Error)) throw error
     return { mark: notJudged(event), changesAtMs: null }
   }
 }
+
+const withDoubts = <Of extends Measure>(measure: Of, more: readonly Doubt[]): Of =>
+  more.length === 0 ? measure : { ...measure, doubts: [...(measure.doubts ?? []), ...more] }
 
 /** A mark that nothing stops: what cannot be judged is for a person to look at. */
 const notJudged = (event: StandardEvent): Mark => {

@@ -37,6 +37,8 @@ export const REFEREE_CODES = {
   brokenIntoSets: 'hardToBelieve',
   /** A figure no such event can give. */
   outsideSense: 'hardToBelieve',
+  /** The form was changed after something had been counted in another. */
+  variedUnderWay: 'hardToBelieve',
   /** Somebody else counted beside it, and came to another figure. */
   countsDiffer: 'hardToBelieve',
 } as const satisfies Readonly<Record<string, 'againstRule' | 'hardToBelieve' | 'told'>>

@@ -44,6 +44,8 @@ const WORDS: Readonly<Record<RefereeCode, Say>> = {
   outsideSense: (count) =>
     times(count, 'A figure is', '# figures are') +
     ' beyond what such an event can give. Look for a slipped digit or unit.',
+  variedUnderWay: () =>
+    'The form was changed after something had been counted in another. All of it counts in the new form.',
   countsDiffer: (_, figures) =>
     `Two counted: ${numberIn(figures, 'first')} stands, the second count came to ${numberIn(figures, 'second')}.`,
 }

@@ -25,6 +25,7 @@ const SAMPLES: Readonly<Record<CaptureKind, object>> = {
   read: { slot: 'left-1', value: 34000 },
   stopped: { reason: 'time' },
   tookOver: { counted: 12 },
+  varied: { variant: 'knees' },
   voided: { captureId: 'x', reason: 'undone' },
   assigned: { captureId: 'x' },
   decided: { as: 'met', reason: 'Backup watch.' },

@@ -54,6 +54,8 @@ export const sayCapture = (capture: Capture): string => {
       return `${STOPS[capture.payload.reason]}${capture.payload.note ? `: ${capture.payload.note}` : ''}`
     case 'tookOver':
       return capture.payload.counted === undefined ? 'took over' : `took over from ${capture.payload.counted}`
+    case 'varied':
+      return `form: ${capture.payload.variant?.replaceAll('-', ' ') ?? 'the own form of the event'}`
     case 'voided':
       return `undoes a capture: ${capture.payload.reason}`
     case 'assigned':

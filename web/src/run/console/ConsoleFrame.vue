@@ -13,6 +13,7 @@ import KeyHelp from '../../ui/KeyHelp.vue'
 import StartCommands from '../start/StartCommands.vue'
 import StartCues from '../start/StartCues.vue'
 import StartHearing from '../start/StartHearing.vue'
+import VariantChoice from '../start/VariantChoice.vue'
 import { sayCapture } from '../../ui/sayCapture.ts'
 import { useKeys } from '../useKeys.ts'
 import { useOthers } from '../useOpenCandidates.ts'
@@ -156,6 +157,7 @@ const allHelp = computed(() => [
           <h2>{{ conductOf(event.protocol, event.publishedIn) }}</h2>
           <slot name="rules" />
           <StartCues :day="day" :event="event" :entry="entry" />
+          <VariantChoice v-if="mayCapture && ready" :event="event" :entry="entry" />
           <p v-for="text in event.cautions" :key="text">{{ text }}</p>
         </section>
         <StartHearing v-if="mayStart" :protocol="event.protocol" />
@@ -165,6 +167,7 @@ const allHelp = computed(() => [
         <slot v-if="!mayStart" />
         <footer v-if="mayCapture" class="foot">
           <slot name="foot" />
+          <VariantChoice v-if="!mayStart && ready" :event="event" :entry="entry" />
           <BButton variant="quiet" :disabled="!undoable" @click="undo()">
             Undo <kbd>U</kbd><small v-if="undoable">{{ undoWords || sayCapture(undoable) }}</small>
           </BButton>

@@ -6,6 +6,7 @@ import { computed } from 'vue'
 import { shortName, type Day } from '../../day/day.ts'
 import StartCommands from '../start/StartCommands.vue'
 import StartHearing from '../start/StartHearing.vue'
+import VariantChoice from '../start/VariantChoice.vue'
 import GroupList from './GroupList.vue'
 import GroupRoom from './GroupRoom.vue'
 import type { Followed, Together } from './useTogether.ts'
@@ -102,6 +103,7 @@ const allHelp = computed(() => [
             <strong class="figures bib">{{ lane.entry.bib ?? '–' }}</strong>
             <span>{{ shortName(lane.entry) }}</span>
           </header>
+          <VariantChoice v-if="lane.phase !== 'over' && grading.mayCapture.value" :event="event" :entry="lane.entry" />
           <slot name="lane" :lane="lane" :index="index" />
         </li>
       </ol>

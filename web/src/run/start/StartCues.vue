@@ -1,6 +1,15 @@
 <script setup lang="ts">
 /** Before a start, at a glance: what is open, how this candidate does it, what they wear and are set up with, what the event asks. */
-import { asksBefore, cuesFor, outsideOf, rulingFor, sayCue, type Cue, type StandardEvent } from '@able-gauge/core'
+import {
+  asksBefore,
+  asVaried,
+  cuesFor,
+  outsideOf,
+  rulingFor,
+  sayCue,
+  type Cue,
+  type StandardEvent,
+} from '@able-gauge/core'
 import { computed } from 'vue'
 import { candidateFrom, eventName, type Day, type Entry } from '../../day/day.ts'
 import { useDay } from '../../day/dayStore.ts'
@@ -44,7 +53,12 @@ const cues = computed<readonly Cue[]>(() => {
   const { day, event, entry } = props
   const battery = day.standard.events.find(({ id }) => id === event.id) ?? event
   const { id: entryId, wave, category, gear, setUp } = entry
-  const own = cuesFor(day.standard, battery, candidateFrom(entry), {
+  const candidate = asVaried(
+    candidateFrom(entry),
+    event.id,
+    settled.value.filter((capture) => capture.entryId === entry.id),
+  )
+  const own = cuesFor(day.standard, battery, candidate, {
     gear,
     setUp,
     earlierSetUp: day.earlierSetUps[entryId] ?? {},
