@@ -25,7 +25,7 @@ export const distanceInTime = defineKind<DistanceInTime, DistanceRun>({
     lapLengthMm: 400_000,
     markEveryMm: 10_000,
   },
-  captures: ['waveStarted', 'crossed', 'markedAt', 'cautioned', 'assigned'],
+  captures: ['waveStarted', 'crossed', 'markedAt', 'cautioned'],
   startsTogether: true,
   form: () => ({ unit: 'mm', shownIn: 'm' }),
   sense: () => 'atLeast',

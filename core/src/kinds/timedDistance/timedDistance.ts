@@ -24,7 +24,7 @@ export const timedDistance = defineKind<TimedDistance, DistanceRace>({
     lapLengthMm: 400_000,
     startCommands: ['Get ready', 'Set', 'Go'],
   },
-  captures: ['waveStarted', 'crossed', 'placed', 'cautioned', 'assigned'],
+  captures: ['waveStarted', 'crossed', 'placed', 'cautioned'],
   startsTogether: true,
   endsWithWork: true,
   form: () => ({ unit: 'ms' }),

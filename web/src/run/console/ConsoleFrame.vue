@@ -17,10 +17,13 @@ import VariantChoice from '../start/VariantChoice.vue'
 import { sayCapture } from '../../ui/sayCapture.ts'
 import { useKeys } from '../useKeys.ts'
 import { useOthers } from '../useOpenCandidates.ts'
+import { useCandidates } from '../useQueue.ts'
 import { useSession } from '../../session/sessionStore.ts'
 import { deviceId } from '../../sync/outbox.ts'
 import CalledOut from './CalledOut.vue'
 import HeldElsewhere from './HeldElsewhere.vue'
+import PutRightDialog from './PutRightDialog.vue'
+import { personTarget } from './slipTarget.ts'
 import { useCalls } from './useCalls.ts'
 import type { Grading } from './useGrading.ts'
 import EndDialog from './EndDialog.vue'
@@ -70,6 +73,7 @@ const emit = defineEmits<{
 }>()
 
 const starting = ref(false)
+const puttingRight = ref(false)
 const ending = ref(false)
 const helping = ref(false)
 const { ready, mayCapture, isDone, mark, undoable, stop, undo, ruling, heldElsewhere, takeOver } = props.grading
@@ -81,6 +85,7 @@ const counting = computed(() => {
   return claim?.deviceId === ruling.value.holder ? claim.by : ''
 })
 const session = useSession()
+const { queue } = useCandidates(() => props.day, props.event.id)
 const held = computed(() => props.entry.attendance !== 'present')
 const hasStart = computed(() => startWordsOf(props.event.protocol).words.length > 0)
 
@@ -100,6 +105,7 @@ const COMMON: Readonly<Record<string, () => void>> = {
   u: () => undo(),
   f: () => !isDone.value && stop('safety'),
   x: () => (ending.value = mayEnd.value),
+  j: () => (puttingRight.value = ready.value),
   k: () => heldElsewhere.value && takeOver(),
   n: () => isDone.value && emit('next'),
   Escape: () => (starting.value = false),
@@ -116,6 +122,7 @@ const allHelp = computed(() => [
   ...(hasStart.value ? [['S', 'start commands'] as const] : []),
   ...props.help,
   ['U', 'undo the last capture'] as const,
+  ['J', 'put right: start too early or forgotten, wrong person'] as const,
   ['F', 'stop for safety, at once'] as const,
   ['X', 'another end: medical, failed, gave up'] as const,
   ...(heldElsewhere.value ? [['K', 'take over from the device that counts'] as const] : []),
@@ -150,6 +157,7 @@ const allHelp = computed(() => [
         @undo="undo()"
         @more="beginStart"
       >
+        <BButton v-if="ready" variant="quiet" size="lg" @click="puttingRight = true"> Put right <kbd>J</kbd> </BButton>
         <BButton v-if="mayEnd" variant="quiet" size="lg" @click="ending = true">Overrule <kbd>X</kbd></BButton>
       </ConsoleOver>
       <template v-else>
@@ -171,6 +179,7 @@ const allHelp = computed(() => [
           <BButton variant="quiet" :disabled="!undoable" @click="undo()">
             Undo <kbd>U</kbd><small v-if="undoable">{{ undoWords || sayCapture(undoable) }}</small>
           </BButton>
+          <BButton variant="quiet" :disabled="!ready" @click="puttingRight = true">Put right <kbd>J</kbd></BButton>
           <BButton variant="quiet" :disabled="!ready" @click="ending = true">Other end <kbd>X</kbd></BButton>
           <SoundSwitch v-if="sounds" />
           <BButton class="keys" variant="quiet" aria-label="All keys" @click="helping = true"><kbd>?</kbd></BButton>
@@ -180,6 +189,13 @@ const allHelp = computed(() => [
         </footer>
       </template>
     </template>
+    <PutRightDialog
+      v-model="puttingRight"
+      :day="day"
+      :event-id="event.id"
+      :targets="[personTarget(entry, grading.own.value)]"
+      :others="queue"
+    />
     <EndDialog v-model="ending" :event="event" :over="isDone" @end="stop" />
     <KeyHelp v-model="helping" :keys="allHelp" />
   </section>

@@ -14,6 +14,8 @@ import EventStrip from '../EventStrip.vue'
 import { useKeys } from '../useKeys.ts'
 import CalledOut from './CalledOut.vue'
 import HeldElsewhere from './HeldElsewhere.vue'
+import PutRightDialog from './PutRightDialog.vue'
+import type { SlipTarget } from './slipTarget.ts'
 import StopDialog from './StopDialog.vue'
 import { sayUndoable } from './sayUndoable.ts'
 import { useCalls } from './useCalls.ts'
@@ -26,6 +28,9 @@ const props = withDefaults(
     grading: GroupGrading
     /** Those who can be stopped. */
     under: readonly Entry[]
+    /** Whose slips can be put right here, and who it may have been instead. */
+    targets?: readonly SlipTarget[]
+    others?: readonly Entry[]
     keys?: Readonly<Record<string, () => void>>
     help?: readonly (readonly [string, string])[]
     strongKeys?: readonly string[]
@@ -35,6 +40,8 @@ const props = withDefaults(
     ownField?: () => HTMLElement | null
   }>(),
   {
+    targets: () => [],
+    others: () => [],
     keys: () => ({}),
     help: () => [],
     strongKeys: () => [],
@@ -47,6 +54,7 @@ const store = useDay()
 const clock = useAgreedClock()
 const stopping = ref(false)
 const helping = ref(false)
+const puttingRight = ref(false)
 const { mayCapture, undo, undoable } = props.grading
 /** "counted, 12": what undo takes back, and of whom. */
 const undoWords = computed(() =>
@@ -78,6 +86,7 @@ const takeOver = (): void => {
 const COMMON: Readonly<Record<string, () => void>> = {
   u: () => undo(),
   x: () => (stopping.value = props.under.length > 0),
+  j: () => (puttingRight.value = props.targets.length > 0),
   k: takeOver,
 }
 useKeys({
@@ -95,6 +104,7 @@ const allHelp = computed(() => [
   ...props.help,
   ['U', 'undo the last capture of this device'] as const,
   ...(heldElsewhere.value.length > 0 ? [['K', 'take over from the device that counts'] as const] : []),
+  ...(props.targets.length > 0 ? [['J', 'put right: start too early or forgotten, wrong person'] as const] : []),
   ['X', 'somebody stops: safety, medical, gave up'] as const,
 ])
 </script>
@@ -119,6 +129,9 @@ const allHelp = computed(() => [
       <BButton variant="quiet" :disabled="!undoable" @click="undo()">
         Undo <kbd>U</kbd><small v-if="undoWords">{{ undoWords }}</small>
       </BButton>
+      <BButton v-if="targets.length > 0" variant="quiet" :disabled="!grading.ready.value" @click="puttingRight = true">
+        Put right <kbd>J</kbd>
+      </BButton>
       <SoundSwitch v-if="sounds" />
       <BButton class="keys" variant="quiet" aria-label="All keys" @click="helping = true"><kbd>?</kbd></BButton>
       <BButton variant="quiet" class="safety" :disabled="under.length === 0" @click="stopping = true">
@@ -133,6 +146,7 @@ const allHelp = computed(() => [
       @stop="grading.stop"
       @caution="(entryId) => grading.observe(entryId, { kind: 'cautioned', payload: {} })"
     />
+    <PutRightDialog v-model="puttingRight" :day="day" :event-id="event.id" :targets="targets" :others="others" />
     <KeyHelp v-model="helping" :keys="allHelp" />
   </main>
 </template>

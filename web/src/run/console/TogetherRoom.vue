@@ -9,6 +9,7 @@ import StartHearing from '../start/StartHearing.vue'
 import VariantChoice from '../start/VariantChoice.vue'
 import GroupList from './GroupList.vue'
 import GroupRoom from './GroupRoom.vue'
+import { personTarget } from './slipTarget.ts'
 import type { Followed, Together } from './useTogether.ts'
 
 const props = withDefaults(
@@ -52,6 +53,8 @@ const allHelp = computed(() => [
     :event="event"
     :grading="grading"
     :under="running.map(({ entry }) => entry)"
+    :targets="lanes.map(({ entry }) => personTarget(entry, grading.ownOf(entry.id)))"
+    :others="group.queue.value"
     :keys="allKeys"
     :help="allHelp"
     :strong-keys="strongKeys"

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { byBib, shortName, wavesOf, type Day, type Entry } from '../../day/day.ts'
 import type { AgreedMoment } from '../../sync/agreedClock.ts'
 import { doesThis } from '../useQueue.ts'
+import { waveTarget } from './slipTarget.ts'
 import type { GroupGrading } from './useGroupGrading.ts'
 
 const MOST_DIGITS = 5
@@ -43,6 +44,15 @@ export const useWave = (day: () => Day, event: StandardEvent, grading: GroupGrad
     grading.observe(null, { kind: 'waveStarted', payload: { wave: wave.value, entryIds } }, moment)
   }
 
+  /** Whose start can be put right. */
+  const target = computed(() =>
+    waveTarget(
+      wave.value,
+      started.value,
+      runners.value.map(({ id }) => id),
+    ),
+  )
+
   const typed = ref('')
   const typedEntry = computed(() => runners.value.find(({ bib }) => String(bib) === typed.value))
   const typedName = computed(() =>
@@ -58,5 +68,20 @@ export const useWave = (day: () => Day, event: StandardEvent, grading: GroupGrad
     return entry
   }
 
-  return { waves, wave, runners, started, startFor, nextWave, isOver, start, typed, typedName, type, takeTyped, event }
+  return {
+    waves,
+    wave,
+    runners,
+    started,
+    startFor,
+    nextWave,
+    isOver,
+    start,
+    target,
+    typed,
+    typedName,
+    type,
+    takeTyped,
+    event,
+  }
 }

@@ -26,6 +26,7 @@ import { doesThis, useCandidates } from '../../useQueue.ts'
 import StartHearing from '../../start/StartHearing.vue'
 import BigTime from '../../console/BigTime.vue'
 import GroupRoom from '../../console/GroupRoom.vue'
+import { personTarget } from '../../console/slipTarget.ts'
 import { useGroupGrading } from '../../console/useGroupGrading.ts'
 
 const props = defineProps<{
@@ -182,6 +183,8 @@ const failKeys = computed(() =>
     :event="event"
     :grading="grading"
     :under="runners.map(({ entry }) => entry)"
+    :targets="(shown ? [shown] : toStart ? [toStart] : []).map((one) => personTarget(one, grading.ownOf(one.id)))"
+    :others="queue"
     :keys="{ ...KEYS, ...failKeys }"
     :strong-keys="isRunning ? [' '] : []"
     sounds

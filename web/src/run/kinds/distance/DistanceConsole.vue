@@ -105,6 +105,7 @@ const KEYS: Readonly<Record<string, () => void>> = {
     :event="event"
     :grading="grading"
     :under="started ? stillOut : []"
+    :targets="[group.target.value]"
     :keys="KEYS"
     :strong-keys="typed === '' ? [] : ['Enter']"
     :on-digit="group.type"

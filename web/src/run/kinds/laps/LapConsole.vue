@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** The lap console: one wave on the course, stamped by bib, by the next expected runner, or time first. */
 import { BButton } from 'bootstrap-vue-next'
-import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import { waveStarts } from '@able-gauge/core'
+import { computed, ref, useTemplateRef } from 'vue'
 import { shortName, type Day } from '../../../day/day.ts'
 import { useDay } from '../../../day/dayStore.ts'
 import { useSession } from '../../../session/sessionStore.ts'
@@ -11,10 +12,14 @@ import StartCommands from '../../start/StartCommands.vue'
 import { useKeys } from '../../useKeys.ts'
 import LapClock from './LapClock.vue'
 import LapKeys from './LapKeys.vue'
+import LapSheets from './LapSheets.vue'
 import LapSide from './LapSide.vue'
 import LapTiles from './LapTiles.vue'
+import PutRightDialog from '../../console/PutRightDialog.vue'
+import { waveTarget } from '../../console/slipTarget.ts'
 import StopDialog from '../../console/StopDialog.vue'
 import { useLapConsole, type RunEvent } from './useLapConsole.ts'
+import { useLapTyping } from './useLapTyping.ts'
 import { useLapRepairs } from './useLapRepairs.ts'
 
 const props = defineProps<{
@@ -36,16 +41,30 @@ const assignFromOrder = (): void => {
   for (const { captureId, bib } of repairs.assignable.value) lap.assign(captureId, bib)
 }
 
-const typed = ref('')
 const keys = useTemplateRef('keys')
+const { typed, assigning, enter, beginAssigning, clear, type, backspace } = useLapTyping(
+  (bib) => lap.crossBib(bib),
+  lap.assign,
+  () => keys.value?.field,
+)
+const assignOldest = (): void => beginAssigning(unassigned.value.at(-1)?.captureId ?? null)
+/** The bib of the last crossing was read wrongly. */
+const assignLast = (): void => {
+  const last = board.value.crossings.find(({ entryId }) => entryId !== null)
+  if (last) beginAssigning(last.captureId)
+}
 const starting = ref(false)
 const stopping = ref(false)
+const puttingRight = ref(false)
 const helping = ref(false)
-/** The stamp without a bib that the typed bib goes to. */
-const assigning = ref<string | null>(null)
 
 const started = computed(() => board.value.startedAtMs !== null)
+/** The start of the wave that stands. */
+const start = computed(
+  () => waveStarts(store.settledIn(props.event.id).value).find(({ payload }) => payload.wave === wave.value) ?? null,
+)
 const onCourse = computed(() => started.value && stillOut.value > 0)
+const isIn = computed(() => started.value && !onCourse.value && runners.value.length > 0)
 const nextWave = computed(() => waves.value.find((one) => one > wave.value))
 const endedAtMs = computed(() => {
   const { startedAtMs, runners: tiles, crossings } = board.value
@@ -66,21 +85,6 @@ const outEntries = computed(() =>
   board.value.runners.flatMap(({ state, entryId }) => (state === 'running' ? (store.entry(entryId) ?? []) : [])),
 )
 
-const enter = (): void => {
-  const bib = Number(typed.value)
-  typed.value = ''
-  if (!Number.isInteger(bib) || bib < 1) return
-  if (assigning.value !== null) {
-    if (lap.assign(assigning.value, bib)) assigning.value = null
-  } else lap.crossBib(bib)
-}
-
-const beginAssigning = (captureId = unassigned.value.at(-1)?.captureId ?? null): void => {
-  assigning.value = captureId
-  typed.value = ''
-  void nextTick(() => keys.value?.field?.focus())
-}
-
 const beginStart = (): void => {
   if (!started.value && ready.value && runners.value.length > 0) starting.value = true
 }
@@ -90,26 +94,21 @@ const onGo = (moment: Parameters<typeof lap.start>[0]): void => {
   lap.start(moment)
 }
 
-const escape = (): void => {
-  starting.value = false
-  assigning.value = null
-  typed.value = ''
-}
-
 const KEYS: Readonly<Record<string, () => void>> = {
   Enter: enter,
   ' ': () => lap.crossNext(),
   n: () => lap.crossUnknown(),
   u: () => lap.undo(),
-  b: () => beginAssigning(),
+  b: assignOldest,
+  w: assignLast,
+  j: () => (puttingRight.value = ready.value),
   x: () => (stopping.value = stillOut.value > 0),
   s: beginStart,
-  Escape: escape,
-  Backspace: () => (typed.value = typed.value.slice(0, -1)),
-}
-const MOST_DIGITS = 5
-const type = (digit: string): void => {
-  if (typed.value.length < MOST_DIGITS) typed.value += digit
+  Escape: () => {
+    starting.value = false
+    clear()
+  },
+  Backspace: backspace,
 }
 useKeys({
   actionFor: (name) => {
@@ -127,6 +126,8 @@ const HELP = [
   ['Space', 'stamp the runner expected next'],
   ['N', 'keep the time now, put the bib to it later'],
   ['B', 'put a bib to the oldest time without one'],
+  ['W', 'wrong bib: give the last crossing another'],
+  ['J', 'put right: start too early or forgotten'],
   ['U', 'undo the last capture of this device'],
   ['X', 'somebody stops: safety, medical, gave up'],
   ['S', 'start commands'],
@@ -169,25 +170,18 @@ const HELP = [
         :cut="cut"
         :cut-of="cutOf"
       />
-      <section v-else class="sheet ready">
-        <div>
-          <h1>Wave {{ wave }}: {{ runners.length }} on the line</h1>
-          <p class="quiet">
-            {{ board.laps }} laps. Check the bibs below against the people on the line; somebody who is missing is
-            marked absent at muster.
-          </p>
-        </div>
-        <BButton
-          v-if="mayCapture"
-          variant="primary"
-          size="lg"
-          :disabled="!ready || runners.length === 0"
-          @click="beginStart"
-        >
-          Start commands <kbd>S</kbd>
-        </BButton>
-      </section>
-
+      <LapSheets
+        v-if="isIn || (!started && !starting)"
+        :wave="wave"
+        :next-wave="nextWave"
+        :people="runners.length"
+        :laps="board.laps"
+        :is-in="isIn"
+        :may-capture="mayCapture"
+        :ready="ready"
+        @start="beginStart"
+        @next="(one) => (wave = one)"
+      />
       <LapTiles
         :runners="board.runners"
         :laps="board.laps"
@@ -197,13 +191,6 @@ const HELP = [
         :any-time="role !== 1"
         @cross="lap.crossEntry"
       />
-      <section v-if="started && !onCourse && board.runners.length > 0" class="sheet done">
-        <p>
-          <strong>Wave {{ wave }} is in.</strong> Keep the finishers walking, watch them for a few minutes, offer water.
-        </p>
-        <BButton v-if="nextWave" variant="primary" @click="wave = nextWave">Go to wave {{ nextWave }}</BButton>
-        <RouterLink v-else class="btn btn-primary" :to="{ name: 'verdicts' }">See the verdicts</RouterLink>
-      </section>
     </div>
 
     <LapSide
@@ -213,7 +200,7 @@ const HELP = [
       :entry-of="store.entry"
       :assigning="assigning"
       :may-capture="mayCapture"
-      @assign="beginAssigning"
+      @assign="(captureId) => (captureId ? beginAssigning(captureId) : assignOldest())"
       @assign-all="assignFromOrder"
     />
 
@@ -232,6 +219,7 @@ const HELP = [
       @later="lap.crossUnknown()"
       @undo="lap.undo()"
       @stop="stopping = true"
+      @put-right="puttingRight = true"
       @help="helping = true"
     />
     <StopDialog
@@ -241,6 +229,19 @@ const HELP = [
       :may-disqualify="session.can('capture.asOfficer')"
       @stop="lap.stopRunner"
       @caution="lap.cautionRunner"
+    />
+    <PutRightDialog
+      v-model="puttingRight"
+      :day="day"
+      :event-id="event.id"
+      :targets="[
+        waveTarget(
+          wave,
+          start,
+          runners.map(({ id }) => id),
+        ),
+      ]"
+      :others="[]"
     />
     <KeyHelp v-model="helping" :keys="HELP" />
   </main>
@@ -274,26 +275,6 @@ const HELP = [
   display: flex;
   gap: 6px;
 }
-.ready {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  gap: 20px;
-  padding: 18px 20px;
-}
-.ready p {
-  margin: 4px 0 0;
-}
-.done {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  gap: 16px;
-  padding: 14px 16px;
-}
-.done p {
-  margin: 0;
-}
 /* each fills its place whatever is in it, so that a stamp lays out nothing around it */
 @media (min-width: 901px) {
   .main,
@@ -313,10 +294,6 @@ const HELP = [
   }
   .console > :deep(.side) {
     order: 4;
-  }
-  .ready {
-    flex-direction: column;
-    align-items: stretch;
   }
 }
 </style>

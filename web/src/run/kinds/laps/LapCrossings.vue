@@ -44,7 +44,15 @@ const tenths = (elapsedMs: number | null): string => printTime(Math.floor((elaps
           <span v-else>no bib</span>
         </template>
         <template v-else>
-          <strong class="figures">{{ entryOf(crossing.entryId)?.bib }}</strong>
+          <button
+            v-if="mayAssign"
+            class="bib figures"
+            :aria-label="`Bib ${entryOf(crossing.entryId)?.bib}: was another`"
+            @click="emit('assign', crossing.captureId)"
+          >
+            {{ assigning === crossing.captureId ? 'bib?' : entryOf(crossing.entryId)?.bib }}
+          </button>
+          <strong v-else class="figures">{{ entryOf(crossing.entryId)?.bib }}</strong>
           <span>{{ crossing.home ? 'home' : `lap ${crossing.lap}` }}</span>
         </template>
         <span class="figures time" :class="{ held: isHeldByPage(crossing.captureId) }">{{
@@ -80,6 +88,17 @@ li {
   align-items: center;
   padding: 5px 0;
   border-bottom: 1px solid var(--line);
+}
+.bib {
+  justify-self: start;
+  min-width: 40px;
+  min-height: 40px;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  font-weight: 700;
+  text-align: left;
 }
 .unknown {
   grid-template-columns: 1fr auto;

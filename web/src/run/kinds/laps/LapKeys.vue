@@ -14,7 +14,7 @@ defineProps<{
   message: { readonly text: string; readonly kind: 'done' | 'look' } | null
 }>()
 const typed = defineModel<string>('typed', { required: true })
-const emit = defineEmits<{ enter: []; next: []; later: []; undo: []; stop: []; help: [] }>()
+const emit = defineEmits<{ enter: []; next: []; later: []; undo: []; stop: []; putRight: []; help: [] }>()
 
 const field = ref<HTMLInputElement | null>(null)
 const onInput = (event: Event): void => {
@@ -51,6 +51,7 @@ defineExpose({ field })
     <BButton variant="quiet" :disabled="!onCourse" @click="emit('stop')">
       <span class="wide">Somebody stops</span><span class="narrow">Stop</span> <kbd>X</kbd>
     </BButton>
+    <BButton variant="quiet" @click="emit('putRight')"> Put right <kbd>J</kbd> </BButton>
     <BButton class="help" variant="quiet" aria-label="All keys" @click="emit('help')"><kbd>?</kbd></BButton>
     <p class="message" :class="message?.kind" role="status">
       {{ message?.text ?? (onCourse ? 'Type a bib and press Enter as the runner crosses, or touch the tile.' : '') }}

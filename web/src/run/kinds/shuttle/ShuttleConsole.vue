@@ -120,6 +120,7 @@ const resultOf = (tile: (typeof tiles.value)[number]): string => {
     :event="event"
     :grading="grading"
     :under="started ? stillIn.map(({ entry }) => entry) : []"
+    :targets="[group.target.value]"
     :keys="KEYS"
     :strong-keys="typed === '' ? [] : ['Enter']"
     :on-digit="group.type"
