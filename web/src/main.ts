@@ -7,12 +7,19 @@ import App from './App.vue'
 import { makeRouter } from './router.ts'
 import { startTheme } from './ui/theme.ts'
 
+/** From the page being there to all of it being fetched for the time without a network. */
+const KEEP_AFTER_MS = 4_000
+
 startTheme()
 createApp(App).use(createPinia()).use(makeRouter()).mount('#app')
 
 // kept on the device, the application opens without a network; a browser that cannot is no worse off than before
 if (import.meta.env.PROD && 'serviceWorker' in navigator) {
-  navigator.serviceWorker.register('/sw.js').catch((error: unknown) => {
-    console.error('The application cannot be kept on this device.', error)
-  })
+  const keep = (): void => {
+    navigator.serviceWorker.register('/sw.js').catch((error: unknown) => {
+      console.error('The application cannot be kept on this device.', error)
+    })
+  }
+  // on a slow network the page that is wanted comes first
+  window.addEventListener('load', () => setTimeout(keep, KEEP_AFTER_MS))
 }

@@ -9,7 +9,8 @@ import { useRoute } from 'vue-router'
 import { eventFor, type Day, type Entry } from '../day/day.ts'
 import AlternateDoor from './AlternateDoor.vue'
 import CandidateRoom from './CandidateRoom.vue'
-import { CONSOLES, ReadingsConsole } from './consoles.ts'
+import ScreenAwake from './ScreenAwake.vue'
+import { CONSOLES, READINGS } from './consoles.ts'
 import type { Worked } from './useQueue.ts'
 import { modeIn } from './captureMode.ts'
 
@@ -38,13 +39,14 @@ const groupConsole = computed((): Component | undefined => {
   return mode.value === 'lanes' ? inLanes : ofGroup
 })
 const consoleFor = ({ protocol }: StandardEvent): Component => {
-  if (mode.value === 'typed' || kindOf(protocol).isRead?.(protocol)) return ReadingsConsole
+  if (mode.value === 'typed' || kindOf(protocol).isRead?.(protocol)) return READINGS
   const { ofOne, ofGroup } = CONSOLES[protocol.kind]
-  return ofOne ?? (ofGroup ? AlternateDoor : ReadingsConsole)
+  return ofOne ?? (ofGroup ? AlternateDoor : READINGS)
 }
 </script>
 
 <template>
+  <ScreenAwake v-if="event" />
   <main v-if="!event" class="room">
     <p>The standard of this day holds no such event.</p>
     <RouterLink class="btn btn-primary" :to="{ name: 'run' }">Back to the events</RouterLink>

@@ -43,7 +43,8 @@ const opened = async (index: number, seen: readonly BrokenSeen[], startMs: numbe
       provide: { [routeLocationKey as symbol]: route, [routerKey as symbol]: { replace: () => undefined } },
     },
   })
-  await flushPromises()
+  // its console is fetched when it is first opened
+  await vi.waitFor(() => expect(room.find('[aria-busy]').exists()).toBe(false), { timeout: 10_000 })
   /** What this page asked the server to store; another test's may still be on its way. */
   const stored = () => server.asked.filter(({ path }) => path.includes(day.occasion.id))
   return { room, stored, markNow: () => saidOf(store.marksIn(eventId).value.get(candidate.id)) }

@@ -1,21 +1,7 @@
 /** The console of each event kind. A new kind is a folder under kinds/ and a line here. */
 import type { EventKind } from '@able-gauge/core'
-import type { Component } from 'vue'
-import ChainConsole from './kinds/chain/ChainConsole.vue'
-import CourseConsole from './kinds/course/CourseConsole.vue'
-import DistanceConsole from './kinds/distance/DistanceConsole.vue'
-import HoldConsole from './kinds/hold/HoldConsole.vue'
-import LapConsole from './kinds/laps/LapConsole.vue'
-import LiftConsole from './kinds/lifts/LiftConsole.vue'
-import ReadingsConsole from './kinds/readings/ReadingsConsole.vue'
-import LanesConsole from './kinds/repetitions/LanesConsole.vue'
-import RepetitionsConsole from './kinds/repetitions/RepetitionsConsole.vue'
-import ShuttleConsole from './kinds/shuttle/ShuttleConsole.vue'
-import SprintConsole from './kinds/sprint/SprintConsole.vue'
-import SprintGroupConsole from './kinds/sprint/SprintGroupConsole.vue'
-import StepConsole from './kinds/steps/StepConsole.vue'
-import StepGroupConsole from './kinds/steps/StepGroupConsole.vue'
-import TaskConsole from './kinds/tasks/TaskConsole.vue'
+import { defineAsyncComponent, type Component } from 'vue'
+import ConsoleOpening from './ConsoleOpening.vue'
 
 /** Where an event is worked as it happens. Consoles of one candidate all take the same props, and so do those of a group. */
 interface Consoles {
@@ -25,23 +11,36 @@ interface Consoles {
   readonly inLanes?: Component
 }
 
+/** Each console is fetched when it is first opened: a phone at a station needs one. The rest follow for the time without a network. */
+const opened = (loader: () => Promise<{ readonly default: Component }>): Component =>
+  defineAsyncComponent({ loader, loadingComponent: ConsoleOpening, delay: 0 })
+
+const repetitions = opened(() => import('./kinds/repetitions/RepetitionsConsole.vue'))
+const lanes = opened(() => import('./kinds/repetitions/LanesConsole.vue'))
+
 export const CONSOLES: Readonly<Record<EventKind, Consoles>> = {
-  repetitionsInTime: { ofOne: RepetitionsConsole, inLanes: LanesConsole },
-  repetitionsToFailure: { ofOne: RepetitionsConsole, inLanes: LanesConsole },
-  repetitionsToCadence: { ofOne: RepetitionsConsole, inLanes: LanesConsole },
-  heldPosition: { ofGroup: HoldConsole },
-  timedDistance: { ofGroup: LapConsole },
-  distanceInTime: { ofGroup: DistanceConsole },
-  progressiveShuttle: { ofGroup: ShuttleConsole },
-  sprint: { ofOne: SprintConsole, inLanes: SprintGroupConsole },
+  repetitionsInTime: { ofOne: repetitions, inLanes: lanes },
+  repetitionsToFailure: { ofOne: repetitions, inLanes: lanes },
+  repetitionsToCadence: { ofOne: repetitions, inLanes: lanes },
+  heldPosition: { ofGroup: opened(() => import('./kinds/hold/HoldConsole.vue')) },
+  timedDistance: { ofGroup: opened(() => import('./kinds/laps/LapConsole.vue')) },
+  distanceInTime: { ofGroup: opened(() => import('./kinds/distance/DistanceConsole.vue')) },
+  progressiveShuttle: { ofGroup: opened(() => import('./kinds/shuttle/ShuttleConsole.vue')) },
+  sprint: {
+    ofOne: opened(() => import('./kinds/sprint/SprintConsole.vue')),
+    inLanes: opened(() => import('./kinds/sprint/SprintGroupConsole.vue')),
+  },
   attempts: {},
-  heaviestLift: { ofOne: LiftConsole },
-  stationCourse: { ofGroup: CourseConsole },
-  workChain: { ofOne: ChainConsole },
-  untimedTask: { ofOne: TaskConsole },
-  stepTest: { ofOne: StepConsole, inLanes: StepGroupConsole },
+  heaviestLift: { ofOne: opened(() => import('./kinds/lifts/LiftConsole.vue')) },
+  stationCourse: { ofGroup: opened(() => import('./kinds/course/CourseConsole.vue')) },
+  workChain: { ofOne: opened(() => import('./kinds/chain/ChainConsole.vue')) },
+  untimedTask: { ofOne: opened(() => import('./kinds/tasks/TaskConsole.vue')) },
+  stepTest: {
+    ofOne: opened(() => import('./kinds/steps/StepConsole.vue')),
+    inLanes: opened(() => import('./kinds/steps/StepGroupConsole.vue')),
+  },
   bodyMeasures: {},
 }
 
 /** Where figures are read, from a card or an instrument. */
-export { ReadingsConsole }
+export const READINGS = opened(() => import('./kinds/readings/ReadingsConsole.vue'))

@@ -1,10 +1,19 @@
 /** Short tones on the audio clock of the browser, scheduled ahead so that the page's own work cannot delay them. */
+import { ref } from 'vue'
+
 let context: AudioContext | null = null
+
+/** Whether sound can be heard now: `locked` until a touch or a key, `none` where the browser has none. */
+export const audible = ref<'none' | 'locked' | 'open'>(typeof AudioContext === 'undefined' ? 'none' : 'locked')
 
 /** Browsers let a page sound only after a touch or a key, so it is made when first asked for. */
 export const audioContext = (): AudioContext | null => {
   if (typeof AudioContext === 'undefined') return null
-  context ??= new AudioContext()
+  if (!context) {
+    const made = new AudioContext()
+    made.onstatechange = () => (audible.value = made.state === 'running' ? 'open' : 'locked')
+    context = made
+  }
   if (context.state === 'suspended') void context.resume()
   return context
 }

@@ -276,4 +276,9 @@ const allHelp = computed(() => [
     flex-basis: 100%;
   }
 }
+@media (hover: none) and (pointer: coarse) {
+  .keys {
+    display: none;
+  }
+}
 </style>

@@ -245,4 +245,9 @@ const allHelp = computed(() => [
     display: none;
   }
 }
+@media (hover: none) and (pointer: coarse) {
+  .keys {
+    display: none;
+  }
+}
 </style>

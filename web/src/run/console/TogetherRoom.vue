@@ -169,6 +169,10 @@ const allHelp = computed(() => [
   padding: 14px 16px;
 }
 @media (max-width: 900px) {
+  .tiles {
+    grid-auto-rows: auto;
+    flex: none;
+  }
   .tiles li {
     padding: 8px;
   }

@@ -159,4 +159,9 @@ defineExpose({ field })
     display: none;
   }
 }
+@media (hover: none) and (pointer: coarse) {
+  .help {
+    display: none;
+  }
+}
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Sprints and agility: start commands, one touch at the finish, tries, a backup watch on a second device. */
-import { followSprint, printTime, type ProtocolOf, type StandardEvent } from '@able-gauge/core'
+import { followSprint, type ProtocolOf, type StandardEvent } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
@@ -12,7 +12,7 @@ import BigTime from '../../console/BigTime.vue'
 import { useGrading } from '../../console/useGrading.ts'
 import WatchChoice from '../../console/WatchChoice.vue'
 import ConsoleFrame from '../../console/ConsoleFrame.vue'
-import { timesOf } from './timesOf.ts'
+import { sayTimes } from './timesOf.ts'
 
 const props = defineProps<{
   day: Day
@@ -86,11 +86,7 @@ const startAgain = (): void => {
       <ul v-if="tries.length > 0" class="tries">
         <li v-for="(one, index) in tries" :key="one.started.id" class="sheet">
           Try {{ index + 1 }}
-          <strong class="figures">{{
-            timesOf(one)
-              .map((ms) => printTime(ms, 2))
-              .join(' and ') || 'under way'
-          }}</strong>
+          <strong class="figures">{{ sayTimes(one) || 'under way' }}</strong>
         </li>
       </ul>
       <InstrumentTake :event="event" :grading="grading" />

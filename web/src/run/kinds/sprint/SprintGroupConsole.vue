@@ -1,13 +1,6 @@
 <script setup lang="ts">
 /** A sprint several run at once: one start, a touch for each at the finish, the next try for all who have one left. */
-import {
-  followSprint,
-  printClock,
-  printTime,
-  type Capture,
-  type ProtocolOf,
-  type StandardEvent,
-} from '@able-gauge/core'
+import { followSprint, printClock, type Capture, type ProtocolOf, type StandardEvent } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { ref } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
@@ -17,7 +10,7 @@ import { wordFor } from '../../../ui/verdictWords.ts'
 import TogetherRoom from '../../console/TogetherRoom.vue'
 import { useTogether } from '../../console/useTogether.ts'
 import WatchChoice from '../../console/WatchChoice.vue'
-import { timesOf } from './timesOf.ts'
+import { sayTimes, timesOf } from './timesOf.ts'
 
 const props = defineProps<{
   day: Day
@@ -89,29 +82,29 @@ const startAgain = (): void => {
       <p v-if="protocol.touches">At each turn: {{ protocol.touches }}</p>
     </template>
     <template #lane="{ lane }">
-      <div class="figures time" :data-bib="lane.entry.bib">{{ printClock(lane.elapsedMs, 1) }}</div>
+      <div class="run">
+        <div class="figures time" :data-bib="lane.entry.bib">{{ printClock(lane.elapsedMs, 1) }}</div>
+        <button
+          v-if="lane.phase === 'running'"
+          class="pad"
+          :disabled="!grading.ready.value"
+          @pointerdown.prevent="finish(lane.entry)"
+        >
+          <strong>Finish</strong>
+        </button>
+      </div>
       <Gauge
         v-if="lane.mark?.cut"
         :cut="lane.mark.cut"
         :value="lane.tries.length > 0 ? Math.floor(lane.elapsedMs / 100) * 100 : null"
       />
-      <p v-for="(one, index) in lane.tries" :key="one.started.id" class="quiet">
-        Try {{ index + 1 }} of {{ protocol.attemptsAllowed }}
-        <strong class="figures">{{
-          timesOf(one)
-            .map((ms) => printTime(ms, 2))
-            .join(' and ') || 'under way'
-        }}</strong>
+      <p class="quiet">
+        <span v-for="(one, index) in lane.tries" :key="one.started.id">
+          {{ timesOf(one).length === 0 ? `Try ${index + 1} of ${protocol.attemptsAllowed}` : `Try ${index + 1}:` }}
+          <strong class="figures">{{ sayTimes(one) }}</strong>
+        </span>
       </p>
       <p v-if="lane.phase === 'over' && lane.mark" class="word">{{ wordFor(lane.mark) }}</p>
-      <button
-        v-if="lane.phase === 'running'"
-        class="pad"
-        :disabled="!grading.ready.value"
-        @pointerdown.prevent="finish(lane.entry)"
-      >
-        <strong>Finish</strong>
-      </button>
     </template>
     <template #foot>
       <BButton variant="quiet" :disabled="running.length === 0" @click="startAgain">False start <kbd>R</kbd></BButton>
@@ -122,13 +115,25 @@ const startAgain = (): void => {
 
 <style scoped lang="scss">
 @use '../../console/pad';
+.run {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 12px;
+}
 .time {
-  font-size: 3.4rem;
+  font-size: 2.9rem;
   line-height: 1;
   font-weight: 700;
 }
+.run .pad {
+  flex: 1 0 110px;
+  min-height: 80px;
+}
 p {
   margin: 0;
+  display: flex;
+  gap: 14px;
 }
 .word {
   font-weight: 700;

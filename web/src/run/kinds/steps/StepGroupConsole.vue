@@ -86,6 +86,7 @@ const enter = ({ id }: Entry, beats: number): void =>
 
 <template>
   <TogetherRoom
+    class="steppers"
     :day="day"
     :event="event"
     :together="together"
@@ -134,6 +135,9 @@ const enter = ({ id }: Entry, beats: number): void =>
 
 <style scoped lang="scss">
 @use '../../console/pad';
+.steppers {
+  --tile: 200px;
+}
 .beats {
   --beat: clamp(40px, 8vw, 90px);
   flex-wrap: wrap;
