@@ -57,7 +57,16 @@ const SERVER_PACKAGES = {
   routes: ['express', 'pino'],
   demo: ['papaparse', 'temporal-polyfill'],
 }
-const SERVER_TOP = ['express', 'express-rate-limit', 'express-static-gzip', 'helmet', 'node-pg-migrate', 'pg', 'pino']
+const SERVER_TOP = [
+  'compression',
+  'express',
+  'express-rate-limit',
+  'express-static-gzip',
+  'helmet',
+  'node-pg-migrate',
+  'pg',
+  'pino',
+]
 
 /** The rooms of the interface, and what each builds on. */
 const WEB = {
@@ -88,7 +97,7 @@ const WEB_PACKAGES = [
   'comlink',
   'd3-scale',
   'd3-shape',
-  'dexie',
+  'idb',
   'papaparse',
   'pdfmake',
   'uuid',

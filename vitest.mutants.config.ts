@@ -5,11 +5,11 @@ const ASKED: Readonly<Record<string, readonly string[]>> = {
   quantity: ['quantity', 'words'],
   capture: ['capture', 'kinds', 'judge'],
   kinds: ['kinds', 'judge'],
-  judge: ['judge', 'words'],
+  judge: ['judge', 'words', 'format', 'insight'],
   standard: ['standard', 'format', 'insight'],
 }
 /** Many thousand cases in one test each: what a change breaks there it breaks in a smaller test too, and sooner. */
-const SLOW = ['threes', 'contract', 'eventBook', 'versionImpact', 'archive', 'chainedArchive']
+const SLOW = ['threes', 'contract']
 
 const folder = process.env['ABLE_GAUGE_MUTANTS'] ?? 'quantity'
 

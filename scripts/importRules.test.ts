@@ -24,7 +24,7 @@ type Planted = readonly [what: string, folder: string, imported: string]
 
 const BREACHES: readonly Planted[] = [
   ['web reaches for the database', 'web/src/day', 'pg'],
-  ['core reaches for the disk of a browser', 'core/src/judge', 'dexie'],
+  ['core reaches for the disk of a browser', 'core/src/judge', 'idb'],
   ['core reaches for Node', 'core/src/quantity', 'node:fs'],
   ['core reaches for a framework', 'core/src/plan', 'vue'],
   ['a capture reaches for the judge', 'core/src/capture', '../judge/cut.ts'],

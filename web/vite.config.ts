@@ -10,10 +10,25 @@ const compressed = compression({
   threshold: 1_000,
 })
 
+const SHARED =
+  /core\/src\/(api|capture|clock|day|document|judge|people|quantity|referee|standard|words|kinds)\/|web\/src\/(day|session|sound|sync|ui)\/|web\/src\/run\/(console|start|use)/
+
 export default defineConfig({
   root: import.meta.dirname,
   plugins: [vue(), icons({ compiler: 'vue3' }), serviceWorker(), compressed],
-  build: { outDir: 'dist', emptyOutDir: true, chunkSizeWarningLimit: 900 },
+  build: {
+    outDir: 'dist',
+    emptyOutDir: true,
+    chunkSizeWarningLimit: 900,
+    rolldownOptions: {
+      output: {
+        // what most rooms share comes in one piece: on a phone each file more costs a round trip and its headers
+        codeSplitting: {
+          groups: [{ name: 'shared', test: SHARED, minShareCount: 5 }],
+        },
+      },
+    },
+  },
   server: { proxy: { '/api': 'http://127.0.0.1:4680' } },
   css: {
     preprocessorOptions: {

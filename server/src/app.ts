@@ -1,5 +1,6 @@
 /** Puts the server together. */
 import path from 'node:path'
+import compression from 'compression'
 import express, { type Express, type NextFunction, type Request, type Response } from 'express'
 import staticGzip from 'express-static-gzip'
 import helmet from 'helmet'
@@ -25,22 +26,11 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
   const app = express()
   // what a header says of the address counts only from a proxy that somebody named
   app.set('trust proxy', server.trustedProxy ?? false)
-  app.use(
-    helmet({
-      contentSecurityPolicy: {
-        useDefaults: true,
-        directives: {
-          'default-src': ["'self'"],
-          'img-src': ["'self'", 'data:'],
-          'style-src': ["'self'", "'unsafe-inline'"],
-          'font-src': ["'self'"],
-          'upgrade-insecure-requests': null,
-        },
-      },
-    }),
-  )
+  app.use(helmetFor)
   app.use(
     '/api',
+    // a day's captures are ids and moments: a fifth of them once compressed. What is sent as it happens is not held back
+    compression({ filter: (request, response) => !isStream(response) && compression.filter(request, response) }),
     refuseForeignWrites,
     refuseOtherForms,
     keepNowhere,
@@ -90,6 +80,27 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
   app.use(answerErrors(server.log))
   return app
 }
+
+const isStream = (response: Response): boolean =>
+  String(response.getHeader('Content-Type') ?? '').startsWith('text/event-stream')
+
+const forPages = helmet({
+  contentSecurityPolicy: {
+    useDefaults: true,
+    directives: {
+      'default-src': ["'self'"],
+      'img-src': ["'self'", 'data:'],
+      'style-src': ["'self'", "'unsafe-inline'"],
+      'font-src': ["'self'"],
+      'upgrade-insecure-requests': null,
+    },
+  },
+})
+/** A script or a font is no page: of all these headers it needs that nobody guesses what it is. */
+const forFiles = helmet.xContentTypeOptions()
+
+const helmetFor = (request: Request, response: Response, next: NextFunction): void =>
+  (request.path.startsWith('/assets/') ? forFiles : forPages)(request, response, next)
 
 /** Where a request is to do something, as its address says. */
 const placeOf = ({ params }: Request): Place => {

@@ -11,7 +11,15 @@ import { startTheme } from './ui/theme.ts'
 const KEEP_AFTER_MS = 4_000
 
 startTheme()
-createApp(App).use(createPinia()).use(makeRouter()).mount('#app')
+const router = makeRouter()
+// the parts of the page that is wanted come while it is still asked who is signed in
+for (const { components = {} } of router.resolve(window.location.pathname).matched) {
+  for (const part of Object.values(components ?? {})) {
+    // the router asks for it again, and tells when it does not come
+    if (typeof part === 'function') (part as () => Promise<unknown>)().catch(() => undefined)
+  }
+}
+createApp(App).use(createPinia()).use(router).mount('#app')
 
 // kept on the device, the application opens without a network; a browser that cannot is no worse off than before
 if (import.meta.env.PROD && 'serviceWorker' in navigator) {

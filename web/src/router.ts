@@ -1,5 +1,13 @@
+import type { DayAnswer } from '@able-gauge/core'
 import { createRouter, createWebHistory, type RouteLocationNormalized, type Router } from 'vue-router'
 import { useSession } from './session/sessionStore.ts'
+
+declare module 'vue-router' {
+  interface RouteMeta {
+    /** Fetches what the room needs for a day that is being opened. */
+    readonly prepare?: (day: DayAnswer, to: RouteLocationNormalized) => void
+  }
+}
 
 const isOfStation = (
   { name, params }: RouteLocationNormalized,
@@ -28,7 +36,18 @@ export const makeRouter = (): Router => {
           },
           { path: 'muster', name: 'muster', component: () => import('./muster/MusterRoom.vue') },
           { path: 'run', name: 'run', component: () => import('./run/RunRoom.vue') },
-          { path: 'run/:eventId', name: 'event', component: () => import('./run/EventRoom.vue') },
+          {
+            path: 'run/:eventId',
+            name: 'event',
+            component: () => import('./run/EventRoom.vue'),
+            meta: {
+              prepare: ({ standard }, { params, query }) => {
+                const event = standard.events.find(({ id }) => id === params['eventId'])
+                if (event)
+                  void import('./run/consoles.ts').then(({ fetchConsole }) => fetchConsole(event, query['mode']))
+              },
+            },
+          },
           { path: 'cards/:eventId', name: 'cards', component: () => import('./run/cards/CardsRoom.vue') },
           { path: 'verdicts', name: 'verdicts', component: () => import('./verdicts/VerdictsRoom.vue') },
           { path: 'verdicts/:entryId/sheet', name: 'sheet', component: () => import('./verdicts/ResultSheetRoom.vue') },

@@ -1,5 +1,5 @@
 /** Which moments a day can hold, and what its log says of the server's clock. */
-import { Temporal } from 'temporal-polyfill'
+import { dateAfter, startOfDayMs } from '../clock/calendarDate.ts'
 import type { TimeBounds, TimeSpan } from '../capture/timeBounds.ts'
 import type { Standard } from '../standard/standard.ts'
 import type { Occasion } from './occasion.ts'
@@ -19,11 +19,10 @@ export const timeBoundsOf = (
   return [spanOf(testDate, occasionDays, zone), ...opened.map((date) => spanOf(date, 0, zone))]
 }
 
-const spanOf = (date: string, further: number, zone: string): TimeSpan => {
-  const first = Temporal.PlainDate.from(date)
-  const startOf = (day: Temporal.PlainDate): number => day.toZonedDateTime({ timeZone: zone }).epochMilliseconds
-  return { fromMs: startOf(first), beforeMs: startOf(first.add({ days: further + 1 })) }
-}
+const spanOf = (date: string, further: number, zone: string): TimeSpan => ({
+  fromMs: startOfDayMs(date, zone),
+  beforeMs: startOfDayMs(dateAfter(date, further + 1), zone),
+})
 
 /** Steps of the server's wall clock as the day's log keeps them. */
 export const clockSteps = (records: readonly DayRecordEntry[]) =>

@@ -1,5 +1,5 @@
 /** What an organisation asks and allows on its own account: screening questions, heat limits, words of the briefing. */
-import { Temporal } from 'temporal-polyfill'
+import { dateAfter } from '../clock/calendarDate.ts'
 import { Choice, Flag, NestedList, Optional, Slug, Text, TextList, Whole } from '../document/rules.ts'
 
 export class ScreeningQuestion {
@@ -66,9 +66,7 @@ export class ScreeningAnswer {
  * @param lastTest YYYY-MM-DD, or null for somebody who was never tested
  */
 export const erasableFrom = ({ keepDays }: Pick<HouseRules, 'keepDays'>, lastTest: string | null): string | null =>
-  keepDays === undefined || lastTest === null
-    ? null
-    : Temporal.PlainDate.from(lastTest).add({ days: keepDays }).toString()
+  keepDays === undefined || lastTest === null ? null : dateAfter(lastTest, keepDays)
 
 /** The questions whose answers need clearance, or that were left out. */
 export const screeningConcerns = (

@@ -1,6 +1,6 @@
 /** The day as a calendar file (iCalendar, RFC 5545): muster, and every wave at every event. */
 import ical, { ICalCalendarMethod } from 'ical-generator'
-import { Temporal } from 'temporal-polyfill'
+import { dateAfter, momentIn } from '../clock/calendarDate.ts'
 import type { DayPlan } from '../plan/dayPlan.ts'
 import type { Timetable } from '../plan/timetable.ts'
 
@@ -49,7 +49,4 @@ export const momentAt = (
   { days }: Pick<DayPlan, 'days'>,
   index: number,
   time: string,
-): number =>
-  Temporal.PlainDate.from(testDate)
-    .add({ days: days[index]?.afterDays ?? 0 })
-    .toZonedDateTime({ timeZone: zone, plainTime: time }).epochMilliseconds
+): number => momentIn(dateAfter(testDate, days[index]?.afterDays ?? 0), time, zone)

@@ -1,5 +1,5 @@
 /** Marks -> verdict, with its words. What is decided is decided in `combineMarks`. */
-import { Temporal } from 'temporal-polyfill'
+import { dateAfter } from '../clock/calendarDate.ts'
 import type { OutcomeWords, Standard } from '../standard/standard.ts'
 import { combineMarks, isToGo, type BareMark } from './combineMarks.ts'
 import { batteryFor, type Terms } from './basis.ts'
@@ -63,7 +63,7 @@ export const retestDate = ({ retest }: Pick<Standard, 'retest'>, testDate: strin
   // a file of many people has few dates
   const known = retests.get(retest)?.get(testDate)
   if (known !== undefined) return known
-  const made = Temporal.PlainDate.from(testDate).add({ days: retest.earliestAfterDays }).toString()
+  const made = dateAfter(testDate, retest.earliestAfterDays)
   retests.set(retest, (retests.get(retest) ?? new Map<string, string>()).set(testDate, made))
   return made
 }

@@ -19,7 +19,8 @@ const besideCandidate = computed(() => route.name === 'event' && route.query['bi
 
 watch(
   () => String(route.params['dayId']),
-  (dayId) => void store.open(dayId),
+  // the room fetches what it needs for this day while the captures still come
+  (dayId) => void store.open(dayId, (day) => route.meta.prepare?.(day, route)),
   { immediate: true },
 )
 onBeforeUnmount(() => store.close())
@@ -41,11 +42,27 @@ onBeforeUnmount(() => store.close())
         >Sign in</RouterLink
       >
     </div>
-    <p v-else class="quiet">Opening the day …</p>
+    <div v-else class="opening" aria-busy="true" aria-label="Opening the day">
+      <div class="sheet" />
+      <div class="sheet" />
+      <div class="sheet" />
+    </div>
   </main>
 </template>
 
 <style scoped>
+.opening {
+  display: grid;
+  gap: 12px;
+}
+.opening .sheet {
+  min-height: 22dvh;
+  background: var(--sheet-2);
+}
+.opening .sheet:first-child {
+  min-height: 58px;
+  background: var(--tint);
+}
 @media (max-width: 900px) {
   .beside-candidate {
     display: none;

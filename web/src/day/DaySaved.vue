@@ -1,16 +1,16 @@
 <script setup lang="ts">
 /** One line that says how well the clock is agreed and whether everything captured is stored. */
-import { BButton, BModal } from 'bootstrap-vue-next'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useAgreedClock } from '../sync/agreedClock.ts'
-import { onlyInMemory, type WaitingCapture } from '../sync/outbox.ts'
-import { timeOfDay } from '../ui/localTime.ts'
-import { sayCapture } from '../ui/sayCapture.ts'
+import { onlyInMemory } from '../sync/outbox.ts'
+import { dialogLater } from '../ui/dialogLater.ts'
 import type { Day } from './day.ts'
 import { useDay } from './dayStore.ts'
 
-const props = defineProps<{
+const RefusedDialog = dialogLater(() => import('./RefusedDialog.vue'))
+
+defineProps<{
   day: Day
 }>()
 
@@ -37,12 +37,6 @@ const savedWords = computed(() => {
   if (waitingCount.value === 0) return store.live === false ? 'All saved, no connection' : 'All saved'
   return `${waitingCount.value} waiting on this device`
 })
-
-const seen = ({ capture }: WaitingCapture): string => {
-  const entry = store.entry(capture.entryId)
-  const bib = entry?.bib ? `bib ${entry.bib}` : 'no bib'
-  return `${sayCapture(capture)}, ${bib}, ${timeOfDay(capture.atMs, props.day.occasion.zone)}`
-}
 </script>
 
 <template>
@@ -64,16 +58,7 @@ const seen = ({ capture }: WaitingCapture): string => {
   <button v-if="store.refused.length > 0" class="refused" @click="showRefused = true">
     {{ store.refused.length }} refused, see why
   </button>
-  <BModal v-model="showRefused" title="Captures the server refused" ok-only ok-title="Close" ok-variant="quiet">
-    <p>Nothing is lost: they are kept on this device until you take them off the list.</p>
-    <ul class="list-unstyled">
-      <li v-for="one in store.refused" :key="one.id" class="one">
-        <strong>{{ seen(one) }}</strong>
-        <p>{{ one.reason }}</p>
-        <BButton variant="quiet" size="sm" @click="store.dismissRefused(one.id)">Take off the list</BButton>
-      </li>
-    </ul>
-  </BModal>
+  <RefusedDialog v-model="showRefused" :day="day" />
 </template>
 
 <style scoped>
@@ -93,13 +78,6 @@ const seen = ({ capture }: WaitingCapture): string => {
   border-radius: 4px;
   padding: 1px 6px;
   font-weight: 650;
-}
-.one {
-  border-top: 1px solid var(--line);
-  padding: 10px 0;
-}
-.one p {
-  margin: 2px 0 8px;
 }
 @media (max-width: 900px) {
   .clock-words {

@@ -106,13 +106,14 @@ export const useDay = defineStore('day', () => {
     return combineDay({ standard, testDate: occasion.testDate }, candidates.value, marks)
   })
 
-  const open = async (occasionId: string): Promise<void> => {
+  const open = async (occasionId: string, arrived: (day: Day) => void = () => undefined): Promise<void> => {
     if (day.value?.occasion.id === occasionId) return
     close()
     try {
-      const fresh = await call('GET', `/occasions/${occasionId}`, DayAnswer)
+      const asked = call('GET', `/occasions/${occasionId}`, DayAnswer)
+      void asked.then(arrived, () => undefined)
       // shown only with its captures: without them everybody would seem to be waiting
-      await readCaptures(occasionId)
+      const [fresh] = await Promise.all([asked, readCaptures(occasionId)])
       await takeUpOutbox(occasionId)
       show(fresh)
       void keepDay(fresh, session.account?.id ?? '')
@@ -121,7 +122,7 @@ export const useDay = defineStore('day', () => {
         if (error instanceof Refusal && error.status === 401) session.ended()
         problem.value = inWords(error)
         // a server that is only starting answers a little later
-        if (error instanceof NoAnswer) openLater = setTimeout(() => void open(occasionId), RETRY_MS)
+        if (error instanceof NoAnswer) openLater = setTimeout(() => void open(occasionId, arrived), RETRY_MS)
         return
       }
     }

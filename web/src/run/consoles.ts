@@ -1,6 +1,7 @@
 /** The console of each event kind. A new kind is a folder under kinds/ and a line here. */
-import type { EventKind } from '@able-gauge/core'
+import { kindOf, type EventKind, type StandardEvent } from '@able-gauge/core'
 import { defineAsyncComponent, type Component } from 'vue'
+import { modeIn, type CaptureMode } from './captureMode.ts'
 import ConsoleOpening from './ConsoleOpening.vue'
 
 /** Where an event is worked as it happens. Consoles of one candidate all take the same props, and so do those of a group. */
@@ -12,8 +13,13 @@ interface Consoles {
 }
 
 /** Each console is fetched when it is first opened: a phone at a station needs one. The rest follow for the time without a network. */
-const opened = (loader: () => Promise<{ readonly default: Component }>): Component =>
-  defineAsyncComponent({ loader, loadingComponent: ConsoleOpening, delay: 0 })
+const opened = (loader: Loader): Component => {
+  const component = defineAsyncComponent({ loader, loadingComponent: ConsoleOpening, delay: 0 })
+  loaders.set(component, loader)
+  return component
+}
+type Loader = () => Promise<{ readonly default: Component }>
+const loaders = new Map<Component, Loader>()
 
 const repetitions = opened(() => import('./kinds/repetitions/RepetitionsConsole.vue'))
 const lanes = opened(() => import('./kinds/repetitions/LanesConsole.vue'))
@@ -44,3 +50,20 @@ export const CONSOLES: Readonly<Record<EventKind, Consoles>> = {
 
 /** Where figures are read, from a card or an instrument. */
 export const READINGS = opened(() => import('./kinds/readings/ReadingsConsole.vue'))
+
+/** The console of an event, as far as its kind and the way it is captured tell. */
+export const consoleOf = ({ protocol }: Pick<StandardEvent, 'protocol'>, mode: CaptureMode): Component | undefined => {
+  if (mode === 'typed' || kindOf(protocol).isRead?.(protocol)) return READINGS
+  const { ofOne, ofGroup, inLanes } = CONSOLES[protocol.kind]
+  return mode === 'lanes' ? inLanes : (ofGroup ?? ofOne ?? READINGS)
+}
+
+/** Begins to fetch the console of an event before it is shown. @param mode as the address has it */
+export const fetchConsole = (event: Pick<StandardEvent, 'protocol'>, mode: unknown): void => {
+  const component = consoleOf(event, modeIn(mode))
+  // what does not come is asked for again when it is shown, and told then
+  if (component)
+    loaders
+      .get(component)?.()
+      .catch(() => undefined)
+}

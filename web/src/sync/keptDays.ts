@@ -1,7 +1,7 @@
 /** Days as the server last told them, kept on this device so that they open without a network. */
 import type { OccasionSummary, RecordedCapture } from '@able-gauge/core'
 import type { Day } from '../day/day.ts'
-import { database } from './database.ts'
+import { database, putAll, writing } from './database.ts'
 
 /** What a day kept by an older version of the application lacks. */
 const ADDED_SINCE: Pick<Day, 'testedBefore'> = { testedBefore: {} }
@@ -19,7 +19,7 @@ export const keepDay = (day: Day, accountId: string): Promise<void> =>
   tolerant(() => {
     // plain data: what is kept must not be the page's own reactive object
     const plain = JSON.parse(JSON.stringify(day)) as Day
-    return database.days.put({ occasionId: day.occasion.id, accountId, day: plain, keptMs: Date.now() })
+    return putAll('days', [{ occasionId: day.occasion.id, accountId, day: plain, keptMs: Date.now() }])
   })
 
 /** Captures are added as they come; a day that is read from its beginning replaces what was kept of it. */
@@ -29,8 +29,13 @@ export const keepRecorded = (
   fromTheBeginning: boolean,
 ): Promise<void> =>
   tolerant(async () => {
-    if (fromTheBeginning) await database.recorded.where('occasionId').equals(occasionId).delete()
-    await database.recorded.bulkPut(captures.map((capture) => ({ id: capture.id, occasionId, capture })))
+    const transaction = await writing('recorded')
+    const before = fromTheBeginning ? await transaction.store.index('occasionId').getAllKeys(occasionId) : []
+    await Promise.all([
+      ...before.map((id) => transaction.store.delete(id)),
+      ...captures.map((capture) => transaction.store.put({ id: capture.id, occasionId, capture })),
+      transaction.done,
+    ])
   })
 
 /** What is kept of a day for an account, or null. */
@@ -39,9 +44,10 @@ export const findKeptDay = async (
   accountId: string,
 ): Promise<{ day: Day; captures: RecordedCapture[]; keptMs: number } | null> => {
   try {
-    const kept = await database.days.get(occasionId)
+    const db = await database()
+    const kept = await db.get('days', occasionId)
     if (kept?.accountId !== accountId) return null
-    const recorded = await database.recorded.where('occasionId').equals(occasionId).toArray()
+    const recorded = await db.getAllFromIndex('recorded', 'occasionId', occasionId)
     return {
       day: { ...ADDED_SINCE, ...kept.day },
       keptMs: kept.keptMs,
@@ -55,7 +61,8 @@ export const findKeptDay = async (
 
 /** Days this account can open without a network, in the form of the list of days. */
 export const listKeptDays = async (accountId: string): Promise<OccasionSummary[]> => {
-  const kept = await database.days.filter((one) => one.accountId === accountId).toArray()
+  const all = await (await database()).getAll('days')
+  const kept = all.filter((one) => one.accountId === accountId)
   return kept.map(({ day: { occasion, standard, entries } }) => ({
     ...occasion,
     standardName: standard.name,
@@ -69,6 +76,6 @@ export const listKeptDays = async (accountId: string): Promise<OccasionSummary[]
 /** When somebody signs out, what they could see leaves the device; captures that still wait do not. */
 export const forgetKeptDays = (): Promise<void> =>
   tolerant(async () => {
-    await database.days.clear()
-    await database.recorded.clear()
+    const db = await database()
+    await Promise.all([db.clear('days'), db.clear('recorded')])
   })

@@ -1,6 +1,6 @@
 /** Captures on their way: held by the page from the press on, on this device's disk a moment later, kept until the server has them. */
 import { ref, shallowReactive } from 'vue'
-import { database, flushSoon, type WaitingCapture } from './database.ts'
+import { database, flushSoon, putAll, writing as writingTo, type WaitingCapture } from './database.ts'
 
 export type { WaitingCapture } from './database.ts'
 
@@ -47,7 +47,7 @@ const write = async (): Promise<void> => {
   const batch = [...unwritten].flatMap((id) => memory.get(id) ?? [])
   unwritten.clear()
   try {
-    await database.captures.bulkPut(batch)
+    await putAll('captures', batch)
     for (const { id } of batch) memory.delete(id)
     flushSoon()
   } catch (error) {
@@ -62,10 +62,10 @@ export const listWaiting = async (
   accountId: string,
   state: WaitingCapture['state'],
 ): Promise<WaitingCapture[]> => {
-  const key = [occasionId, accountId, state]
+  const key: [string, string, string] = [occasionId, accountId, state]
   const onDisk = onlyInMemory.value
     ? []
-    : await database.captures.where('[occasionId+accountId+state]').equals(key).toArray()
+    : await (await database()).getAllFromIndex('captures', '[occasionId+accountId+state]', key)
   const inMemory = [...memory.values()].filter(
     (one) => one.occasionId === occasionId && one.accountId === accountId && one.state === state,
   )
@@ -77,48 +77,57 @@ export const listWaiting = async (
 /** Days for which captures of an account wait on this device. */
 export const daysWaiting = async (accountId: string): Promise<Map<string, number>> => {
   const counts = new Map<string, number>()
-  await database.captures
-    .filter((one) => one.accountId === accountId && one.state === 'waiting')
-    .each(({ occasionId }) => counts.set(occasionId, (counts.get(occasionId) ?? 0) + 1))
+  for (const one of await onThisDevice()) {
+    const { occasionId } = one
+    if (one.accountId === accountId && one.state === 'waiting')
+      counts.set(occasionId, (counts.get(occasionId) ?? 0) + 1)
+  }
   return counts
 }
 
 /** Replaces captures that have not left this device yet. */
 export const rewrite = async (changed: readonly WaitingCapture[]): Promise<void> => {
   for (const one of changed) if (memory.has(one.id)) memory.set(one.id, one)
-  if (!onlyInMemory.value) await database.captures.bulkPut([...changed])
+  if (!onlyInMemory.value) await putAll('captures', changed)
 }
 
 /** What guests of a station left on this device: their code may have ended before they could send it. */
 export const listOfGuests = async (occasionId: string, accountId: string): Promise<WaitingCapture[]> => {
   if (onlyInMemory.value) return []
-  const found = await database.captures
-    .filter(
-      (one) =>
-        one.occasionId === occasionId && one.accountId !== accountId && one.byGuest === true && one.state === 'waiting',
-    )
-    .toArray()
+  const found = (await onThisDevice()).filter(
+    (one) =>
+      one.occasionId === occasionId && one.accountId !== accountId && one.byGuest === true && one.state === 'waiting',
+  )
   return found.sort((a, b) => (a.id < b.id ? -1 : 1))
 }
 
 /** How many captures of other accounts wait on this device for their owner to sign in. */
-export const countOfOthers = (occasionId: string, accountId: string): Promise<number> =>
-  database.captures
-    .filter(
-      (one) =>
-        one.occasionId === occasionId && one.accountId !== accountId && one.byGuest !== true && one.state === 'waiting',
-    )
-    .count()
+export const countOfOthers = async (occasionId: string, accountId: string): Promise<number> =>
+  (await onThisDevice()).filter(
+    (one) =>
+      one.occasionId === occasionId && one.accountId !== accountId && one.byGuest !== true && one.state === 'waiting',
+  ).length
+
+/** Everything that waits here; a device holds few, since what was sent is dropped. */
+const onThisDevice = async (): Promise<WaitingCapture[]> => (await database()).getAll('captures')
 
 export const drop = async (ids: readonly string[]): Promise<void> => {
   for (const id of ids) memory.delete(id)
-  if (!onlyInMemory.value) await database.captures.bulkDelete([...ids])
+  if (onlyInMemory.value) return
+  const transaction = await writingTo('captures')
+  await Promise.all([...ids.map((id) => transaction.store.delete(id)), transaction.done])
 }
 
 export const markRefused = async (id: string, reason: string): Promise<void> => {
   const kept = memory.get(id)
-  if (kept) memory.set(id, { ...kept, state: 'refused', reason })
-  else await database.captures.update(id, { state: 'refused', reason })
+  if (kept) {
+    memory.set(id, { ...kept, state: 'refused', reason })
+    return
+  }
+  const transaction = await writingTo('captures')
+  const onDisk = await transaction.store.get(id)
+  if (onDisk) await transaction.store.put({ ...onDisk, state: 'refused', reason })
+  await transaction.done
 }
 
 /** A name for this device that stays the same on it. */

@@ -6,10 +6,10 @@
 import { conductOf, startWordsOf, type StandardEvent } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
+import { dialogLater } from '../../ui/dialogLater.ts'
 import { fullName, type Day, type Entry } from '../../day/day.ts'
 import SoundSwitch from '../../sound/SoundSwitch.vue'
 import type { AgreedMoment } from '../../sync/agreedClock.ts'
-import KeyHelp from '../../ui/KeyHelp.vue'
 import StartCommands from '../start/StartCommands.vue'
 import StartCues from '../start/StartCues.vue'
 import StartHearing from '../start/StartHearing.vue'
@@ -22,14 +22,15 @@ import { useSession } from '../../session/sessionStore.ts'
 import { deviceId } from '../../sync/outbox.ts'
 import CalledOut from './CalledOut.vue'
 import HeldElsewhere from './HeldElsewhere.vue'
-import PutRightDialog from './PutRightDialog.vue'
 import { personTarget } from './slipTarget.ts'
 import { useCalls } from './useCalls.ts'
 import type { Grading } from './useGrading.ts'
-import EndDialog from './EndDialog.vue'
 import ConsoleHead from './ConsoleHead.vue'
 import ConsoleOver from './ConsoleOver.vue'
 
+const KeyHelp = dialogLater(() => import('../../ui/KeyHelp.vue'))
+const PutRightDialog = dialogLater(() => import('./PutRightDialog.vue'))
+const EndDialog = dialogLater(() => import('./EndDialog.vue'))
 const props = withDefaults(
   defineProps<{
     day: Day

@@ -3,9 +3,9 @@
 import { isHeldElsewhere, kindOf, rulingFor, startOf, waveStarts, type StandardEvent } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
+import { dialogLater } from '../../ui/dialogLater.ts'
 import type { Day, Entry } from '../../day/day.ts'
 import SoundSwitch from '../../sound/SoundSwitch.vue'
-import KeyHelp from '../../ui/KeyHelp.vue'
 import { useDay } from '../../day/dayStore.ts'
 import { useSession } from '../../session/sessionStore.ts'
 import { useAgreedClock } from '../../sync/agreedClock.ts'
@@ -14,13 +14,14 @@ import EventStrip from '../EventStrip.vue'
 import { useKeys } from '../useKeys.ts'
 import CalledOut from './CalledOut.vue'
 import HeldElsewhere from './HeldElsewhere.vue'
-import PutRightDialog from './PutRightDialog.vue'
 import type { SlipTarget } from './slipTarget.ts'
-import StopDialog from './StopDialog.vue'
 import { sayUndoable } from './sayUndoable.ts'
 import { useCalls } from './useCalls.ts'
 import type { GroupGrading } from './useGroupGrading.ts'
 
+const KeyHelp = dialogLater(() => import('../../ui/KeyHelp.vue'))
+const PutRightDialog = dialogLater(() => import('./PutRightDialog.vue'))
+const StopDialog = dialogLater(() => import('./StopDialog.vue'))
 const props = withDefaults(
   defineProps<{
     day: Day

@@ -26,11 +26,15 @@ const clock = useAgreedClock()
 const targetId = ref('')
 const typed = ref('')
 const problem = ref('')
-watch(open, () => {
-  targetId.value = props.targets[0]?.id ?? ''
-  typed.value = ''
-  problem.value = ''
-})
+watch(
+  open,
+  () => {
+    targetId.value = props.targets[0]?.id ?? ''
+    typed.value = ''
+    problem.value = ''
+  },
+  { immediate: true },
+)
 
 const target = computed(() => props.targets.find(({ id }) => id === targetId.value))
 const zone = computed(() => props.day.occasion.zone)

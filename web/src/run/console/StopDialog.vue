@@ -58,11 +58,15 @@ const what = computed(() =>
     .map(({ id, label }) => ({ value: id, text: label })),
 )
 
-watch(open, () => {
-  entryId.value = props.runners[0]?.id ?? ''
-  choice.value = 'safety'
-  note.value = ''
-})
+watch(
+  open,
+  () => {
+    entryId.value = props.runners[0]?.id ?? ''
+    choice.value = 'safety'
+    note.value = ''
+  },
+  { immediate: true },
+)
 
 const record = (): void => {
   if (entryId.value === '') return

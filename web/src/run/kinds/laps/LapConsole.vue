@@ -3,10 +3,10 @@
 import { BButton } from 'bootstrap-vue-next'
 import { waveStarts } from '@able-gauge/core'
 import { computed, ref, useTemplateRef } from 'vue'
+import { dialogLater } from '../../../ui/dialogLater.ts'
 import { shortName, type Day } from '../../../day/day.ts'
 import { useDay } from '../../../day/dayStore.ts'
 import { useSession } from '../../../session/sessionStore.ts'
-import KeyHelp from '../../../ui/KeyHelp.vue'
 import EventStrip from '../../EventStrip.vue'
 import StartCommands from '../../start/StartCommands.vue'
 import { useKeys } from '../../useKeys.ts'
@@ -15,13 +15,14 @@ import LapKeys from './LapKeys.vue'
 import LapSheets from './LapSheets.vue'
 import LapSide from './LapSide.vue'
 import LapTiles from './LapTiles.vue'
-import PutRightDialog from '../../console/PutRightDialog.vue'
 import { waveTarget } from '../../console/slipTarget.ts'
-import StopDialog from '../../console/StopDialog.vue'
 import { useLapConsole, type RunEvent } from './useLapConsole.ts'
 import { useLapTyping } from './useLapTyping.ts'
 import { useLapRepairs } from './useLapRepairs.ts'
 
+const KeyHelp = dialogLater(() => import('../../../ui/KeyHelp.vue'))
+const PutRightDialog = dialogLater(() => import('../../console/PutRightDialog.vue'))
+const StopDialog = dialogLater(() => import('../../console/StopDialog.vue'))
 const props = defineProps<{
   day: Day
   event: RunEvent

@@ -1,0 +1,21 @@
+/** Calendar dates as YYYY-MM-DD, and the moments a day at a venue begins. The polyfill's functions are taken one by one, so that a phone fetches no more of it. */
+import { addDays, create, toString, toZonedDateTime } from 'temporal-polyfill/fns/PlainDate'
+import { create as createTime } from 'temporal-polyfill/fns/PlainTime'
+
+const recordOf = (date: string) => {
+  const [year = 0, month = 1, day = 1] = date.split('-').map(Number)
+  return create(year, month, day)
+}
+
+/** @example dateAfter('2026-12-31', 1) // "2027-01-01" */
+export const dateAfter = (date: string, days: number): string => toString(addDays(recordOf(date), days))
+
+/** When a day begins in a time zone, in ms since 1970; days at which clocks are put forward or back begin when the zone has them begin. */
+export const startOfDayMs = (date: string, zone: string): number =>
+  toZonedDateTime(recordOf(date), zone).epochMilliseconds
+
+/** The moment at which the clocks of a zone show a time of day, in ms since 1970. @param time HH:MM */
+export const momentIn = (date: string, time: string, zone: string): number => {
+  const [hour = 0, minute = 0] = time.split(':').map(Number)
+  return toZonedDateTime(recordOf(date), { timeZone: zone, plainTime: createTime(hour, minute) }).epochMilliseconds
+}
