@@ -8,6 +8,7 @@ const EVERYWHERE: readonly CaptureKind[] = [
   'varied',
   'stopped',
   'voided',
+  'assigned',
   'moved',
   'replaced',
   'decided',
