@@ -148,3 +148,18 @@ test('on a signed day nothing is offered for capturing', async ({ page, signedIn
   await expect(page.getByText('as signed')).toBeVisible()
   await expect(page.locator('tr[data-bib="8"]')).toContainText('9:15')
 })
+
+test('an unknown address says so, tabs can be told apart, and keys can skip the bar', async ({ page, signedIn }) => {
+  await signedIn('pell.varga')
+  await page.goto('/nowhere/at-all')
+  await expect(page.getByRole('heading', { name: 'There is no page at this address' })).toBeVisible()
+  await expect(page).toHaveTitle(/^No such page/)
+  await page.getByRole('link', { name: 'All days' }).click()
+  await expect(page).toHaveTitle('All days, Able Gauge')
+  await page.goto(`/days/${DAY}/run/press-ups?bib=15`)
+  await expect(page).toHaveTitle(/^15 .+, Press-ups, .+, Able Gauge$/)
+  await page.keyboard.press('Tab')
+  await expect(page.getByRole('link', { name: 'Skip to the content' })).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('main')).toBeFocused()
+})

@@ -2,7 +2,9 @@
 import { BButton } from 'bootstrap-vue-next'
 import { onErrorCaptured, ref } from 'vue'
 import { NoAnswer } from './api.ts'
+import { usePageTitle } from './pageTitle.ts'
 
+usePageTitle()
 const away = ref(false)
 
 onErrorCaptured((error) => {
@@ -12,9 +14,17 @@ onErrorCaptured((error) => {
 })
 
 const reload = (): void => location.reload()
+
+/** To what the page is for, past the bar of the day. */
+const skip = (): void => {
+  const main = document.querySelector('main')
+  main?.setAttribute('tabindex', '-1')
+  main?.focus()
+}
 </script>
 
 <template>
+  <a class="skip" href="#main" @click.prevent="skip">Skip to the content</a>
   <RouterView />
   <div v-if="away" class="away" role="alert">
     The server cannot be reached. What you captured is kept on this device.
@@ -23,6 +33,19 @@ const reload = (): void => location.reload()
 </template>
 
 <style scoped>
+.skip {
+  position: fixed;
+  inset: -80px auto auto 12px;
+  z-index: 20;
+  padding: 10px 16px;
+  border-radius: 0 0 6px 6px;
+  background: var(--vest);
+  color: var(--vest-ink);
+  font-weight: 700;
+}
+.skip:focus {
+  top: 0;
+}
 .away {
   position: fixed;
   inset: auto 16px 16px;

@@ -4,6 +4,8 @@ import { useSession } from './session/sessionStore.ts'
 
 declare module 'vue-router' {
   interface RouteMeta {
+    /** What the tab of the browser is called. */
+    readonly title?: string
     /** Fetches what the room needs for a day that is being opened. */
     readonly prepare?: (day: DayAnswer, to: RouteLocationNormalized) => void
   }
@@ -21,26 +23,38 @@ export const makeRouter = (): Router => {
   const router = createRouter({
     history: createWebHistory(),
     routes: [
-      { path: '/sign-in', name: 'signIn', component: () => import('./session/SignInRoom.vue') },
-      { path: '/', name: 'days', component: () => import('./days/DaysRoom.vue') },
+      {
+        path: '/sign-in',
+        name: 'signIn',
+        component: () => import('./session/SignInRoom.vue'),
+        meta: { title: 'Sign in' },
+      },
+      { path: '/', name: 'days', component: () => import('./days/DaysRoom.vue'), meta: { title: 'All days' } },
       {
         path: '/days/:dayId',
         component: () => import('./day/DayFrame.vue'),
         children: [
           { path: '', redirect: { name: 'run' } },
-          { path: 'plan', name: 'plan', component: () => import('./plan/PlanRoom.vue') },
+          { path: 'plan', name: 'plan', component: () => import('./plan/PlanRoom.vue'), meta: { title: 'Plan' } },
           {
             path: 'papers/:paper',
             name: 'paper',
             component: () => import('./plan/papers/PaperRoom.vue'),
+            meta: { title: 'Papers' },
           },
-          { path: 'muster', name: 'muster', component: () => import('./muster/MusterRoom.vue') },
-          { path: 'run', name: 'run', component: () => import('./run/RunRoom.vue') },
+          {
+            path: 'muster',
+            name: 'muster',
+            component: () => import('./muster/MusterRoom.vue'),
+            meta: { title: 'Muster' },
+          },
+          { path: 'run', name: 'run', component: () => import('./run/RunRoom.vue'), meta: { title: 'Run' } },
           {
             path: 'run/:eventId',
             name: 'event',
             component: () => import('./run/EventRoom.vue'),
             meta: {
+              title: 'Event',
               prepare: ({ standard }, { params, query }) => {
                 const event = standard.events.find(({ id }) => id === params['eventId'])
                 if (event)
@@ -48,31 +62,92 @@ export const makeRouter = (): Router => {
               },
             },
           },
-          { path: 'cards/:eventId', name: 'cards', component: () => import('./run/cards/CardsRoom.vue') },
-          { path: 'verdicts', name: 'verdicts', component: () => import('./verdicts/VerdictsRoom.vue') },
-          { path: 'verdicts/:entryId/sheet', name: 'sheet', component: () => import('./verdicts/ResultSheetRoom.vue') },
-          { path: 'sign-off', name: 'signOff', component: () => import('./signoff/SignOffRoom.vue') },
+          {
+            path: 'cards/:eventId',
+            name: 'cards',
+            component: () => import('./run/cards/CardsRoom.vue'),
+            meta: { title: 'Cards' },
+          },
+          {
+            path: 'verdicts',
+            name: 'verdicts',
+            component: () => import('./verdicts/VerdictsRoom.vue'),
+            meta: { title: 'Verdicts' },
+          },
+          {
+            path: 'verdicts/:entryId/sheet',
+            name: 'sheet',
+            component: () => import('./verdicts/ResultSheetRoom.vue'),
+            meta: { title: 'Result sheet' },
+          },
+          {
+            path: 'sign-off',
+            name: 'signOff',
+            component: () => import('./signoff/SignOffRoom.vue'),
+            meta: { title: 'Sign-off' },
+          },
         ],
       },
-      { path: '/people', name: 'people', component: () => import('./people/PeopleRoom.vue') },
-      { path: '/people/:personId', name: 'person', component: () => import('./people/PersonRoom.vue') },
-      { path: '/house-rules', name: 'houseRules', component: () => import('./house/HouseRulesRoom.vue') },
-      { path: '/standards', name: 'library', component: () => import('./standards/LibraryRoom.vue') },
+      {
+        path: '/people',
+        name: 'people',
+        component: () => import('./people/PeopleRoom.vue'),
+        meta: { title: 'People' },
+      },
+      {
+        path: '/people/:personId',
+        name: 'person',
+        component: () => import('./people/PersonRoom.vue'),
+        meta: { title: 'Person' },
+      },
+      {
+        path: '/house-rules',
+        name: 'houseRules',
+        component: () => import('./house/HouseRulesRoom.vue'),
+        meta: { title: 'House rules' },
+      },
+      {
+        path: '/standards',
+        name: 'library',
+        component: () => import('./standards/LibraryRoom.vue'),
+        meta: { title: 'Standards' },
+      },
       {
         path: '/standards/:standardId/compare',
         name: 'compare',
         component: () => import('./standards/compare/CompareRoom.vue'),
+        meta: { title: 'Compare versions' },
       },
       {
         path: '/standards/:standardId/:version(\\d+)',
         component: () => import('./standards/StandardFrame.vue'),
         children: [
-          { path: '', name: 'standard', component: () => import('./standards/StandardRoom.vue') },
-          { path: 'edit', name: 'edit', component: () => import('./standards/edit/EditRoom.vue') },
-          { path: 'try', name: 'try', component: () => import('./standards/try/TryRoom.vue') },
+          {
+            path: '',
+            name: 'standard',
+            component: () => import('./standards/StandardRoom.vue'),
+            meta: { title: 'Standard' },
+          },
+          {
+            path: 'edit',
+            name: 'edit',
+            component: () => import('./standards/edit/EditRoom.vue'),
+            meta: { title: 'Edit a standard' },
+          },
+          {
+            path: 'try',
+            name: 'try',
+            component: () => import('./standards/try/TryRoom.vue'),
+            meta: { title: 'Try a standard' },
+          },
         ],
       },
-      { path: '/:rest(.*)*', redirect: '/' },
+      {
+        path: '/:rest(.*)*',
+        name: 'nowhere',
+        component: () => import('./NotFoundRoom.vue'),
+        meta: { title: 'No such page' },
+      },
     ],
   })
   router.beforeEach(async (to) => {

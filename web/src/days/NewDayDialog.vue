@@ -9,6 +9,7 @@ import type { Account } from '../session/sessionStore.ts'
 import { listVersions } from '../standards/standardCalls.ts'
 import { shortDate, today } from '../ui/localTime.ts'
 import StaffFields from './StaffFields.vue'
+import DateField from '../ui/DateField.vue'
 
 const open = defineModel<boolean>({ required: true })
 const router = useRouter()
@@ -104,7 +105,7 @@ const mayNotSave = computed(
       </div>
       <div>
         <label class="form-label" for="day-date">Test date</label>
-        <BFormInput id="day-date" v-model="testDate" type="date" />
+        <DateField id="day-date" v-model="testDate" />
       </div>
       <div>
         <label class="form-label" for="day-zone">Time zone of the venue</label>

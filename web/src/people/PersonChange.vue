@@ -5,6 +5,7 @@ import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, inWords, Refusal, tell } from '../api.ts'
+import DateField from '../ui/DateField.vue'
 
 const props = defineProps<{
   person: Person
@@ -72,7 +73,7 @@ const LABELS = { correct: 'Correct', merge: 'Merge', erase: 'Erase for good' } a
         <label>Number <BFormInput v-model="corrected.number" maxlength="40" required /></label>
         <label>Given name <BFormInput v-model="corrected.givenName" maxlength="80" required /></label>
         <label>Family name <BFormInput v-model="corrected.familyName" maxlength="80" required /></label>
-        <label>Date of birth <BFormInput v-model="corrected.birthDate" type="date" required /></label>
+        <label>Date of birth <DateField v-model="corrected.birthDate" required /></label>
       </template>
       <template v-if="what === 'merge'">
         <label

@@ -7,6 +7,7 @@ import { tell, inWords } from '../api.ts'
 import { listVersions, readVersion } from '../standards/standardCalls.ts'
 import { readStandard } from '../standards/readStandard.ts'
 import { today } from '../ui/localTime.ts'
+import DateField from '../ui/DateField.vue'
 
 const props = defineProps<{
   record: PersonRecord
@@ -87,7 +88,7 @@ const log = async (): Promise<void> => {
         <option v-for="one in standard?.events ?? []" :key="one.id" :value="one.id">{{ one.name }}</option>
       </BFormSelect></label
     >
-    <label>Date <BFormInput v-model="form.testDate" type="date" required /></label>
+    <label>Date <DateField v-model="form.testDate" required /></label>
     <label v-for="slot in slots" :key="slot.id"
       >{{ slot.label }}
       <BFormInput

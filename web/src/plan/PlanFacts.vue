@@ -5,6 +5,7 @@ import { reactive, ref } from 'vue'
 import { tell, inWords } from '../api.ts'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
+import DateField from '../ui/DateField.vue'
 
 const props = defineProps<{
   day: Day
@@ -36,7 +37,7 @@ const save = async (): Promise<void> => {
     <form @submit.prevent="save">
       <label>Name <BFormInput v-model="facts.name" maxlength="120" required /></label>
       <label>Venue <BFormInput v-model="facts.venue" maxlength="120" required /></label>
-      <label>Test date <BFormInput v-model="facts.testDate" type="date" required /></label>
+      <label>Test date <DateField v-model="facts.testDate" required /></label>
       <BButton type="submit" variant="quiet" size="sm">Save</BButton>
       <p v-if="saved && !problem" role="status">Saved.</p>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

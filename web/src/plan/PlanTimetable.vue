@@ -8,6 +8,7 @@ import { clockAt } from './clockAt.ts'
 import TimetableChart from './TimetableChart.vue'
 import type { PlanDraft } from './usePlan.ts'
 import { useTimetable } from './useTimetable.ts'
+import TimeField from '../ui/TimeField.vue'
 
 const props = defineProps<{
   day: Day
@@ -42,7 +43,6 @@ const setTime = (index: number, field: 'musterAt' | 'startsAt', text: string): v
   const { plan, change } = props.draft
   change({ ...plan.value, days: plan.value.days.map((one, at) => (at === index ? { ...one, [field]: text } : one)) })
 }
-const valueOf = (event: Event): string => (event.target as HTMLInputElement).value
 </script>
 
 <template>
@@ -63,21 +63,17 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement).val
         <strong v-if="days.length > 1">Day {{ one.index + 1 }}</strong>
         <label
           >Muster at
-          <input
-            class="form-control figures"
-            type="time"
-            :value="one.musterAt"
+          <TimeField
+            :model-value="one.musterAt"
             :disabled="!mayEdit"
-            @change="setTime(one.index, 'musterAt', valueOf($event))"
+            @update:model-value="(time) => setTime(one.index, 'musterAt', time)"
         /></label>
         <label
           >First event at
-          <input
-            class="form-control figures"
-            type="time"
-            :value="one.startsAt"
+          <TimeField
+            :model-value="one.startsAt"
             :disabled="!mayEdit"
-            @change="setTime(one.index, 'startsAt', valueOf($event))"
+            @update:model-value="(time) => setTime(one.index, 'startsAt', time)"
         /></label>
         <p class="length">
           Ends at <strong class="figures">{{ clockAt(one.startsAt, one.endMs) }}</strong> after

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** One person typed in. */
 import { RosterAnswer, type RosterOutcome } from '@able-gauge/core'
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { BButton, BFormSelect } from 'bootstrap-vue-next'
 import { reactive, ref, useTemplateRef } from 'vue'
 import { call, inWords } from '../api.ts'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
+import DateField from '../ui/DateField.vue'
 
 const props = defineProps<{
   day: Day
@@ -67,7 +68,7 @@ const send = async (): Promise<void> => {
         required
       />
     </label>
-    <label>Date of birth <BFormInput v-model="person.birthDate" type="date" required /></label>
+    <label>Date of birth <DateField v-model="person.birthDate" required /></label>
     <label
       >Scoring category
       <BFormSelect v-model="person.category" required>

@@ -5,6 +5,7 @@ import { ref, watch } from 'vue'
 import { inWords } from '../api.ts'
 import { today } from '../ui/localTime.ts'
 import { retireVersion } from './standardCalls.ts'
+import DateField from '../ui/DateField.vue'
 
 const props = defineProps<{
   standardId: string
@@ -44,7 +45,7 @@ const retire = async (): Promise<void> => {
   >
     <p>Days judged by it keep their verdicts. After its last day no new day may use it. This cannot be taken back.</p>
     <label for="last-day" class="form-label">Last day in force</label>
-    <BFormInput id="last-day" v-model="lastDay" type="date" />
+    <DateField id="last-day" v-model="lastDay" />
     <label for="retire-reason" class="form-label mt-3">Reason, for the record</label>
     <BFormInput id="retire-reason" v-model="reason" maxlength="300" />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
