@@ -1,0 +1,78 @@
+<script setup lang="ts">
+/** Level and shuttle being run, with how long it is to the next signal. */
+import { lastBefore, printClock, type ShuttleSignal } from '@able-gauge/core'
+import { computed } from 'vue'
+
+const props = defineProps<{
+  signals: readonly ShuttleSignal[]
+  elapsedMs: number
+  isRunning: boolean
+}>()
+
+const index = computed(() => lastBefore(props.signals, props.elapsedMs))
+const running = computed(() => props.signals[index.value + 1])
+const toNextMs = computed(() => Math.max(0, (running.value?.atMs ?? 0) - props.elapsedMs))
+const share = computed(() => {
+  const before = props.signals[index.value]?.atMs ?? 0
+  const length = (running.value?.atMs ?? before) - before
+  return length > 0 ? 1 - toNextMs.value / length : 0
+})
+</script>
+
+<template>
+  <section class="sheet level" aria-label="Level and shuttle">
+    <div>
+      <span class="quiet">level</span
+      ><strong class="figures" data-testid="level">{{ running?.level ?? signals.at(-1)?.level }}</strong>
+    </div>
+    <div>
+      <span class="quiet">shuttle</span
+      ><strong class="figures" data-testid="shuttle">{{ running?.shuttle ?? '–' }}</strong>
+    </div>
+    <div class="to-next">
+      <span class="quiet">{{ isRunning ? 'to the signal' : 'over' }}</span>
+      <strong class="figures" role="timer">{{ isRunning ? printClock(toNextMs, 1) : printClock(elapsedMs) }}</strong>
+      <div class="track"><div :style="{ width: `${share * 100}%` }" /></div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.level {
+  display: grid;
+  grid-template-columns: auto auto 1fr;
+  gap: 32px;
+  padding: 8px 20px;
+}
+.level > div {
+  display: flex;
+  flex-direction: column;
+}
+.level strong {
+  font-size: 64px;
+  line-height: 0.95;
+}
+.to-next strong {
+  font-size: 48px;
+}
+.track {
+  height: 12px;
+  border: 1px solid var(--line-2);
+  margin-top: 6px;
+}
+.track div {
+  height: 100%;
+  background: var(--bar-2);
+}
+@media (max-width: 900px) {
+  .level {
+    gap: 16px;
+  }
+  .level strong {
+    font-size: 48px;
+  }
+  .to-next strong {
+    font-size: 38px;
+  }
+}
+</style>

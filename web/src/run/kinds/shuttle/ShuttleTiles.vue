@@ -1,0 +1,170 @@
+<script setup lang="ts">
+/**
+ * Everybody of the wave, each in the place of their bib from the start to the end: who is out stays where they were, so that no tile
+ * moves under a finger. A touch is a missed line, or the way out when that is armed.
+ */
+import { printQuantity, type Mark, type ShuttleRun } from '@able-gauge/core'
+import { shortName, type Entry } from '../../../day/day.ts'
+import { figureOf } from '../../../ui/verdictWords.ts'
+
+export interface ShuttleTile {
+  readonly entry: Entry
+  readonly run: ShuttleRun
+  readonly mark: Mark | undefined
+  readonly out: boolean
+}
+
+defineProps<{
+  tiles: readonly ShuttleTile[]
+  /** Whether a touch counts now. */
+  active: boolean
+  /** Whether the next touch is somebody who steps out. */
+  arming: boolean
+}>()
+const emit = defineEmits<{ miss: [entry: Entry]; out: [entry: Entry] }>()
+
+/** More than these stand closer together, and closer still. */
+const [ROOMY, CLOSE] = [20, 44]
+const densityOf = (count: number): string => (count <= ROOMY ? 'roomy' : count <= CLOSE ? 'close' : 'dense')
+
+const resultOf = ({ mark, out }: ShuttleTile): string => {
+  const figure = mark ? figureOf(mark) : null
+  if (figure !== null && mark && 'unit' in mark) return printQuantity(figure, mark.unit)
+  return out ? 'out' : ''
+}
+const stateOf = (tile: ShuttleTile): string => {
+  if (tile.out) return resultOf(tile)
+  const { missesInRow } = tile.run
+  return missesInRow > 0 ? `${missesInRow} missed` : ''
+}
+</script>
+
+<template>
+  <ol class="tiles" :class="densityOf(tiles.length)">
+    <li
+      v-for="tile in tiles"
+      :key="tile.entry.id"
+      v-memo="[stateOf(tile), tile.out, active, arming]"
+      class="sheet"
+      :class="{ warned: !tile.out && tile.run.missesInRow > 0, over: tile.out, arming }"
+    >
+      <button
+        class="miss"
+        :data-bib="tile.entry.bib"
+        :disabled="!active || tile.out"
+        :aria-label="`Bib ${tile.entry.bib}, ${shortName(tile.entry)}: ${arming ? 'steps out' : 'missed the line'}`"
+        @click="arming ? emit('out', tile.entry) : emit('miss', tile.entry)"
+      >
+        <strong class="figures">{{ tile.entry.bib }}</strong>
+        <span class="name">{{ shortName(tile.entry) }}</span>
+        <small class="figures">{{ stateOf(tile) }}</small>
+      </button>
+      <button
+        v-if="densityOf(tiles.length) === 'roomy' && !tile.out"
+        class="out"
+        :disabled="!active"
+        :aria-label="`Bib ${tile.entry.bib} steps out`"
+        @click="emit('out', tile.entry)"
+      >
+        Out
+      </button>
+    </li>
+  </ol>
+</template>
+
+<style scoped>
+.tiles {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
+  gap: 9px;
+}
+.tiles li {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  overflow: hidden;
+  border-color: var(--line-2);
+}
+.tiles button {
+  border: 0;
+  background: none;
+  color: inherit;
+  touch-action: manipulation;
+}
+.miss {
+  min-height: 92px;
+  padding: 8px 12px;
+  text-align: left;
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+}
+.miss strong {
+  font-size: 2.1rem;
+  line-height: 1;
+}
+.name {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  max-width: 100%;
+}
+.miss small {
+  color: var(--ink-2);
+  font-size: 0.8125rem;
+  min-height: 1.2em;
+}
+.tiles .out {
+  border-left: 1px solid var(--line);
+  padding: 0 14px;
+  font-weight: 700;
+}
+.tiles .warned {
+  background: var(--decide-tint);
+  border: 3px solid var(--decide-edge);
+}
+.warned small {
+  color: var(--decide);
+  font-weight: 700;
+}
+.tiles .over {
+  background: var(--sheet-2);
+  border-style: dashed;
+  color: var(--ink-2);
+}
+.tiles .arming:not(.over) {
+  box-shadow: inset 0 0 0 3px var(--vest);
+}
+.close {
+  grid-template-columns: repeat(auto-fill, minmax(108px, 1fr));
+  gap: 6px;
+}
+.close .miss {
+  min-height: 74px;
+  padding: 6px 8px;
+}
+.close .miss strong {
+  font-size: 1.7rem;
+}
+.dense {
+  grid-template-columns: repeat(auto-fill, minmax(78px, 1fr));
+  gap: 5px;
+}
+.dense .miss {
+  min-height: 52px;
+  padding: 4px 6px;
+}
+.dense .miss strong {
+  font-size: 1.5rem;
+}
+.dense .name {
+  display: none;
+}
+@media (max-width: 900px) {
+  .roomy {
+    grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  }
+}
+</style>
