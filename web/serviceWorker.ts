@@ -48,7 +48,6 @@ export const serviceWorker = (): Plugin => ({
       const files = [
         '/index.html',
         '/icon.svg',
-        '/early.js',
         ...Object.keys(bundle)
           .filter((name) => name !== 'index.html')
           .map((name) => `/${name}`),
