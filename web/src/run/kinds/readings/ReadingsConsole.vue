@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One candidate's readings: a field for each, kept the moment it is left, with the mark beside it as it follows. */
-import { isMarkOver, conductOf, printQuantity, suffixOf, type StandardEvent } from '@able-gauge/core'
-import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { conductOf, isMarkOver, printQuantity, type StandardEvent } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { fullName, type Day, type Entry } from '../../../day/day.ts'
 import Gauge from '../../../ui/Gauge.vue'
@@ -11,6 +11,8 @@ import InstrumentTake from '../../instruments/InstrumentTake.vue'
 import { useGrading } from '../../console/useGrading.ts'
 import EndDialog from '../../console/EndDialog.vue'
 import ConsoleHead from '../../console/ConsoleHead.vue'
+import NumberPad from './NumberPad.vue'
+import ReadingCell from './ReadingCell.vue'
 import { useReadings } from './useReadings.ts'
 
 const props = defineProps<{
@@ -23,7 +25,7 @@ const props = defineProps<{
 
 const emit = defineEmits<{ next: []; back: [] }>()
 
-const { slots, typed, problems, mark, ready, mayCapture, record, stop, undo, undoable } = useReadings(
+const { slots, counting, typed, problems, mark, ready, mayCapture, record, stop, undo, undoable } = useReadings(
   () => props.day,
   props.event,
   () => props.entry,
@@ -45,12 +47,30 @@ const onEnter = (index: number): void => {
   record(slot)
   if (problems[slot.id]) return
   const inputs = [...(form.value?.querySelectorAll('input') ?? [])]
-  const empty = inputs.slice(index + 1).find(({ value }) => value === '')
-  if (empty) empty.focus()
-  else if (isDone.value) document.querySelector<HTMLButtonElement>('.next-person')?.focus()
+  const empty = inputs.findIndex(({ value }, at) => at > index && value === '')
+  if (empty >= 0) {
+    active.value = empty
+    inputs[empty]?.focus()
+  } else if (isDone.value) document.querySelector<HTMLButtonElement>('.next-person')?.focus()
 }
 
 const ending = ref(false)
+/** The field that has the focus last, which the large keys write to. */
+const active = ref(0)
+const typeInto = (text: string): void => {
+  const slot = slots.value[active.value]
+  if (slot) typed[slot.id] = text
+}
+/** Tries stand side by side, sides one under the other. */
+const MOST_TRIES = 4
+const tries = computed(() => {
+  const stems = new Map<string, number>()
+  for (const { id } of slots.value) {
+    const stem = id.replace(/-\d+$/, '')
+    stems.set(stem, (stems.get(stem) ?? 0) + 1)
+  }
+  return Math.min(MOST_TRIES, Math.max(...stems.values(), slots.value.length > 2 ? 2 : 1))
+})
 
 onMounted(async () => {
   await nextTick()
@@ -64,27 +84,27 @@ onMounted(async () => {
     <p class="quiet conduct">{{ conductOf(event.protocol, event.publishedIn) }}</p>
     <p v-if="held" class="hold" role="status">Held: may not start. {{ entry.note }}</p>
     <div class="columns">
-      <form ref="form" @submit.prevent>
-        <div v-for="(slot, index) in slots" :key="slot.id" class="slot">
-          <label :for="`slot-${slot.id}`">{{ slot.label }}<small v-if="slot.optional"> if taken</small></label>
-          <div class="field">
-            <BFormInput
-              :id="`slot-${slot.id}`"
-              :model-value="typed[slot.id] ?? ''"
-              class="figures"
-              :class="{ wrong: problems[slot.id] }"
-              :disabled="!ready"
-              :aria-invalid="problems[slot.id] ? true : undefined"
-              :aria-describedby="`slot-${slot.id}-said`"
-              autocomplete="off"
-              @update:model-value="(text) => (typed[slot.id] = String(text ?? ''))"
-              @change="record(slot)"
-              @keydown.enter.prevent="onEnter(index)"
-            />
-            <span class="suffix">{{ suffixOf(slot) }}</span>
-          </div>
-          <p :id="`slot-${slot.id}-said`" class="said" role="status">{{ problems[slot.id] }}</p>
-        </div>
+      <form ref="form" class="board" :style="{ '--tries': tries }" @submit.prevent>
+        <ReadingCell
+          v-for="(slot, index) in slots"
+          :key="slot.id"
+          :slot-of="slot"
+          :model-value="typed[slot.id] ?? ''"
+          :problem="problems[slot.id] ?? ''"
+          :counts="counting.includes(slot.id)"
+          :disabled="!ready"
+          @update:model-value="(text) => (typed[slot.id] = text)"
+          @focus="active = index"
+          @record="record(slot)"
+          @enter="onEnter(index)"
+        />
+        <NumberPad
+          class="pad"
+          :model-value="typed[slots[active]?.id ?? ''] ?? ''"
+          :disabled="!ready"
+          @update:model-value="typeInto"
+          @enter="onEnter(active)"
+        />
       </form>
       <aside aria-live="polite">
         <template v-if="mark">
@@ -130,7 +150,7 @@ onMounted(async () => {
 }
 .columns {
   display: grid;
-  grid-template-columns: minmax(220px, 300px) minmax(0, 1fr);
+  grid-template-columns: minmax(0, 3fr) minmax(260px, 2fr);
   gap: 28px;
   flex: 1;
   min-height: 0;
@@ -139,35 +159,14 @@ onMounted(async () => {
   padding: 6px;
   margin: 0 -6px;
 }
-label {
-  font-weight: 650;
+.board {
+  display: grid;
+  grid-template-columns: repeat(var(--tries), minmax(0, 1fr));
+  align-content: start;
+  gap: 10px;
 }
-label small {
-  font-weight: 400;
-  color: var(--ink-2);
-}
-.field {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-}
-.field input {
-  min-height: 52px;
-  font-size: 1.5rem;
-}
-.wrong {
-  border-color: var(--short);
-  border-width: 2px;
-}
-.suffix {
-  min-width: 3.2em;
-  color: var(--ink-2);
-}
-.said {
-  margin: 2px 0 4px;
-  min-height: 1.2em;
-  font-size: 0.875rem;
-  color: var(--short);
+.pad {
+  grid-column: 1 / -1;
 }
 .result {
   font-size: 3rem;
@@ -206,6 +205,13 @@ footer .btn {
     grid-template-columns: minmax(0, 1fr);
     gap: 12px;
     overflow: visible;
+  }
+  /* the verdict stands above the keys */
+  aside {
+    order: -1;
+  }
+  .result {
+    font-size: 2.2rem;
   }
   /* the buttons stay in reach of a thumb while the reasons are read */
   footer {

@@ -28,8 +28,8 @@ const open = async (change = {}) => {
   })
   const type = async (label: string, text: string): Promise<void> => {
     const field = console
-      .findAll('.slot')
-      .find((slot) => slot.text().startsWith(label))
+      .findAll('.cell')
+      .find((cell) => cell.text().startsWith(label))
       ?.find('input')
     await field?.setValue(text)
   }
@@ -44,6 +44,9 @@ test('each reading is captured as it is left, and the mark follows from all of t
   await type('Right, try 1', '44 kg')
   await vi.waitFor(() => expect(console.text()).toContain('Met, exactly on the cut'))
   expect(console.text()).toContain('The weaker side counts')
+  expect(console.findAll('.cell.counts').map((cell) => cell.find('label').text())).toEqual([
+    'Left, try 2 if takencounts',
+  ])
   expect(store.allIn('grip').map(({ kind, payload }) => ({ kind, payload }))).toEqual([
     { kind: 'read', payload: { slot: 'left-1', value: 38_500 } },
     { kind: 'read', payload: { slot: 'left-2', value: 41_000 } },

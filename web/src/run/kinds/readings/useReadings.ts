@@ -1,6 +1,7 @@
 /** State and actions of one candidate in an event whose figures are read and entered. */
 import {
   chosenEvent,
+  countingSlots,
   exampleOf,
   parseField,
   printField,
@@ -31,6 +32,8 @@ export const useReadings = (day: () => Day, event: StandardEvent, entry: () => E
     return chosenEvent(day().standard, event, { entryId: id, ageYears, ageCountedOn, category }).event
   })
   const slots = computed(() => slotsOfEvent(done.value))
+  /** The readings the result comes from. */
+  const counting = computed(() => countingSlots(done.value.protocol, readings.value))
   const typed = reactive<Record<string, string>>({})
   const problems = reactive<Record<string, string>>({})
   const mayCapture = computed(() => session.can('capture') && !day().occasion.signedOff)
@@ -83,5 +86,5 @@ export const useReadings = (day: () => Day, event: StandardEvent, entry: () => E
     observe({ kind: 'voided', payload: { captureId: last.id, reason: 'undone at the console' } })
   }
 
-  return { slots, typed, problems, mark, ready, mayCapture, record, stop, undo, undoable }
+  return { slots, counting, typed, problems, mark, ready, mayCapture, record, stop, undo, undoable }
 }

@@ -81,7 +81,9 @@ const stateOf = (tile: ShuttleTile): string => {
   grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
   gap: 9px;
 }
+/* of one height whatever they say, so that none moves */
 .tiles li {
+  height: 100px;
   display: grid;
   grid-template-columns: 1fr auto;
   overflow: hidden;
@@ -94,7 +96,6 @@ const stateOf = (tile: ShuttleTile): string => {
   touch-action: manipulation;
 }
 .miss {
-  min-height: 92px;
   padding: 8px 12px;
   text-align: left;
   display: flex;
@@ -112,6 +113,10 @@ const stateOf = (tile: ShuttleTile): string => {
   max-width: 100%;
 }
 .miss small {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  max-width: 100%;
   color: var(--ink-2);
   font-size: 0.8125rem;
   min-height: 1.2em;
@@ -141,8 +146,10 @@ const stateOf = (tile: ShuttleTile): string => {
   grid-template-columns: repeat(auto-fill, minmax(108px, 1fr));
   gap: 6px;
 }
+.close li {
+  height: 82px;
+}
 .close .miss {
-  min-height: 74px;
   padding: 6px 8px;
 }
 .close .miss strong {
@@ -152,8 +159,10 @@ const stateOf = (tile: ShuttleTile): string => {
   grid-template-columns: repeat(auto-fill, minmax(78px, 1fr));
   gap: 5px;
 }
+.dense li {
+  height: 58px;
+}
 .dense .miss {
-  min-height: 52px;
   padding: 4px 6px;
 }
 .dense .miss strong {
