@@ -126,7 +126,7 @@ export const sayStep = (step: Step): Words => {
       return { title: 'Not started', sentence: 'No capture for this event yet.' }
     case 'running':
       return {
-        title: `${step.soFar}${step.of === null ? '' : ` of ${step.of}`} ${step.what} so far`,
+        title: `${step.soFar}${step.of === null ? '' : ` of ${step.of}`} ${counted(step)} so far`,
         sentence:
           step.what === 'readings'
             ? 'Under way: the mark follows when all are taken.'
@@ -360,3 +360,7 @@ const endedWords = ({ reason, note }: Extract<Step, { code: 'ended' }>): Words =
   }[reason]
   return { title, sentence: note ?? 'Recorded on the day.' }
 }
+
+/** "1 reading", "2 readings", "1 of 4 laps": whatever it is of stands in the plural. */
+const counted = ({ soFar, of, what }: Extract<Step, { code: 'running' }>): string =>
+  soFar === 1 && of === null ? what.replace(/s$/, '') : what

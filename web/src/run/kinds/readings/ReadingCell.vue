@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** One reading on the board: its field, its unit, what is wrong with it, and whether the result comes from it. */
 import { suffixOf, type Slot } from '@able-gauge/core'
+import { useMediaQuery } from '@vueuse/core'
 import { BFormInput } from 'bootstrap-vue-next'
 
 defineProps<{
@@ -9,6 +10,8 @@ defineProps<{
   counts: boolean
   disabled: boolean
 }>()
+/** Where the large keys are shown, those of the system stay away. */
+const hasPad = useMediaQuery('(hover: none) and (pointer: coarse)')
 const text = defineModel<string>({ required: true })
 const emit = defineEmits<{ focus: []; record: []; enter: [] }>()
 </script>
@@ -29,7 +32,7 @@ const emit = defineEmits<{ focus: []; record: []; enter: [] }>()
         :aria-invalid="problem ? true : undefined"
         :aria-describedby="`slot-${slotOf.id}-said`"
         autocomplete="off"
-        inputmode="decimal"
+        :inputmode="hasPad ? 'none' : 'decimal'"
         @update:model-value="(typed) => (text = String(typed ?? ''))"
         @focus="emit('focus')"
         @change="emit('record')"
