@@ -46,7 +46,7 @@ test('a table of four bands is pasted, its hole found and mended, and published 
 
   // nobody of 32 has a band
   const remarks = page.getByRole('region', { name: 'Remarks' }).or(page.locator('.remarks'))
-  await expect(remarks.getByText('no row for ages 32')).toBeVisible()
+  await expect(remarks.getByText('no row for age 32')).toBeVisible()
   await expect(page.getByRole('button', { name: 'Publish' })).toBeDisabled()
   const hole = bands.getByLabel('Age from, line 3', { exact: true })
   await expect(hole).toHaveAttribute('aria-invalid', 'true')

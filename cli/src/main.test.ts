@@ -47,7 +47,7 @@ test('a hole between bands is told with an example and a way to mend it', async 
   const { code, out } = await run('check', path.resolve(import.meta.dirname, '../../demo/faulty/age-in-no-band.json'))
   expect(code).toBe(1)
   expect(out).toContain(
-    'error: events[1].scoring.rows[1]: Run 2,000 m, Female: no row for ages 30. Somebody of 30 would have no cut. Let the bands follow each other without a gap.',
+    'error: events[1].scoring.rows[1]: Run 2,000 m, Female: no row for age 30. Somebody of 30 would have no cut. Let the bands follow each other without a gap.',
   )
 })
 

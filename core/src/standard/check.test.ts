@@ -71,6 +71,16 @@ test.each(Object.entries(FAULTS))('%s is found, and nothing else', (name, [place
   expect(found.length).toBeLessThanOrEqual(name === 'cut-on-the-wrong-side' ? 2 : 1)
 })
 
+/** What is said of each of them in full, read through once by a person: words, figures, examples, what mends it. */
+const SAID = JSON.parse(
+  readFileSync(path.resolve(import.meta.dirname, '../../testing/faultsSaid.json'), 'utf8'),
+) as Readonly<Record<string, unknown>>
+
+test.each(Object.keys(FAULTS))('%s is said in full, with who it concerns and what mends it', (name) => {
+  const parsed = read(name)
+  expect(parsed.ok ? checkStandard(parsed.value) : parsed.findings).toEqual(SAID[name])
+})
+
 test('the demo standards check clean, together', () => {
   const [v2, v3] = [standardNamed('v2'), standardNamed('v3')]
   expect(checkStandard(v2, [v3])).toEqual([])

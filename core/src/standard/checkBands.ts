@@ -108,7 +108,7 @@ const hole = (
   place,
   code: 'ageWithoutBand',
   severity: 'error',
-  what: `${event.name}, ${name}: no row for ages ${printAges(from, to)}.`,
+  what: `${event.name}, ${name}: no row for ${from === to ? 'age' : 'ages'} ${printAges(from, to)}.`,
   example: `Somebody of ${from} would have no cut.`,
   mend:
     to === null
