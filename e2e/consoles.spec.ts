@@ -12,6 +12,8 @@ const SPEED = 10
 const LONG = 30_000
 /** The same press again within this is one press, in agreed time. */
 const BREATH_MS = 1_000
+/** A second press sooner than this is the first one again, by the clock on the wall. */
+const DELIBERATE_MS = 700
 
 interface Bench {
   readonly page: Page
@@ -335,10 +337,17 @@ const work = async ({ page, open, captures, measured }: Bench, { start, press, e
   await open('lift?bib=1')
   await press('g', /^Good lift/)
   await expect(page.getByTestId('load')).toHaveText('25 kg')
-  await press('m', /^Missed/)
-  await press('g', /^Good lift/)
+  // the rest still runs: the first press is asked about, a second one answers
+  const despite = async (key: string, button: RegExp): Promise<void> => {
+    await press(key, button)
+    await expect(page.getByText('The rest still runs')).toBeVisible()
+    await page.waitForTimeout(DELIBERATE_MS)
+    await press(key, button)
+  }
+  await despite('m', /^Missed/)
+  await despite('g', /^Good lift/)
   await expect(page.getByTestId('load')).toHaveText('30 kg')
-  await press('m', /^Missed/)
+  await despite('m', /^Missed/)
   await expect(page.getByText('25 kg stamped')).toBeVisible()
   expect(await measured('lift', 1)).toBe(25_000)
 

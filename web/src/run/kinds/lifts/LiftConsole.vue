@@ -13,6 +13,7 @@ import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
 import Gauge from '../../../ui/Gauge.vue'
+import { useAgreedClock } from '../../../sync/agreedClock.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import { useGrading } from '../../console/useGrading.ts'
 import ConsoleFrame from '../../console/ConsoleFrame.vue'
@@ -33,6 +34,7 @@ const grading = useGrading(
   () => props.entry,
 )
 const { own, ready, mark } = grading
+const clock = useAgreedClock()
 const nowMs = useTick(250)
 
 const lifts = computed(() => followLifts(protocol, own.value))
@@ -45,8 +47,30 @@ watch(
 const restLeftMs = computed(() => Math.max(0, (lifts.value.restedAtMs ?? 0) - nowMs.value))
 const missesLeft = computed(() => protocol.failuresAllowed - lifts.value.misses)
 
+/** What was pressed while the rest still runs, and when: a second, deliberate press of the same answers it. */
+const asking = ref<{ readonly good: boolean; readonly atMs: number } | null>(null)
+/** Two presses nearer than this are one. */
+const DELIBERATE_MS = 600
+/** A question that nobody answers goes away. */
+const ASKED_FOR_MS = 8_000
+const isAsking = computed(
+  // looked at with every tick of the clock
+  () => nowMs.value > 0 && asking.value !== null && performance.now() - asking.value.atMs < ASKED_FOR_MS,
+)
+
 const record = (good: boolean): void => {
-  if (!lifts.value.over) grading.observe({ kind: 'lifted', payload: { loadG: loadG.value, good } })
+  if (lifts.value.over) return
+  const lifted = { kind: 'lifted', payload: { loadG: loadG.value, good } } as const
+  const moment = clock.moment()
+  const isResting = moment !== null && moment.atMs < (lifts.value.restedAtMs ?? 0)
+  const question = isAsking.value && asking.value?.good === good ? asking.value : null
+  if (!isResting) grading.observe(lifted)
+  else if (question === null) {
+    asking.value = { good, atMs: performance.now() }
+    return
+  } else if (performance.now() - question.atMs < DELIBERATE_MS) return
+  else grading.observe(lifted, { ...moment, despite: ['restNotOver'] })
+  asking.value = null
 }
 const change = (byG: number): void => {
   loadG.value = Math.max(0, loadG.value + byG)
@@ -118,6 +142,10 @@ const KEYS = {
       <button v-else :disabled="!ready" @click="typed = ''">Another load</button>
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="isAsking" class="asking" role="alert">
+      The rest still runs for {{ printClock(restLeftMs + 999) }}. Press
+      {{ asking?.good ? 'Good lift' : 'Missed' }} again to have it count all the same; it goes on record.
+    </p>
     <div class="pads">
       <button class="pad" :disabled="!ready" @click="record(true)">
         <strong>Good lift</strong><span>{{ printMass(loadG) }}, key G</span>
@@ -136,6 +164,14 @@ const KEYS = {
 
 <style scoped lang="scss">
 @use '../../console/pad';
+.asking {
+  margin: 0;
+  padding: 10px 14px;
+  background: var(--decide-tint);
+  border: 1px solid var(--decide-edge);
+  border-radius: 6px;
+  font-weight: 650;
+}
 .top {
   display: grid;
   grid-template-columns: repeat(3, 1fr);
