@@ -2,15 +2,14 @@
 /** Distance in a time: laps stamped as they are run, and where each runner stood when the time ran out. */
 import {
   followDistance,
-  parseField,
   printClock,
   printLength,
   printTime,
   type ProtocolOf,
   type StandardEvent,
 } from '@able-gauge/core'
-import { BButton, BFormInput } from 'bootstrap-vue-next'
-import { computed, reactive, ref, useTemplateRef } from 'vue'
+import { BButton } from 'bootstrap-vue-next'
+import { computed, ref, useTemplateRef } from 'vue'
 import { shortName, type Day, type Entry } from '../../../day/day.ts'
 import { useSignals } from '../../../sound/useSignals.ts'
 import type { AgreedMoment } from '../../../sync/agreedClock.ts'
@@ -22,6 +21,7 @@ import GroupRoom from '../../console/GroupRoom.vue'
 import { useGroupGrading } from '../../console/useGroupGrading.ts'
 import { useWave } from '../../console/useWave.ts'
 import WaveChoice from '../../console/WaveChoice.vue'
+import DistanceMarks from './DistanceMarks.vue'
 
 const props = defineProps<{
   day: Day
@@ -63,23 +63,6 @@ const cross = (entry: Entry): void => {
 const enter = (): void => {
   const entry = group.takeTyped()
   if (entry && isRunning.value) cross(entry)
-}
-const marks = reactive<Record<string, string>>({})
-const problems = reactive<Record<string, string>>({})
-const mark = (entry: Entry): void => {
-  const text = marks[entry.id] ?? ''
-  const read = parseField(text, { unit: 'mm', shownIn: 'm' })
-  const fits = read.ok && read.value < protocol.lapLengthMm
-  problems[entry.id] = fits ? '' : `"${text}" is not a distance below one lap of ${printLength(protocol.lapLengthMm)}.`
-  if (!fits) return
-  grading.observe(entry.id, { kind: 'markedAt', payload: { beyondLineMm: read.value } })
-}
-const focusNext = (event: KeyboardEvent, entry: Entry): void => {
-  mark(entry)
-  if (problems[entry.id]) return
-  // the field is one of a list of such fields
-  const fields = [...document.querySelectorAll<HTMLInputElement>('.marks input')]
-  fields[fields.indexOf(event.target as HTMLInputElement) + 1]?.focus()
 }
 const beginStart = (): void => {
   if (ready.value && started.value === null && runners.value.length > 0) starting.value = true
@@ -153,27 +136,13 @@ const KEYS: Readonly<Record<string, () => void>> = {
             : 'All are measured'
       "
     />
-    <section v-if="timeIsUp && toMark.length > 0" class="sheet marks">
-      <h2>Metres beyond the line</h2>
-      <div v-for="{ entry, run } in toMark" :key="entry.id" class="mark">
-        <label :for="`mark-${entry.id}`"
-          ><strong class="figures">{{ entry.bib }}</strong> {{ shortName(entry) }}, {{ run.laps }}
-          {{ run.laps === 1 ? 'lap' : 'laps' }}</label
-        >
-        <BFormInput
-          :id="`mark-${entry.id}`"
-          :model-value="marks[entry.id] ?? ''"
-          class="figures"
-          inputmode="decimal"
-          autocomplete="off"
-          :disabled="!ready"
-          @update:model-value="(text) => (marks[entry.id] = String(text ?? ''))"
-          @keydown.enter.prevent="focusNext($event, entry)"
-        />
-        <BButton variant="quiet" :disabled="!ready" @click="mark(entry)">Enter</BButton>
-        <p v-if="problems[entry.id]" class="problem">{{ problems[entry.id] }}</p>
-      </div>
-    </section>
+    <DistanceMarks
+      v-if="timeIsUp && toMark.length > 0"
+      :to-mark="toMark"
+      :lap-length-mm="protocol.lapLengthMm"
+      :ready="ready"
+      @mark="(entry, beyondLineMm) => grading.observe(entry.id, { kind: 'markedAt', payload: { beyondLineMm } })"
+    />
     <ol class="tiles">
       <li v-for="{ entry, run, out, lastMs } in tiles" :key="entry.id">
         <button
@@ -220,31 +189,11 @@ const KEYS: Readonly<Record<string, () => void>> = {
 
 <style scoped>
 .panel,
-.ready,
-.marks {
+.ready {
   padding: 12px 16px;
 }
 .panel p {
   margin: 4px 0;
-}
-.mark {
-  display: grid;
-  grid-template-columns: 1fr 130px auto;
-  gap: 10px;
-  align-items: center;
-  padding: 6px 0;
-  border-top: 1px solid var(--line);
-}
-.mark strong {
-  font-size: 1.25rem;
-  margin-right: 8px;
-}
-.mark input {
-  font-size: 1.25rem;
-}
-.problem {
-  grid-column: 1 / -1;
-  margin: 0;
 }
 .tiles {
   list-style: none;

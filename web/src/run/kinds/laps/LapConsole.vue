@@ -16,6 +16,7 @@ import LapSheets from './LapSheets.vue'
 import LapSide from './LapSide.vue'
 import LapTiles from './LapTiles.vue'
 import { waveTarget } from '../../console/slipTarget.ts'
+import { LAP_HELP } from './lapHelp.ts'
 import { useLapConsole, type RunEvent } from './useLapConsole.ts'
 import { useLapTyping } from './useLapTyping.ts'
 import { useLapRepairs } from './useLapRepairs.ts'
@@ -121,19 +122,6 @@ useKeys({
   // a bib that is typed is meant for the line, whichever button was touched last
   winsOverButtons: (name) => name === 'Enter' && typed.value !== '',
 })
-
-const HELP = [
-  ['0–9, Enter', 'stamp a bib as it crosses'],
-  ['Space', 'stamp the runner expected next'],
-  ['N', 'keep the time now, put the bib to it later'],
-  ['B', 'put a bib to the oldest time without one'],
-  ['W', 'wrong bib: give the last crossing another'],
-  ['J', 'put right: start too early or forgotten'],
-  ['U', 'undo the last capture of this device'],
-  ['X', 'somebody stops: safety, medical, gave up'],
-  ['S', 'start commands'],
-  ['Esc', 'clear what is typed'],
-] as const
 </script>
 
 <template>
@@ -244,7 +232,7 @@ const HELP = [
       ]"
       :others="[]"
     />
-    <KeyHelp v-model="helping" :keys="HELP" />
+    <KeyHelp v-model="helping" :keys="LAP_HELP" />
   </main>
 </template>
 
