@@ -185,8 +185,8 @@ test('an officer plans, musters, briefs, runs, signs and hands out, from nothing
   await expect(page.getByText(/Clock agreed/).first()).toBeVisible()
   for (let bib = 1; bib <= HEADS; bib++) {
     await expect(page.getByRole('region', { name: `Reach, Ansa Corran-${bib}`, exact: true })).toBeVisible()
-    await page.locator('.slot input').fill(`${reachOf(bib)} cm`)
-    await page.locator('.slot input').press('Enter')
+    await page.locator('.cell input').fill(`${reachOf(bib)} cm`)
+    await page.locator('.cell input').press('Enter')
     await expect(page.locator('.result')).toBeVisible()
     if (bib < HEADS) await page.locator('.next-person').click()
   }

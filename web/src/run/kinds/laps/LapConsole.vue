@@ -1,7 +1,5 @@
 <script setup lang="ts">
 /** The lap console: one wave on the course, stamped by bib, by the next expected runner, or time first. */
-import { BButton } from 'bootstrap-vue-next'
-import { waveStarts } from '@able-gauge/core'
 import { computed, ref, useTemplateRef } from 'vue'
 import { dialogLater } from '../../../ui/dialogLater.ts'
 import { shortName, type Day } from '../../../day/day.ts'
@@ -16,8 +14,10 @@ import LapSheets from './LapSheets.vue'
 import LapSide from './LapSide.vue'
 import LapTiles from './LapTiles.vue'
 import { waveTarget } from '../../console/slipTarget.ts'
+import WaveChoice from '../../console/WaveChoice.vue'
 import { LAP_HELP } from './lapHelp.ts'
 import { useLapConsole, type RunEvent } from './useLapConsole.ts'
+import { useLapStage } from './useLapStage.ts'
 import { useLapTyping } from './useLapTyping.ts'
 import { useLapRepairs } from './useLapRepairs.ts'
 
@@ -60,33 +60,12 @@ const stopping = ref(false)
 const puttingRight = ref(false)
 const helping = ref(false)
 
-const started = computed(() => board.value.startedAtMs !== null)
-/** The start of the wave that stands. */
-const start = computed(
-  () => waveStarts(store.settledIn(props.event.id).value).find(({ payload }) => payload.wave === wave.value) ?? null,
-)
-const onCourse = computed(() => started.value && stillOut.value > 0)
-const isIn = computed(() => started.value && !onCourse.value && runners.value.length > 0)
-const nextWave = computed(() => waves.value.find((one) => one > wave.value))
-const endedAtMs = computed(() => {
-  const { startedAtMs, runners: tiles, crossings } = board.value
-  return startedAtMs === null || stillOut.value > 0 || tiles.length === 0
-    ? null
-    : (crossings.find(({ home }) => home)?.atMs ?? startedAtMs)
-})
+const { started, start, onCourse, isIn, nextWave, endedAtMs, cut, cutOf, outEntries } = useLapStage(lap, props.event)
 const typedName = computed(() => {
   if (typed.value === '') return ''
   const entry = runners.value.find(({ bib }) => String(bib) === typed.value)
   return entry ? shortName(entry) : `not in wave ${wave.value}`
 })
-const gaugeEntry = computed(() => store.entry(next.value?.entryId ?? runners.value[0]?.id ?? null))
-const cut = computed(() => (gaugeEntry.value ? lap.cutFor(gaugeEntry.value) : null))
-const cutOf = computed(() => (cut.value?.band && gaugeEntry.value ? `, for ${shortName(gaugeEntry.value)}` : ''))
-/** Only looked at when somebody stops. */
-const outEntries = computed(() =>
-  board.value.runners.flatMap(({ state, entryId }) => (state === 'running' ? (store.entry(entryId) ?? []) : [])),
-)
-
 const beginStart = (): void => {
   if (!started.value && ready.value && runners.value.length > 0) starting.value = true
 }
@@ -129,18 +108,7 @@ useKeys({
     <EventStrip class="strip" :day="day" :current="event.id" />
 
     <div class="main">
-      <div v-if="waves.length > 1" class="waves" role="group" aria-label="Wave">
-        <BButton
-          v-for="one in waves"
-          :key="one"
-          size="sm"
-          :variant="one === wave ? 'primary' : 'quiet'"
-          :aria-pressed="one === wave"
-          @click="wave = one"
-        >
-          Wave {{ one }}
-        </BButton>
-      </div>
+      <WaveChoice v-model="wave" :waves="waves" />
 
       <StartCommands
         v-if="starting"
@@ -259,10 +227,6 @@ useKeys({
   overflow-y: auto;
   padding: 4px;
   margin: -4px;
-}
-.waves {
-  display: flex;
-  gap: 6px;
 }
 /* each fills its place whatever is in it, so that a stamp lays out nothing around it */
 @media (min-width: 901px) {

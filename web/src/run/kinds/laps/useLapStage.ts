@@ -1,0 +1,34 @@
+/** How far a wave is: not started, on the course, in; whose cut the gauge shows; who could still stop. */
+import { waveStarts } from '@able-gauge/core'
+import { computed } from 'vue'
+import { shortName } from '../../../day/day.ts'
+import { useDay } from '../../../day/dayStore.ts'
+import type { RunEvent, useLapConsole } from './useLapConsole.ts'
+
+export const useLapStage = (lap: ReturnType<typeof useLapConsole>, event: RunEvent) => {
+  const store = useDay()
+  const { board, wave, waves, runners, next, stillOut } = lap
+
+  const started = computed(() => board.value.startedAtMs !== null)
+  /** The start of the wave that stands. */
+  const start = computed(
+    () => waveStarts(store.settledIn(event.id).value).find(({ payload }) => payload.wave === wave.value) ?? null,
+  )
+  const onCourse = computed(() => started.value && stillOut.value > 0)
+  const isIn = computed(() => started.value && !onCourse.value && runners.value.length > 0)
+  const nextWave = computed(() => waves.value.find((one) => one > wave.value))
+  const endedAtMs = computed(() => {
+    const { startedAtMs, runners: tiles, crossings } = board.value
+    return startedAtMs === null || stillOut.value > 0 || tiles.length === 0
+      ? null
+      : (crossings.find(({ home }) => home)?.atMs ?? startedAtMs)
+  })
+  const gaugeEntry = computed(() => store.entry(next.value?.entryId ?? runners.value[0]?.id ?? null))
+  const cut = computed(() => (gaugeEntry.value ? lap.cutFor(gaugeEntry.value) : null))
+  const cutOf = computed(() => (cut.value?.band && gaugeEntry.value ? `, for ${shortName(gaugeEntry.value)}` : ''))
+  /** Only looked at when somebody stops. */
+  const outEntries = computed(() =>
+    board.value.runners.flatMap(({ state, entryId }) => (state === 'running' ? (store.entry(entryId) ?? []) : [])),
+  )
+  return { started, start, onCourse, isIn, nextWave, endedAtMs, cut, cutOf, outEntries }
+}
