@@ -3,8 +3,10 @@
 import { BButton } from 'bootstrap-vue-next'
 defineProps<{
   waves: readonly number[]
+  modelValue: number
 }>()
-const wave = defineModel<number>({ required: true })
+// also when it is the one already shown: a wave that was suggested is then chosen, and stays when its last runner is home
+const emit = defineEmits<{ 'update:modelValue': [wave: number] }>()
 </script>
 
 <template>
@@ -13,9 +15,9 @@ const wave = defineModel<number>({ required: true })
       v-for="one in waves"
       :key="one"
       size="sm"
-      :variant="one === wave ? 'primary' : 'quiet'"
-      :aria-pressed="one === wave"
-      @click="wave = one"
+      :variant="one === modelValue ? 'primary' : 'quiet'"
+      :aria-pressed="one === modelValue"
+      @click="emit('update:modelValue', one)"
     >
       Wave {{ one }}
     </BButton>
