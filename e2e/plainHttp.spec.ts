@@ -56,6 +56,29 @@ test('a grader signs in, opens the day and counts; an officer types people in on
   expect(faults).toEqual([])
 })
 
+test('without a network, and without a secure context, an attempt is ended and another event is opened all the same', async ({
+  page,
+  app,
+}) => {
+  const site = `http://field.test:${new URL(app.address).port}`
+  await page.goto(`${site}/days/${DAY}/run/press-ups`)
+  await page.getByLabel('Name', { exact: true }).fill('wanda.lofthouse')
+  await page.getByLabel('Password').fill(PASSWORD)
+  // parts that are not needed yet come while the page stands still
+  const fetched = Promise.all([/EndDialog.*\.js$/, /HoldConsole.*\.js$/].map((part) => page.waitForResponse(part)))
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click()
+  await expect(page.getByText(/Clock agreed/).first()).toBeVisible()
+  await fetched
+  await expect(page.getByText('All saved.').first()).toBeVisible()
+  await page.context().setOffline(true)
+  await page.keyboard.press('x')
+  await expect(page.getByRole('dialog', { name: 'How it ends' })).toBeVisible()
+  await page.getByRole('button', { name: 'Close' }).click()
+  await page.getByRole('link', { name: /Trunk hold/ }).click()
+  await expect(page.getByText('start together').or(page.getByText('Nobody is on the console'))).toBeVisible()
+  await page.context().setOffline(false)
+})
+
 test('scripts and styles are sent compressed, people are kept nowhere', async ({ request, app }) => {
   const page = await (await request.get(app.address)).text()
   const script = /src="(\/assets\/[^"]+\.js)"/.exec(page)?.[1] ?? ''

@@ -4,13 +4,13 @@
  * event.
  */
 import { kindOf, type StandardEvent } from '@able-gauge/core'
-import { computed, type Component } from 'vue'
+import { computed, onMounted, type Component } from 'vue'
 import { useRoute } from 'vue-router'
 import { eventFor, type Day, type Entry } from '../day/day.ts'
 import AlternateDoor from './AlternateDoor.vue'
 import CandidateRoom from './CandidateRoom.vue'
 import ScreenAwake from './ScreenAwake.vue'
-import { CONSOLES, READINGS } from './consoles.ts'
+import { CONSOLES, fetchOthers, READINGS } from './consoles.ts'
 import type { Worked } from './useQueue.ts'
 import { modeIn } from './captureMode.ts'
 
@@ -19,6 +19,7 @@ const props = defineProps<{
 }>()
 
 const route = useRoute()
+onMounted(fetchOthers)
 const event = computed(() => props.day.standard.events.find(({ id }) => id === route.params['eventId']))
 const mode = computed(() => modeIn(route.query['mode']))
 /** What the console is for: the event, or an alternate that is worked together, whose captures belong to the event. */

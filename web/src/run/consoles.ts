@@ -1,6 +1,7 @@
 /** The console of each event kind. A new kind is a folder under kinds/ and a line here. */
 import { kindOf, type EventKind, type StandardEvent } from '@able-gauge/core'
 import { defineAsyncComponent, type Component } from 'vue'
+import { fetchSoon } from '../ui/fetchSoon.ts'
 import { modeIn, type CaptureMode } from './captureMode.ts'
 import ConsoleOpening from './ConsoleOpening.vue'
 
@@ -12,12 +13,18 @@ interface Consoles {
   readonly inLanes?: Component
 }
 
-/** Each console is fetched when it is first opened: a phone at a station needs one. The rest follow for the time without a network. */
+/** Each console is fetched when it is first opened: a phone at a station needs one. The rest follow (`fetchOthers`) for the time without a network. */
 const opened = (loader: Loader): Component => {
-  const component = defineAsyncComponent({ loader, loadingComponent: ConsoleOpening, delay: 0 })
+  const component = defineAsyncComponent({
+    loader,
+    loadingComponent: ConsoleOpening,
+    delay: 0,
+    onError: (_error, retry) => setTimeout(retry, RETRY_MS),
+  })
   loaders.set(component, loader)
   return component
 }
+const RETRY_MS = 1_000
 type Loader = () => Promise<{ readonly default: Component }>
 const loaders = new Map<Component, Loader>()
 
@@ -56,6 +63,11 @@ export const consoleOf = ({ protocol }: Pick<StandardEvent, 'protocol'>, mode: C
   if (mode === 'typed' || kindOf(protocol).isRead?.(protocol)) return READINGS
   const { ofOne, ofGroup, inLanes } = CONSOLES[protocol.kind]
   return mode === 'lanes' ? inLanes : (ofGroup ?? ofOne ?? READINGS)
+}
+
+/** Fetches every console once the one that is open is there: the next event may begin where there is no network. */
+export const fetchOthers = (): void => {
+  for (const loader of loaders.values()) fetchSoon(loader, 'elsewhere')
 }
 
 /** Begins to fetch the console of an event before it is shown. @param mode as the address has it */

@@ -16,7 +16,6 @@ import StartHearing from '../start/StartHearing.vue'
 import VariantChoice from '../start/VariantChoice.vue'
 import { sayCapture } from '../../ui/sayCapture.ts'
 import { useKeys } from '../useKeys.ts'
-import { useOthers } from '../useOpenCandidates.ts'
 import { useCandidates } from '../useQueue.ts'
 import { useSession } from '../../session/sessionStore.ts'
 import { deviceId } from '../../sync/outbox.ts'
@@ -80,13 +79,12 @@ const helping = ref(false)
 const { ready, mayCapture, isDone, mark, undoable, stop, undo, ruling, heldElsewhere, takeOver } = props.grading
 const second = computed(() => ruling.value.second.find((other) => other.deviceId === deviceId())?.soFar ?? null)
 const { called } = useCalls(() => (isDone.value ? [] : ruling.value.calls))
-const { others } = useOthers(() => props.event)
+const { queue, others } = useCandidates(() => props.day, props.event.id)
 const counting = computed(() => {
   const claim = others.value.get(props.entry.id)
   return claim?.deviceId === ruling.value.holder ? claim.by : ''
 })
 const session = useSession()
-const { queue } = useCandidates(() => props.day, props.event.id)
 const held = computed(() => props.entry.attendance !== 'present')
 const hasStart = computed(() => startWordsOf(props.event.protocol).words.length > 0)
 
