@@ -50,7 +50,7 @@ const SERVER = {
 /** Packages of each part of the server; Node's own modules are open to all but the routes' queries. */
 const SERVER_PACKAGES = {
   store: ['pg'],
-  access: ['express'],
+  access: ['express', '@zxcvbn-ts'],
   live: ['express', 'pino'],
   rehearsal: ['pino'],
   work: ['pino', 'tsx'],
@@ -100,6 +100,7 @@ const WEB_PACKAGES = [
   'idb',
   'papaparse',
   'pdfmake',
+  'qrcode',
   'uuid',
   'write-excel-file',
   '@fontsource-variable/atkinson-hyperlegible-next',

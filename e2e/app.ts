@@ -4,6 +4,7 @@ import { once } from 'node:events'
 import path from 'node:path'
 import { test as base, type APIRequestContext, type Page } from '@playwright/test'
 import type { RecordedCapture } from '@able-gauge/core'
+import { openAuthority } from '../scripts/lib/authority.mjs'
 import { serverProgram, WEB_FOLDER } from '../scripts/lib/build.mjs'
 import { DATA, ROOT } from '../scripts/lib/paths.mjs'
 import { freePort } from '../scripts/lib/ports.mjs'
@@ -16,12 +17,16 @@ export const DAY = '01930000-0000-7000-8000-000000002026'
 export const EARLIER_DAY = '01930000-0000-7000-8000-000000002025'
 export const OFFICER = 'ines.calloway-brandt'
 export const PASSWORD = 'tarn-isles-demo'
+/** What the terminal shows while a house without the demo has no administrator. */
+export const SET_UP_CODE = 'TEST-CODE-ONLY'
 
 export interface App {
   readonly address: string
   /** Ends the server as a power cut would. */
   readonly kill: () => Promise<void>
   readonly startAgain: () => Promise<void>
+  /** Where it serves https, by which authority; null outside a field. */
+  readonly field: { readonly httpsPort: number; readonly authorityFile: string } | null
 }
 
 interface WorkerFixtures {
@@ -29,24 +34,28 @@ interface WorkerFixtures {
   room: string
   /** Whether the database holds the demo; without it there is one officer and nothing else. */
   demo: boolean
+  /** Whether it serves a field as well, for the addresses of this machine alone. */
+  inField: boolean
 }
 
 export const test = base.extend<{ signedIn: (signInName: string) => Promise<void> }, WorkerFixtures>({
   // test files that name a different room never share an application
   room: ['shared', { option: true, scope: 'worker' }],
   demo: [true, { option: true, scope: 'worker' }],
+  inField: [false, { option: true, scope: 'worker' }],
   app: [
-    async ({ room, demo }, use, worker) => {
+    async ({ room, demo, inField }, use, worker) => {
       const cluster = await openCluster(requirePostgres(), path.join(DATA, 'e2e-postgres'))
       const database = `able_gauge_e2e_${room}_${worker.workerIndex}_${Date.now()}`
       await cluster.makeDatabase(database, demo ? TEMPLATE : undefined)
       if (!demo) {
-        prepareDatabase(cluster, database, false)
+        prepareDatabase(cluster, database, false, SET_UP_CODE)
         addOfficer(cluster.ownerUrl(database))
       }
       const port = await freePort()
+      const field = inField ? await openField() : null
       const start = async (): Promise<ChildProcess> =>
-        (await startServer(cluster, database, { host: '127.0.0.1', port, webFolder: WEB_FOLDER, demo })).child
+        (await startServer(cluster, database, { host: '127.0.0.1', port, webFolder: WEB_FOLDER, demo, field })).child
       let child = await start()
       const kill = async (): Promise<void> => {
         const ended = once(child, 'exit')
@@ -59,6 +68,7 @@ export const test = base.extend<{ signedIn: (signInName: string) => Promise<void
         startAgain: async () => {
           child = await start()
         },
+        field,
       })
       await kill()
       await cluster.dropDatabase(database)
@@ -72,6 +82,13 @@ export const test = base.extend<{ signedIn: (signInName: string) => Promise<void
     })
   },
 })
+
+/** Certificates of a machine that is called field.test. */
+const openField = async () => {
+  const folder = path.join(DATA, 'e2e-field')
+  const { authorityFile } = await openAuthority(folder, ['127.0.0.1'], ['field.test'])
+  return { folder, addresses: ['127.0.0.1'], httpsPort: await freePort(), authorityFile }
+}
 
 /** As somebody who sets the program up would, with `npm run account`. */
 const addOfficer = (ownerUrl: string): void => {

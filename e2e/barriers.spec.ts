@@ -11,6 +11,7 @@ const GROUPS: Readonly<Record<string, readonly string[]>> = {
     '/',
     '/people',
     '/house-rules',
+    '/own-account',
     '/standards',
     '/standards/constabulary-entry/3',
     '/standards/guard-service/5/edit',

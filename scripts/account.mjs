@@ -11,7 +11,7 @@ import { requireNode, requirePackages, requirePostgres } from './lib/requirement
 import { prepareDatabase } from './lib/server.mjs'
 
 const DATABASE = 'able_gauge'
-const HELP = `npm run account -- --name sign.in.name --display "Full Name" --role officer|grader|timer|clerk|viewer
+const HELP = `npm run account -- --name sign.in.name --display "Full Name" --role administrator|officer|grader|timer|clerk|records|viewer
 The password is asked for, or read from the environment variable ABLE_GAUGE_PASSWORD.`
 
 const readOptions = () => {

@@ -45,7 +45,7 @@ const PICTURES = [
     before: workCourse,
   },
   { name: 'laps', as: 'pell.varga', path: `${DAY}/run/run`, screen: LAPTOP, setUp: runWaveTwo },
-  { name: 'laps-phone', as: 'pell.varga', path: `${DAY}/run/run`, screen: PHONE },
+  { name: 'accounts', as: 'thora.lindqvist-may', path: '/accounts', screen: LAPTOP },
   { name: 'verdicts', as: 'ines.calloway-brandt', path: `${DAY}/verdicts`, screen: LAPTOP, before: showQuist },
   {
     name: 'result-sheet',

@@ -48,6 +48,8 @@ export const serviceWorker = (): Plugin => ({
       const files = [
         '/index.html',
         '/icon.svg',
+        '/icon-192.png',
+        '/manifest.webmanifest',
         ...Object.keys(bundle)
           .filter((name) => name !== 'index.html')
           .map((name) => `/${name}`),

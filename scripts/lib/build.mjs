@@ -10,7 +10,7 @@ export const WEB_FOLDER = path.join(ROOT, 'web', 'dist')
 const SERVER_FOLDER = path.join(ROOT, 'server', 'dist')
 const CLI_FOLDER = path.join(ROOT, 'cli', 'dist')
 
-/** What can be run of the server: `main`, `prepare`, `addAccount`. */
+/** What can be run of the server: `main`, `prepare`, `addAccount`, `backupFacts`, `restored`. */
 export const serverProgram = (name) => path.join(SERVER_FOLDER, `${name}.mjs`)
 
 const WEB_SOURCES = [
@@ -41,6 +41,8 @@ export const buildServer = () =>
       main: 'server/src/main.ts',
       prepare: 'server/src/prepare.ts',
       addAccount: 'server/src/addAccount.ts',
+      backupFacts: 'server/src/backupFacts.ts',
+      restored: 'server/src/restored.ts',
       startWorker: 'server/src/work/worker.ts',
     }),
   )

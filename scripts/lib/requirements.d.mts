@@ -1,4 +1,5 @@
 export const requireNode: () => void
 export const requirePackages: () => void
 export const requirePostgres: () => string
+export const requireCertutil: () => string
 export const requireChromium: () => string

@@ -50,7 +50,15 @@ export const requireChromium = () => {
   return CHROMIUM
 }
 
+/** What puts a certificate into a browser's store, as a person would in its settings. */
+export const requireCertutil = () => {
+  if (!existsSync(CERTUTIL)) installDebian(['libnss3-tools'], 'certutil')
+  if (!existsSync(CERTUTIL)) throw new Obstacle(`certutil was installed, but is not at ${CERTUTIL}.`)
+  return CERTUTIL
+}
+
 const CHROMIUM = '/usr/bin/chromium'
+const CERTUTIL = '/usr/bin/certutil'
 
 const findPostgres = () => {
   const folders = ['/usr/lib/postgresql/15/bin', '/usr/lib/postgresql/16/bin', '/usr/lib/postgresql/17/bin']

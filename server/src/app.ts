@@ -26,7 +26,7 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
   const app = express()
   // what a header says of the address counts only from a proxy that somebody named
   app.set('trust proxy', server.trustedProxy ?? false)
-  app.use(helmetFor)
+  app.use(helmetFor(server.field !== null))
   app.use(
     '/api',
     // a day's captures are ids and moments: a fifth of them once compressed. What is sent as it happens is not held back
@@ -72,6 +72,12 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
   app.use('/api', () => {
     throw notFound('address in this interface')
   })
+  const { field } = server
+  if (field) {
+    app.get('/field/authority.crt', (_request, response) => {
+      response.type('application/x-x509-ca-cert').send(field.authorityDer)
+    })
+  }
   if (webFolder !== null) serveWeb(app, webFolder)
   app.use((error: unknown, request: Request, _response: Response, next: NextFunction) => {
     notes.refused(error, askings.get(request))
@@ -84,23 +90,30 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
 const isStream = (response: Response): boolean =>
   String(response.getHeader('Content-Type') ?? '').startsWith('text/event-stream')
 
-const forPages = helmet({
-  contentSecurityPolicy: {
-    useDefaults: true,
-    directives: {
-      'default-src': ["'self'"],
-      'img-src': ["'self'", 'data:'],
-      'style-src': ["'self'", "'unsafe-inline'"],
-      'font-src': ["'self'"],
-      'upgrade-insecure-requests': null,
+/**
+ * @param inField a machine whose address is another one tomorrow must not tell browsers to come over HTTPS for a year
+ */
+const forPages = (inField: boolean) =>
+  helmet({
+    ...(inField ? { strictTransportSecurity: false } : {}),
+    contentSecurityPolicy: {
+      useDefaults: true,
+      directives: {
+        'default-src': ["'self'"],
+        'img-src': ["'self'", 'data:'],
+        'style-src': ["'self'", "'unsafe-inline'"],
+        'font-src': ["'self'"],
+        'upgrade-insecure-requests': null,
+      },
     },
-  },
-})
+  })
 /** A script or a font is no page: of all these headers it needs that nobody guesses what it is. */
 const forFiles = helmet.xContentTypeOptions()
 
-const helmetFor = (request: Request, response: Response, next: NextFunction): void =>
-  (request.path.startsWith('/assets/') ? forFiles : forPages)(request, response, next)
+const helmetFor = (inField: boolean): express.RequestHandler => {
+  const page = forPages(inField)
+  return (request, response, next) => (request.path.startsWith('/assets/') ? forFiles : page)(request, response, next)
+}
 
 /** Where a request is to do something, as its address says. */
 const placeOf = ({ params }: Request): Place => {

@@ -17,6 +17,11 @@ export type DatabaseFault =
   | 'forbidden'
   /** The day was signed off meanwhile. */
   | 'dayClosed'
+  /** What is named is not there. */
+  | 'missing'
+  /** Nobody would be left who can let others in. */
+  | 'lastAdministrator'
+  | 'accountClosed'
 
 /** The work waited for its turn too long, or too much waits already. */
 export class TooBusy extends Error {}
@@ -35,6 +40,10 @@ const BY_STATE: readonly (readonly [string, DatabaseFault])[] = [
   ['28000', 'signedOut'],
   ['42501', 'forbidden'],
   ['55000', 'dayClosed'],
+  ['P0002', 'missing'],
+  // raised by functions of our own
+  ['AG001', 'lastAdministrator'],
+  ['AG002', 'accountClosed'],
   ['22', 'refusedValue'],
   ['23514', 'refusedValue'],
   ['54', 'refusedValue'],

@@ -1,4 +1,7 @@
 /** The settings of a server process, read and checked in this one place. */
+import path from 'node:path'
+import type { FieldSettings } from './field.ts'
+
 export interface Environment {
   readonly databaseUrl: string
   readonly host: string
@@ -10,6 +13,8 @@ export interface Environment {
   readonly keyFile: string | null
   /** Address or subnet of the proxy in front, or null. */
   readonly trustedProxy: string | null
+  /** Where a field is served besides, or null. */
+  readonly field: FieldSettings | null
 }
 
 /** @throws Error naming the setting that is missing or wrong */
@@ -22,6 +27,7 @@ export const readEnvironment = (env: Readonly<Record<string, string | undefined>
   webFolder: env['ABLE_GAUGE_WEB'] || null,
   keyFile: env['ABLE_GAUGE_KEY_FILE'] || null,
   trustedProxy: env['ABLE_GAUGE_TRUSTED_PROXY'] || null,
+  field: env['ABLE_GAUGE_FIELD_FOLDER'] ? fieldIn(env, env['ABLE_GAUGE_FIELD_FOLDER']) : null,
 })
 
 export const needed = (env: Readonly<Record<string, string | undefined>>, name: string): string => {
@@ -30,10 +36,19 @@ export const needed = (env: Readonly<Record<string, string | undefined>>, name: 
   return value
 }
 
-const portIn = (text: string): number => {
+/** The certificates of a field stand together, under the names that `npm start -- --field` gives them. */
+const fieldIn = (env: Readonly<Record<string, string | undefined>>, folder: string): FieldSettings => ({
+  authorityFile: path.join(folder, 'authority.pem'),
+  certificateFile: path.join(folder, 'server.pem'),
+  keyFile: path.join(folder, 'server-key.pem'),
+  addresses: (env['ABLE_GAUGE_FIELD_ADDRESSES'] ?? '').split(',').filter(Boolean),
+  httpsPort: portIn(needed(env, 'ABLE_GAUGE_HTTPS_PORT'), 'ABLE_GAUGE_HTTPS_PORT'),
+})
+
+const portIn = (text: string, name = 'ABLE_GAUGE_PORT'): number => {
   const port = Number(text)
   if (!Number.isInteger(port) || port < 0 || port > 65_535) {
-    throw new Error(`ABLE_GAUGE_PORT is "${text}". Expected a port from 0 to 65535.`)
+    throw new Error(`${name} is "${text}". Expected a port from 0 to 65535.`)
   }
   return port
 }

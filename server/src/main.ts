@@ -1,13 +1,24 @@
 /** Starts a server process. */
 import pino from 'pino'
 import { readEnvironment } from './environment.ts'
+import { openField } from './field.ts'
 import { logError } from './logError.ts'
 import { openServer } from './openServer.ts'
 import { runRehearsals } from './rehearsal/rehearsalRunner.ts'
 
-const { databaseUrl, host, port, demo, logLevel, webFolder, keyFile, trustedProxy } = readEnvironment(process.env)
+const { databaseUrl, host, port, demo, logLevel, webFolder, keyFile, trustedProxy, field } = readEnvironment(
+  process.env,
+)
 const log = pino({ level: logLevel, serializers: { err: logError } })
-const { server, http, close } = await openServer({ databaseUrl, demo, webFolder, keyFile, trustedProxy, log })
+const { server, http, https, close } = await openServer({
+  databaseUrl,
+  demo,
+  webFolder,
+  keyFile,
+  trustedProxy,
+  field: field && openField(field, port),
+  log,
+})
 const rehearsals = runRehearsals(server, log)
 
 const stop = (): void => {
@@ -17,10 +28,12 @@ const stop = (): void => {
     .then(() => process.exit(0))
 }
 
-http.on('error', (error) => {
+const failed = (error: Error): void => {
   log.fatal({ err: error }, 'cannot listen')
   process.exit(1)
-})
+}
+http.on('error', failed)
+if (https && field) https.on('error', failed).listen(field.httpsPort, host)
 http.listen(port, host, () => {
   const address = http.address()
   const listening = typeof address === 'object' ? address?.port : port

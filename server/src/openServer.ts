@@ -1,10 +1,12 @@
 /** Opens what a server process works with, and closes it again. Used by the process itself and by tests. */
 import { createServer, type Server as HttpServer } from 'node:http'
+import { createServer as createHttpsServer, type Server as HttpsServer } from 'node:https'
 import type { Logger } from 'pino'
 import { buildApp } from './app.ts'
 import { makeCaptureWriter } from './captureWriter.ts'
 import { openPool, untilItAnswers } from './database.ts'
 import { makeDayQueue } from './dayQueue.ts'
+import type { Field } from './field.ts'
 import { LIMITS, type Limits } from './limits.ts'
 import { openLiveFeed } from './live/liveFeed.ts'
 import type { Server } from './routes/route.ts'
@@ -15,6 +17,8 @@ import { openServerClock, type ServerClock, type TimeSources } from './serverClo
 export interface OpenServer {
   readonly server: Server
   readonly http: HttpServer
+  /** Beside it, where a field is served. */
+  readonly https: HttpsServer | null
   readonly clock: ServerClock
   readonly close: () => Promise<void>
 }
@@ -28,6 +32,7 @@ export interface Settings {
   readonly log: Logger
   readonly limits?: Limits
   readonly trustedProxy?: string | null
+  readonly field?: Field | null
   /** Where the key of this installation is kept; without it the key lasts as long as the process. */
   readonly keyFile?: string | null
   /** Where long work is done: in threads, or, for tests that open many servers, in this one. */
@@ -49,6 +54,7 @@ export const openServer = async ({
   log,
   limits = LIMITS,
   trustedProxy = null,
+  field = null,
   keyFile = null,
   work: where = 'threads',
   checksAnswers = false,
@@ -75,24 +81,33 @@ export const openServer = async ({
     checksAnswers,
     limits,
     trustedProxy,
+    field,
   }
-  const http = createServer(
-    { headersTimeout: HEADERS_MS, requestTimeout: REQUEST_MS, connectionsCheckingInterval: LOOK_EVERY_MS },
-    buildApp(server, webFolder),
-  )
+  const app = buildApp(server, webFolder)
+  const patience = {
+    headersTimeout: HEADERS_MS,
+    requestTimeout: REQUEST_MS,
+    connectionsCheckingInterval: LOOK_EVERY_MS,
+  }
+  const http = createServer(patience, app)
+  const https = field ? createHttpsServer({ ...patience, ...field.tls }, app) : null
+  const listeners = https ? [http, https] : [http]
   // an answer that cannot be written any more costs that answer; without a listener it would cost the process
-  http.on('request', (_request, response) => {
-    response.on('error', (error) => log.warn({ err: error }, 'an answer broke'))
-  })
+  for (const listener of listeners) {
+    listener.on('request', (_request, response) => {
+      response.on('error', (error) => log.warn({ err: error }, 'an answer broke'))
+    })
+  }
   return {
     server,
     http,
+    https,
     clock,
     close: async () => {
       clock.close()
-      const closed = new Promise<void>((resolve) => http.close(() => resolve()))
-      http.closeAllConnections()
-      await closed
+      const closed = listeners.map((listener) => new Promise<void>((resolve) => listener.close(() => resolve())))
+      for (const listener of listeners) listener.closeAllConnections()
+      await Promise.all(closed)
       await Promise.allSettled([work.close(), feed.close(), pool.end(), dayPool.end()])
     },
   }

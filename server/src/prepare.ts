@@ -8,6 +8,7 @@ import { loadDemo } from './demo/loadDemo.ts'
 import { needed } from './environment.ts'
 import { SQL_FOLDER } from './folders.ts'
 import { openSigner } from './signer.ts'
+import { isUnfounded, keepSetUpCode } from './store/keptAccountStore.ts'
 
 /** Applies the migrations that are missing, each in a transaction of its own. @param databaseUrl of the owner */
 export const migrate = async (databaseUrl: string): Promise<void> => {
@@ -47,9 +48,11 @@ const refuseNewer = async (databaseUrl: string): Promise<void> => {
 const prepare = async (): Promise<void> => {
   const ownerUrl = needed(process.env, 'ABLE_GAUGE_OWNER_URL')
   await migrate(ownerUrl)
-  if (process.env['ABLE_GAUGE_DEMO'] !== '1') return
   const pool = openPool(ownerUrl, 2, LONG)
   try {
+    const code = process.env['ABLE_GAUGE_SET_UP_CODE']
+    if (code && (await isUnfounded(pool))) await keepSetUpCode(pool, code)
+    if (process.env['ABLE_GAUGE_DEMO'] !== '1') return
     await inTransaction(pool, (db) => loadDemo(db, openSigner(process.env['ABLE_GAUGE_KEY_FILE'] ?? null)))
   } finally {
     await pool.end()

@@ -98,6 +98,15 @@ const OF_FAULT: Readonly<Record<DatabaseFault, () => Problem>> = {
     new Problem(401, 'access.signedOut', 'You are not signed in, or the session has ended. Sign in again.'),
   forbidden: () => new Problem(403, 'access.forbidden', 'This account may not do this. Nothing was stored.'),
   dayClosed: () => new Problem(409, 'day.signedOff', 'The day is signed off. Nothing was stored.'),
+  missing: () => notFound('account'),
+  lastAdministrator: () =>
+    new Problem(
+      409,
+      'account.lastAdministrator',
+      'Nothing was changed. This is the only administrator; make another one first.',
+    ),
+  accountClosed: () =>
+    new Problem(409, 'account.closed', 'Nothing was made. The account is closed; open it again first.'),
   conflict: () =>
     new Problem(409, 'input.conflict', 'Nothing was stored. It clashes with something that was stored meanwhile.'),
 }

@@ -5,10 +5,11 @@ import type { AddressInfo } from 'node:net'
 import pg from 'pg'
 import pino from 'pino'
 import { inject } from 'vitest'
-import { parseStandard, type Attendance, type Finding, type Standard } from '@able-gauge/core'
+import { parseStandard, rolesFor, type Attendance, type Finding, type Standard } from '@able-gauge/core'
 import { hashPassword } from '../src/access/password.ts'
 import { ROLES, type Role } from '../src/access/role.ts'
 import { openPool, type Pool } from '../src/database.ts'
+import type { Field } from '../src/field.ts'
 import { LIMITS, type Limits } from '../src/limits.ts'
 import { openServer } from '../src/openServer.ts'
 import type { Server } from '../src/routes/route.ts'
@@ -41,7 +42,7 @@ export interface TestServer {
   /** The token of a live session of a role's account. */
   readonly tokenOf: (role: Role) => string
   /** What handlers of this server work with. */
-  readonly inside: Server & { readonly http: HttpServer }
+  readonly inside: Server & { readonly http: HttpServer; readonly https: HttpServer | null }
   /** Ids of the accounts, one for each role. */
   readonly accountIds: Readonly<Record<Role, string>>
   /** Lets the server compare its clocks now. */
@@ -54,10 +55,12 @@ export interface TestServer {
 }
 
 const inRole = <Value>(of: (role: Role) => Value): Record<Role, Value> => ({
+  administrator: of('administrator'),
   officer: of('officer'),
   grader: of('grader'),
   timer: of('timer'),
   clerk: of('clerk'),
+  records: of('records'),
   viewer: of('viewer'),
 })
 
@@ -68,6 +71,8 @@ export interface TestSettings {
   readonly time?: TimeSources
   /** Where whole days are judged; in the server's own thread when left out. */
   readonly work?: 'threads' | 'here'
+  /** Served over https as well. */
+  readonly field?: Field
 }
 
 export const openTestServer = async ({
@@ -76,11 +81,12 @@ export const openTestServer = async ({
   limits = LIMITS,
   time,
   work,
+  field,
 }: TestSettings = {}): Promise<TestServer> => {
   const database = `test_${randomUUID().replaceAll('-', '')}`
   await asSuperuser(`create database ${database} template ${inject('template')}`)
   const url = inject('appUrl').replace('DATABASE', database)
-  const first = await listen(url, demo, limits, time, work)
+  const first = await listen(url, demo, limits, time, work, field)
   const { pool } = first.server
   const owner = openPool(inject('ownerUrl').replace('DATABASE', database), 2)
   const accountIds = inRole(() => randomUUID())
@@ -101,7 +107,7 @@ export const openTestServer = async ({
     pool,
     owner,
     tokenOf: (role) => tokenOf(accountIds[role]),
-    inside: { ...first.server, http: first.http },
+    inside: { ...first.server, http: first.http, https: first.https },
     lookAtClock: first.lookAtClock,
     accountIds,
     asOwner: (sql) => asSuperuser(sql, database),
@@ -117,6 +123,7 @@ export const openTestServer = async ({
 interface Listening {
   readonly server: Server
   readonly http: HttpServer
+  readonly https: HttpServer | null
   readonly address: string
   readonly lookAtClock: () => Promise<void>
   readonly close: () => Promise<void>
@@ -128,9 +135,10 @@ const listen = async (
   limits: Limits,
   time?: TimeSources,
   work: 'threads' | 'here' = 'here',
+  field?: Field,
 ): Promise<Listening> => {
   const log = pino({ level: 'silent' })
-  const { server, http, clock, close } = await openServer({
+  const { server, http, https, clock, close } = await openServer({
     databaseUrl,
     demo,
     webFolder: null,
@@ -139,11 +147,14 @@ const listen = async (
     work,
     checksAnswers: true,
     ...(time ? { time } : {}),
+    ...(field ? { field } : {}),
   })
-  await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve))
+  for (const listener of https ? [http, https] : [http])
+    await new Promise<void>((resolve) => listener.listen(0, '127.0.0.1', resolve))
   return {
     server,
     http,
+    https,
     address: `http://127.0.0.1:${(http.address() as AddressInfo).port}`,
     lookAtClock: clock.look,
     close,
@@ -229,7 +240,7 @@ export const addTestDay = async (
     standardId: standard.id,
     standardVersion: standard.version,
   })
-  for (const role of ROLES) if (role !== 'viewer') await addStaffMember(pool, occasionId, accountIds[role], role)
+  for (const role of rolesFor('devices.report')) await addStaffMember(pool, occasionId, accountIds[role], role)
   const entryIds: string[] = []
   for (const {
     bib,

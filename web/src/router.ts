@@ -1,11 +1,14 @@
 import type { DayAnswer } from '@able-gauge/core'
 import { createRouter, createWebHistory, type RouteLocationNormalized, type Router } from 'vue-router'
+import { lastDay } from './day/lastDay.ts'
 import { useSession } from './session/sessionStore.ts'
 
 declare module 'vue-router' {
   interface RouteMeta {
     /** What the tab of the browser is called. */
     readonly title?: string
+    /** Whether nobody has to be signed in for it. */
+    readonly isOpen?: boolean
     /** Fetches what the room needs for a day that is being opened. */
     readonly prepare?: (day: DayAnswer, to: RouteLocationNormalized) => void
   }
@@ -27,7 +30,41 @@ export const makeRouter = (): Router => {
         path: '/sign-in',
         name: 'signIn',
         component: () => import('./session/SignInRoom.vue'),
-        meta: { title: 'Sign in' },
+        meta: { title: 'Sign in', isOpen: true },
+      },
+      {
+        path: '/welcome',
+        name: 'welcome',
+        component: () => import('./house/accounts/WelcomeRoom.vue'),
+        meta: { title: 'Choose a password', isOpen: true },
+      },
+      {
+        path: '/set-up',
+        name: 'found',
+        component: () => import('./house/accounts/FoundRoom.vue'),
+        meta: { title: 'Set up', isOpen: true },
+      },
+      {
+        path: '/connect',
+        name: 'connect',
+        component: () => import('./house/ConnectRoom.vue'),
+        meta: { title: 'Connect a device', isOpen: true },
+      },
+      {
+        path: '/accounts',
+        name: 'accounts',
+        component: () => import('./house/accounts/AccountsRoom.vue'),
+        meta: { title: 'Accounts' },
+      },
+      {
+        path: '/own-account',
+        name: 'ownAccount',
+        component: () => import('./house/accounts/OwnAccountRoom.vue'),
+        meta: { title: 'Own account' },
+      },
+      {
+        path: '/last',
+        redirect: () => (lastDay.value === null ? { name: 'days' } : { name: 'run', params: { dayId: lastDay.value } }),
       },
       { path: '/', name: 'days', component: () => import('./days/DaysRoom.vue'), meta: { title: 'All days' } },
       {
@@ -153,11 +190,15 @@ export const makeRouter = (): Router => {
   router.beforeEach(async (to) => {
     const session = useSession()
     if (!session.known) await session.look()
-    if (!session.account && to.name !== 'signIn') return { name: 'signIn', query: { to: to.fullPath } }
+    if (!session.account && to.meta.isOpen !== true) return { name: 'signIn', query: { to: to.fullPath } }
     // a station is a station: its events, and nothing else of the house
     const station = session.account?.station
-    if (station && to.name !== 'signIn' && !isOfStation(to, station)) {
+    if (station && to.meta.isOpen !== true && !isOfStation(to, station)) {
       return { name: 'run', params: { dayId: station.occasionId } }
+    }
+    // who sees no day begins where their work is
+    if (to.name === 'days' && session.account && !session.can('days.list')) {
+      return { name: session.can('accounts.manage') ? 'accounts' : 'people' }
     }
     return true
   })

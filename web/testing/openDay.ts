@@ -61,10 +61,12 @@ export interface DayOptions {
 }
 
 let days = 0
-let close = (): void => undefined
+const opened: (() => void)[] = []
 
-/** Closes the day a test opened, so that its clock and its captures do not reach into the next test. */
-export const closeDay = (): void => close()
+/** Closes the days a test opened, so that their clocks, captures and reports do not reach into the next test. */
+export const closeDays = (): void => {
+  for (const close of opened.splice(0)) close()
+}
 
 export const openDay = async ({
   entries,
@@ -104,7 +106,7 @@ export const openDay = async ({
   const session = useSession()
   session.account = { id: 'account', signInName: 'pell.varga', displayName: 'Pell Varga', role }
   const store = useDay()
-  close = store.close
+  opened.push(store.close)
   await store.open(id)
   if (!store.day) throw new Error(`The day was not opened. ${store.problem}`)
   const clock = useAgreedClock()

@@ -1,5 +1,5 @@
 /** What the interface answers about accounts and sessions. */
-import { Choice, FreeText, Nested, NestedList, Nullable, Optional, Text, Whole } from '../document/rules.ts'
+import { Choice, Flag, FreeText, Nested, NestedList, Nullable, Optional, Text, Whole } from '../document/rules.ts'
 import { ROLES, type Role } from '../people/may.ts'
 import { Names } from './shapes.ts'
 
@@ -28,6 +28,49 @@ export class AccountsAnswer {
   @NestedList(() => LinkedAccount, 0, 100_000) readonly accounts!: readonly LinkedAccount[]
 }
 
+/** How far somebody is on the way in: asked, at home, or shown out. */
+export const ACCOUNT_STATES = ['invited', 'open', 'closed'] as const
+
+/** An account as whoever looks after the house sees it. */
+export class KeptAccount extends LinkedAccount {
+  @Choice(ACCOUNT_STATES) readonly state!: (typeof ACCOUNT_STATES)[number]
+}
+
+export class KeptAccountsAnswer {
+  @NestedList(() => KeptAccount, 0, 100_000) readonly accounts!: readonly KeptAccount[]
+}
+
+/** What lets somebody choose a password, once. Shown to whoever made it, and stored nowhere. */
+export class AccountLinkAnswer {
+  @Text() readonly accountId!: string
+  @Text() readonly code!: string
+  @Whole(0) readonly endsMs!: number
+}
+
+/** Whom a link lets in. */
+export class LinkHolderAnswer {
+  @Text(80) readonly signInName!: string
+  @Text() readonly displayName!: string
+  @Choice(ROLES) readonly role!: Role
+  /** Whether it is the first password of the account. */
+  @Flag() readonly isNew!: boolean
+}
+
+/** One place where somebody is signed in. */
+export class OpenSession {
+  @Text() readonly id!: string
+  /** What the browser called itself; empty where nobody knows. */
+  @FreeText(120) readonly device!: string
+  @Whole(0) readonly sinceMs!: number
+  @Whole(0) readonly usedMs!: number
+  /** Whether it is the one that asks. */
+  @Flag() readonly isThis!: boolean
+}
+
+export class SessionsAnswer {
+  @NestedList(() => OpenSession, 0, 10_000) readonly sessions!: readonly OpenSession[]
+}
+
 export class DemoAccount {
   @FreeText(200) readonly signInName!: string
   @Text() readonly displayName!: string
@@ -47,6 +90,10 @@ export class SessionAnswer {
   @Nullable() @Whole(0) readonly endsInMs!: number | null
   /** Null outside the demo. */
   @Nullable() @Nested(() => DemoSignIns) readonly demo!: DemoSignIns | null
+  /** What the organisation is called; empty until somebody says. */
+  @FreeText(120) readonly organisation!: string
+  /** Whether the house has nobody yet who can let others in. */
+  @Flag() readonly isUnfounded!: boolean
 }
 
 export class SignedInAnswer {

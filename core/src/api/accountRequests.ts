@@ -1,5 +1,49 @@
 /** What the interface takes about accounts. */
-import { FreeText } from '../document/rules.ts'
+import { Choice, Flag, FreeText, Matching, Text } from '../document/rules.ts'
+import { ROLES, type Role } from '../people/may.ts'
+
+/** What somebody signs in by. */
+const SIGN_IN_NAME = /^[a-z0-9](?:[a-z0-9._-]{0,78}[a-z0-9])?$/
+const SIGN_IN_NAME_WORDS = 'a name of small letters, digits, dots and dashes, such as "a.merrow"'
+
+export class InviteBody {
+  @Matching(SIGN_IN_NAME, SIGN_IN_NAME_WORDS) signInName!: string
+  @Text(120) displayName!: string
+  @Choice(ROLES) role!: Role
+}
+
+export class AccountBody {
+  @Text(120) displayName!: string
+  @Choice(ROLES) role!: Role
+}
+
+export class AccountClosedBody {
+  @Flag() closed!: boolean
+}
+
+export class PasswordBody {
+  /** The one that holds now. */
+  @Text(200) current!: string
+  @Text(200) password!: string
+}
+
+/** The first administrator of a house that has none. */
+export class FoundHouseBody {
+  /** Shown in the terminal of whoever started the program. */
+  @Text(40) code!: string
+  @Text(120) organisation!: string
+  @Matching(SIGN_IN_NAME, SIGN_IN_NAME_WORDS) signInName!: string
+  @Text(120) displayName!: string
+  @Text(200) password!: string
+}
+
+export class LinkCode {
+  @Text(80) code!: string
+}
+
+export class LinkPassword extends LinkCode {
+  @Text(200) password!: string
+}
 
 export class LinkBody {
   /** The person's number in the organisation; empty for somebody who is never tested here. */

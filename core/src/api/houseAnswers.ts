@@ -1,7 +1,22 @@
 /** What the interface answers about the house: its rules, keys and security log. */
 import { HouseRules } from '../day/houseRules.ts'
 import { Flag, Nested, NestedList, Nullable, Revision, Text, Whole } from '../document/rules.ts'
-import { LogFacts } from './shapes.ts'
+import { LogFacts, Names } from './shapes.ts'
+
+/** How other devices on the same network reach a house that serves a field. */
+export class FieldReach {
+  /** Of the machine, on its networks. */
+  @Names() readonly addresses!: readonly string[]
+  @Whole(1, 65_535) readonly httpPort!: number
+  @Whole(1, 65_535) readonly httpsPort!: number
+  /** SHA-256 of the authority's certificate, in groups of four. */
+  @Text() readonly fingerprint!: string
+}
+
+export class FieldReachAnswer {
+  /** Null where no field is served. */
+  @Nullable() @Nested(() => FieldReach) readonly field!: FieldReach | null
+}
 
 export class HouseRulesAnswer {
   @Nested(() => HouseRules) readonly rules!: HouseRules

@@ -8,6 +8,8 @@ export class WaveStarted {
   @Whole(1, 999) wave!: number
   /** Who stood on the line. */
   @UuidList(1_000) entryIds!: string[]
+  /** The lap as it was measured there, in mm, where it is not the one the standard speaks of. */
+  @Optional() @Whole(1_000, 1_000_000_000) lapLengthMm?: number
 }
 
 /** Somebody passes the line, or finishes. */

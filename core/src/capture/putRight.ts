@@ -22,11 +22,16 @@ export const wasAnother = (own: readonly Capture[], otherId: string): ToCapture[
       observation: { kind: 'assigned', payload: { captureId: id, reason: 'it was somebody else' } },
     }))
 
-/** The clock was started too early or too late. @param toMs agreed time of the real start */
-export const startedAt = ({ id: captureId, entryId }: Capture, toMs: number, reason: string): ToCapture => ({
-  entryId,
-  observation: { kind: 'moved', payload: { captureId, toMs, reason } },
-})
+/**
+ * The clock was started too early or too late.
+ * @param starts every start that stands: of a wave two timers may have given one each, and the earlier would count if it were left
+ * @param toMs agreed time of the real start
+ */
+export const startedAt = (starts: readonly Capture[], toMs: number, reason: string): ToCapture[] =>
+  starts.map(({ id: captureId, entryId }) => ({
+    entryId,
+    observation: { kind: 'moved', payload: { captureId, toMs, reason } },
+  }))
 
 /** Nobody started: the start does not count. */
 export const notStarted = ({ id: captureId, entryId }: Capture): ToCapture => ({

@@ -19,6 +19,8 @@ export class HeatLimit {
 }
 
 export class HouseRules {
+  /** What the organisation is called. */
+  @Optional() @Text(120) organisation?: string
   @NestedList(() => ScreeningQuestion, 0, 40) screening!: ScreeningQuestion[]
   /** What people agree to when they take part. */
   @Text(2_000) consent!: string

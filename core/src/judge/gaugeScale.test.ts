@@ -53,3 +53,13 @@ test('shuttles stand evenly apart, across the ends of levels too', () => {
     1, 1, 1,
   ])
 })
+
+test('a limit beyond the cut stands inside as well, with a little beyond it', () => {
+  const cut = { value: 580_000, unit: 'ms', sense: 'atMost' } as const
+  const scale = gaugeScale({ ...cut, limit: 900_000 })
+  // 15:00 and a twentieth of the cut, 29 s, up to the next half minute
+  expect(scale.to).toBe(930_000)
+  expect(positionOn(scale, 900_000)).toBeLessThan(1)
+  // one that stands on the scale already changes nothing
+  expect(gaugeScale({ ...cut, limit: 600_000 })).toEqual(gaugeScale(cut))
+})

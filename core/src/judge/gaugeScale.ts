@@ -43,6 +43,8 @@ export const gaugeScale = (
     readonly unit: Unit
     readonly sense: 'atLeast' | 'atMost'
     readonly full?: number
+    /** When everybody is stopped, where that stands on the scale as well. */
+    readonly limit?: number
   },
   steps: ValueScale | null = null,
 ): GaugeScale => {
@@ -54,7 +56,8 @@ export const gaugeScale = (
   // where points are earned beyond the cut, full points stand on the scale as well
   const full = cut.full === undefined ? at : stepOf(cut.full)
   const from = Math.min(at - size * below, cut.sense === 'atMost' ? full - size * BEYOND_FULL : at)
-  const to = Math.max(at + size * above, cut.sense === 'atLeast' ? full + size * BEYOND_FULL : at)
+  const limit = cut.limit === undefined ? at : stepOf(cut.limit) + size * BEYOND_FULL
+  const to = Math.max(at + size * above, cut.sense === 'atLeast' ? full + size * BEYOND_FULL : at, limit)
   const sizes = steps ? STEPS.count : STEPS[cut.unit]
   const graduation = sizes.find((step) => (to - from) / step <= 24) ?? (to - from) / 20
   return {

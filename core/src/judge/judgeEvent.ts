@@ -60,7 +60,7 @@ export const judgeEvent = (terms: Terms, event: StandardEvent, candidate: Candid
     case 'notStarted':
       return { ...doubted, kind: 'waiting', trace: [...before, { code: 'waiting' }] }
     case 'running': {
-      const trace: Trace = [...before, runningStep(chosen.event, measure.soFar)]
+      const trace: Trace = [...before, runningStep(chosen.event, measure)]
       return { ...doubted, kind: 'running', soFar: measure.soFar, unit: measure.unit, trace }
     }
     case 'ended': {

@@ -129,9 +129,12 @@ const observedStep = ({ id, protocol }: StandardEvent, reading: Exclude<Reading,
   )
 }
 
-export const runningStep = ({ protocol }: StandardEvent, soFar: number): Step => {
+export const runningStep = (
+  { protocol }: StandardEvent,
+  { soFar, of }: Pick<Extract<Measure, { kind: 'running' }>, 'soFar' | 'of'>,
+): Step => {
   const progress = kindOf(protocol).progress?.(protocol)
-  return progress ? { code: 'running', soFar, of: progress.of, what: progress.what } : { code: 'underWay' }
+  return progress ? { code: 'running', soFar, of: of ?? progress.of, what: progress.what } : { code: 'underWay' }
 }
 
 export const ageStep = ({ testDate }: Terms, { ageYears, ageCountedOn }: Candidate): Step => ({

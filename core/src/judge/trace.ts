@@ -93,7 +93,7 @@ export type Step =
       readonly code: 'running'
       readonly soFar: number
       readonly of: number | null
-      readonly what: 'repetitions' | 'laps' | 'readings' | 'stations' | 'segments' | 'lifts'
+      readonly what: 'repetitions' | 'laps' | 'lengths' | 'readings' | 'stations' | 'segments' | 'lifts'
     }
   | { readonly code: 'underWay' }
   | {

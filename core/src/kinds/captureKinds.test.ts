@@ -11,7 +11,7 @@ test.each(KIND_CASES.map((one) => [one.kind, one] as const))('%s: what puts a sl
   const start = bare(0, 'started')
   const corrections = [
     ...wasAnother([start], 'another'),
-    startedAt(start, 5_000, 'started too early'),
+    ...startedAt([start], 5_000, 'started too early'),
     notStarted(start),
   ]
   expect(corrections.map(({ observation: { kind } }) => kind)).toEqual(['assigned', 'moved', 'voided'])

@@ -7,6 +7,8 @@ export interface AskedGround {
   readonly shape: GroundShape
   /** A lap, the distance between two lines, the whole straight, or the height of a step. */
   readonly lengthMm: number
+  /** What one time round is called; a lap where nothing else is said. */
+  readonly called?: 'lap' | 'length'
   /** What has to be covered; null where the time is fixed and the distance is measured, or where there is nothing to cover. */
   readonly distanceMm: number | null
   /** How often the length between fixed lines is covered; null where laps are run, whose start line takes up the difference. */

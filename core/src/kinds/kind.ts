@@ -55,7 +55,7 @@ export interface EstimatedPerson {
 
 /** What an event is made of, while it is worked. */
 export interface Progress {
-  readonly what: 'repetitions' | 'laps' | 'readings' | 'stations' | 'segments' | 'lifts'
+  readonly what: 'repetitions' | 'laps' | 'lengths' | 'readings' | 'stations' | 'segments' | 'lifts'
   /** How many there are to be done, where that is known. */
   readonly of: number | null
 }

@@ -21,6 +21,8 @@ export type Note =
   /** Not done when the event's limit was reached. */
   | { readonly code: 'limitReached'; readonly limitMs: number }
   | { readonly code: 'lastMark'; readonly laps: number; readonly beyondLineMm: number }
+  /** Run on laps of another length than the standard speaks of. */
+  | { readonly code: 'measuredLap'; readonly lapMm: number; readonly publishedMm: number }
   /** What the figures themselves end: at which station or segment, in the protocol's own words. */
   | { readonly code: 'faultsTooMany'; readonly where: string; readonly faults: number; readonly allowed: number }
   | { readonly code: 'failedAtOnce'; readonly where: string; readonly what: readonly string[] }
@@ -119,7 +121,8 @@ export type Measure = Observed & MeasureKind
 
 type MeasureKind =
   | { readonly kind: 'notStarted' }
-  | { readonly kind: 'running'; readonly soFar: number; readonly unit: Unit }
+  /** `of`: out of how many, where the ground makes it another number than the protocol. */
+  | { readonly kind: 'running'; readonly soFar: number; readonly of?: number; readonly unit: Unit }
   | {
       readonly kind: 'complete'
       /** In whole units, to be shown. */

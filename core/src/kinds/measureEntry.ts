@@ -103,7 +103,7 @@ const measureStood = ({ protocol }: MeasuredEvent, own: readonly Capture[], { st
     clockUncertaintyMs: clockDoubtOf(stamped, entered),
   })
   return measure.kind === 'notStarted' && stamped.begun
-    ? { kind: 'running', soFar: stamped.soFar, unit: soFarUnit, notes: [] }
+    ? { kind: 'running', soFar: stamped.soFar, ...(stamped.of ? { of: stamped.of } : {}), unit: soFarUnit, notes: [] }
     : measure
 }
 

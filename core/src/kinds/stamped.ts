@@ -11,6 +11,8 @@ export interface Stamped {
   readonly soFar: number
   /** Whether `soFar` is a count of its own, rather than in the event's unit. */
   readonly soFarIsCount?: true
+  /** Out of how many, where the ground makes it another number than the protocol. */
+  readonly of?: number
   /** Figures that are final, by slot. */
   readonly readings: Readings
   /** What was observed of it, where that tells more than figures read. */

@@ -2,7 +2,8 @@
  * Who may do what, written once: routes, streams and screens ask here. Everything is data, so that another role, or a unit of
  * the organisation, is a line in a table.
  */
-export const ROLES = ['officer', 'grader', 'timer', 'clerk', 'viewer'] as const
+/** In the order they are listed: who looks after the house, who works a day, who keeps the records. */
+export const ROLES = ['administrator', 'officer', 'grader', 'timer', 'clerk', 'records', 'viewer'] as const
 export type Role = (typeof ROLES)[number]
 
 /** What somebody is to the program. */
@@ -29,10 +30,18 @@ interface Rule {
 }
 
 const EVERYBODY = ROLES
+/** Whoever sees days at all: not who looks after accounts, nor who keeps the records of people. */
+const DAYS: readonly Role[] = ['officer', 'grader', 'timer', 'clerk', 'viewer']
 const STAFF: readonly Role[] = ['officer', 'grader', 'timer', 'clerk']
 const OBSERVERS: readonly Role[] = ['officer', 'grader', 'timer']
 const MUSTER: readonly Role[] = ['officer', 'clerk']
 const OFFICER: readonly Role[] = ['officer']
+const ADMINISTRATOR: readonly Role[] = ['administrator']
+/** What holds for the whole house: its rules, and whose keys it believes. */
+const HOUSE: readonly Role[] = ['administrator', 'officer']
+const PEOPLE: readonly Role[] = ['officer', 'clerk', 'records']
+const RECORDS: readonly Role[] = ['officer', 'records']
+const ACCOUNTS: readonly Role[] = ['administrator', 'officer', 'clerk']
 
 /** Roles that oversee all days; the others see those they are on the staff of. */
 const OVERSEES: readonly Role[] = ['officer', 'viewer']
@@ -40,24 +49,28 @@ const OVERSEES: readonly Role[] = ['officer', 'viewer']
 export const RULES = {
   'time.read': { roles: EVERYBODY, ground: 'house', guests: 'ownDay' },
   'houseRules.read': { roles: EVERYBODY, ground: 'house', guests: 'ownDay' },
-  'houseRules.write': { roles: OFFICER, ground: 'house' },
-  'standards.read': { roles: EVERYBODY, ground: 'house' },
+  'houseRules.write': { roles: HOUSE, ground: 'house' },
+  'standards.read': { roles: DAYS, ground: 'house' },
   'standards.write': { roles: OFFICER, ground: 'house' },
   'standards.results': { roles: OFFICER, ground: 'house' },
-  'people.read': { roles: MUSTER, ground: 'house' },
-  'people.change': { roles: OFFICER, ground: 'house' },
-  'selfTests.add': { roles: MUSTER, ground: 'house' },
-  'accounts.read': { roles: MUSTER, ground: 'house' },
-  'accounts.link': { roles: MUSTER, ground: 'house' },
+  'people.read': { roles: PEOPLE, ground: 'house' },
+  'people.change': { roles: RECORDS, ground: 'house' },
+  'selfTests.add': { roles: PEOPLE, ground: 'house' },
+  'accounts.read': { roles: ACCOUNTS, ground: 'house' },
+  'accounts.link': { roles: ACCOUNTS, ground: 'house' },
+  /** Letting people in, closing accounts, signing others out. */
+  'accounts.manage': { roles: ADMINISTRATOR, ground: 'house' },
+  /** The own password, and where one is signed in. */
+  'account.own': { roles: EVERYBODY, ground: 'house' },
   'keys.read': { roles: EVERYBODY, ground: 'house' },
-  'keys.trust': { roles: OFFICER, ground: 'house' },
-  'securityLog.read': { roles: OFFICER, ground: 'house' },
-  'days.list': { roles: EVERYBODY, ground: 'house', guests: 'ownDay' },
+  'keys.trust': { roles: HOUSE, ground: 'house' },
+  'securityLog.read': { roles: HOUSE, ground: 'house' },
+  'days.list': { roles: DAYS, ground: 'house', guests: 'ownDay' },
   'days.plan': { roles: OFFICER, ground: 'house' },
   'archives.readIn': { roles: OFFICER, ground: 'house' },
   rehearse: { roles: OBSERVERS, ground: 'house' },
-  'day.read': { roles: EVERYBODY, ground: 'day', guests: 'ownDay' },
-  'verdicts.read': { roles: EVERYBODY, ground: 'day' },
+  'day.read': { roles: DAYS, ground: 'day', guests: 'ownDay' },
+  'verdicts.read': { roles: DAYS, ground: 'day' },
   'archive.save': { roles: OFFICER, ground: 'day' },
   'devices.report': { roles: STAFF, ground: 'staff', guests: 'ownDay' },
   /** Whom a device has open, told to the others who work the day. */
@@ -89,7 +102,7 @@ export const RULES = {
   'log.dayOpened': { roles: OFFICER, ground: 'staff' },
   /** The server alone notices this. */
   'log.clockStepped': { roles: [], ground: 'staff' },
-  'birthDates.see': { roles: MUSTER, ground: 'house' },
+  'birthDates.see': { roles: PEOPLE, ground: 'house' },
   /** Why somebody is held or stopped, and notes about people: those who work with them need it, who only looks on does not. */
   'reasons.see': { roles: STAFF, ground: 'house' },
 } as const satisfies Readonly<Record<string, Rule>>

@@ -14,6 +14,9 @@ test('what was refused is told apart', () => {
     'station.refused',
     'access.refused',
     'signature.refused',
+    'link.refused',
+    'password.refused',
+    'house.refused',
   ])
 })
 

@@ -3,7 +3,7 @@ import { demoStandard } from '../../testing/demoStandard.ts'
 import type { Protocol } from '../kinds/kinds.ts'
 import { protocolTemplate } from '../kinds/protocolTemplates.ts'
 import type { MeasuredGround } from './dayPlan.ts'
-import { saySetOut, setOut } from './setOut.ts'
+import { courseInWords, measuredLap, saySetOut, setOut } from './setOut.ts'
 
 const run = (distanceMm: number): Protocol =>
   ({ ...(protocolTemplate('timedDistance') as Protocol), distanceMm }) as Protocol
@@ -57,4 +57,24 @@ test('marks are set for a run in a fixed time, and nothing is laid out for a cou
   const set = setOut(protocolTemplate('distanceInTime') as Protocol, ground('loop', 400_000))
   expect(set).toMatchObject({ marksEveryMm: 10_000, distanceMm: null })
   expect(setOut(protocolTemplate('repetitionsInTime') as Protocol, ground('loop', 400_000))).toBeNull()
+})
+
+test('the lap of the ground belongs to the start where it is not the published one', () => {
+  expect(measuredLap(run(2_000_000), ground('loop', 400_000))).toBeUndefined()
+  expect(measuredLap(run(2_000_000), ground('loop', 333_000))).toBe(333_000)
+  // out and back is twice the way to the turn
+  expect(measuredLap(run(2_000_000), ground('outAndBack', 200_000))).toBeUndefined()
+  expect(measuredLap(run(2_000_000), ground('outAndBack', 250_000))).toBe(500_000)
+  expect(measuredLap(run(2_000_000), ground('straight', 2_000_000))).toBeUndefined()
+  expect(measuredLap(run(2_000_000), undefined)).toBeUndefined()
+  expect(measuredLap(protocolTemplate('repetitionsInTime') as Protocol, ground('loop', 333_000))).toBeUndefined()
+})
+test('a course is told as it was measured, else as it is published; swimmers count lengths', () => {
+  expect(courseInWords(run(2_000_000))).toBe('2,000 m are 5 laps of 400 m. Start and finish are one line.')
+  expect(courseInWords(run(2_000_000), ground('loop', 333_000))).toBe(
+    '2,000 m are 6 laps and 2 m of 333 m. The start line lies 2 m before the finish line.',
+  )
+  const swim = { ...run(300_000), by: 'swim', lapLengthMm: 25_000 } as Protocol
+  expect(courseInWords(swim)).toBe('300 m are 12 lengths of 25 m. Every length ends at the wall.')
+  expect(courseInWords(protocolTemplate('repetitionsInTime') as Protocol)).toBe('')
 })

@@ -7,6 +7,8 @@ export interface SetOut {
   readonly ground: MeasuredGround
   /** What has to be covered; null where the time is fixed and the distance is measured, or where there is nothing to cover. */
   readonly distanceMm: number | null
+  /** What one time round is called. */
+  readonly called: 'lap' | 'length'
   /** Whole laps, ways out and back, or lengths between the lines. */
   readonly whole: number
   /** What is left of the distance after the whole laps. */
@@ -27,12 +29,12 @@ export interface SetOut {
 export const setOut = (protocol: Protocol, ground: MeasuredGround): SetOut | null => {
   const asked = kindOf(protocol).ground?.(protocol)
   if (!asked) return null
-  const { distanceMm, lengths, lengthMm, othersMm = [], marksEveryMm } = asked
+  const { called = 'lap', distanceMm, lengths, lengthMm, othersMm = [], marksEveryMm } = asked
   if (lengths !== null) {
     const askedMm = distanceMm ?? nearest([lengthMm, ...othersMm], ground.lengthMm)
     return { ...fixed(ground, askedMm, ground.shape === 'straight' ? 1 : lengths), distanceMm }
   }
-  if (distanceMm !== null) return laps(ground, distanceMm, lengthMm)
+  if (distanceMm !== null) return { ...laps(ground, distanceMm, lengthMm), called }
   return { ...open(ground, lengthMm), marksEveryMm: marksEveryMm ?? null }
 }
 
@@ -40,16 +42,28 @@ export const setOut = (protocol: Protocol, ground: MeasuredGround): SetOut | nul
 const nearest = (askedMm: readonly number[], measuredMm: number): number =>
   askedMm.reduce((best, one) => (Math.abs(one - measuredMm) < Math.abs(best - measuredMm) ? one : best))
 
+/** The lap of the ground, in mm; null where nobody runs round it. */
+const lapOf = ({ shape, lengthMm }: MeasuredGround): number | null =>
+  shape === 'loop' ? lengthMm : shape === 'outAndBack' ? 2 * lengthMm : null
+
+/** @returns the lap people run on this ground, in mm, where it is not the one the protocol speaks of; it belongs to the start of a wave */
+export const measuredLap = (protocol: Protocol, ground: MeasuredGround | undefined): number | undefined => {
+  const lapMm = ground ? lapOf(ground) : null
+  return 'lapLengthMm' in protocol && lapMm !== null && lapMm !== protocol.lapLengthMm ? lapMm : undefined
+}
+
 const laps = (ground: MeasuredGround, distanceMm: number, publishedMm: number): SetOut => {
-  if (ground.shape === 'straight') return fixed(ground, distanceMm, 1)
-  if (ground.shape === 'shuttle')
-    return fixed(ground, distanceMm, Math.max(1, Math.round(distanceMm / ground.lengthMm)))
-  const lapMm = ground.shape === 'outAndBack' ? 2 * ground.lengthMm : ground.lengthMm
+  const lapMm = lapOf(ground)
+  if (lapMm === null) {
+    const lengths = ground.shape === 'shuttle' ? Math.max(1, Math.round(distanceMm / ground.lengthMm)) : 1
+    return fixed(ground, distanceMm, lengths)
+  }
   const whole = Math.floor(distanceMm / lapMm)
   const partMm = distanceMm - whole * lapMm
   return {
     ground,
     distanceMm,
+    called: 'lap',
     whole,
     partMm,
     startBeforeFinishMm: partMm,
@@ -64,6 +78,7 @@ const laps = (ground: MeasuredGround, distanceMm: number, publishedMm: number): 
 const fixed = (ground: MeasuredGround, distanceMm: number, lengths: number): SetOut => ({
   ground,
   distanceMm,
+  called: 'lap',
   whole: lengths,
   partMm: 0,
   startBeforeFinishMm: null,
@@ -76,18 +91,27 @@ const fixed = (ground: MeasuredGround, distanceMm: number, lengths: number): Set
 const open = (ground: MeasuredGround, publishedMm: number): SetOut => ({
   ground,
   distanceMm: null,
+  called: 'lap',
   whole: 1,
   partMm: 0,
   startBeforeFinishMm: 0,
   offMm: 0,
   uncertaintyMm: ground.toleranceMm ?? null,
   marksEveryMm: null,
-  publishedLapMm: ground.lengthMm === publishedMm ? null : publishedMm,
+  publishedLapMm: (lapOf(ground) ?? ground.lengthMm) === publishedMm ? null : publishedMm,
 })
 
 /** A measurement that is off is off on every lap, in the same direction. */
 const spread = ({ toleranceMm, lengthMm }: MeasuredGround, distanceMm: number): number | null =>
   toleranceMm === undefined ? null : Math.ceil((toleranceMm * distanceMm) / lengthMm)
+
+/** How the way of an event is laid out, in one sentence or two: on the ground as it was measured, else as the standard has it. */
+export const courseInWords = (protocol: Protocol, measured?: MeasuredGround): string => {
+  const asked = kindOf(protocol).ground?.(protocol)
+  const ground = measured ?? (asked && { shape: asked.shape, lengthMm: asked.lengthMm, surface: '' })
+  const set = ground && setOut(protocol, ground)
+  return set ? sayShape(set).join(' ') : ''
+}
 
 /** The set-out in words, for the plan and the station card. */
 export const saySetOut = (set: SetOut): string[] => {
@@ -109,24 +133,25 @@ export const saySetOut = (set: SetOut): string[] => {
         ]),
     ...(publishedLapMm === null
       ? []
-      : [
-          `The standard speaks of laps of ${printLength(publishedLapMm)}, and the lap console counts by those. Use ground that has them, or tell whoever counts.`,
-        ]),
+      : [`The standard speaks of laps of ${printLength(publishedLapMm)}; the laps of this ground are counted.`]),
     ...(ground.surface === '' ? [] : [`Surface: ${ground.surface}.`]),
     ...(ground.slopePermille ? [`Slope ${ground.slopePermille / 10} %.`] : []),
   ]
 }
 
-const sayShape = ({ ground, distanceMm, whole, partMm, startBeforeFinishMm }: SetOut): string[] => {
+const sayShape = ({ ground, called, distanceMm, whole, partMm, startBeforeFinishMm }: SetOut): string[] => {
   const length = printLength(ground.lengthMm)
   switch (ground.shape) {
     case 'loop': {
       if (distanceMm === null) return [`A lap of ${length}.`]
+      const line = called === 'length' ? 'wall' : 'finish line'
       const start =
         startBeforeFinishMm === 0
-          ? 'Start and finish are one line.'
-          : `The start line lies ${printLength(startBeforeFinishMm ?? 0)} before the finish line.`
-      return [`${printLength(distanceMm)} are ${sayLaps(whole, partMm, 'lap')} of ${length}. ${start}`]
+          ? called === 'length'
+            ? 'Every length ends at the wall.'
+            : 'Start and finish are one line.'
+          : `The start line lies ${printLength(startBeforeFinishMm ?? 0)} before the ${line}.`
+      return [`${printLength(distanceMm)} are ${sayLaps(whole, partMm, called)} of ${length}. ${start}`]
     }
     case 'outAndBack': {
       if (distanceMm === null) return [`Out and back, ${length} to the turn.`]

@@ -4,7 +4,8 @@ import type { Call } from '../referee/referee.ts'
 /** Codes that are words; a beat or a signal is a sound. */
 const WORDS: Readonly<Record<string, (figures: NonNullable<Call['figures']>) => string>> = {
   announcement: ({ say }) => String(say ?? ''),
-  lapsToGo: ({ laps }) => (laps === 0 ? 'home' : laps === 1 ? 'last lap' : `${String(laps)} to go`),
+  lapsToGo: ({ laps, called = 'lap' }) =>
+    laps === 0 ? 'home' : laps === 1 ? `last ${called}` : `${String(laps)} to go`,
 }
 
 /** @returns what is said; empty for what is a sound */

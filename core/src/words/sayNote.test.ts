@@ -57,6 +57,11 @@ const SAID: {
     'Stopped at the limit of 10:00',
     'What was not done by then does not count. Exactly on the limit would have.',
   ],
+  measuredLap: [
+    { code: 'measuredLap', lapMm: 333_000, publishedMm: 400_000 },
+    'Laps of 333 m',
+    'As measured on the ground, where the standard speaks of 400 m.',
+  ],
   lastMark: [
     { code: 'lastMark', laps: 6, beyondLineMm: 57_000 },
     '6 whole laps and 57 m',

@@ -294,6 +294,11 @@ const noteWords = (note: Note): Words => {
         title: `${note.repetitions} repetitions tell no load`,
         sentence: `The published formula holds for 1 to ${note.most}.`,
       }
+    case 'measuredLap':
+      return {
+        title: `Laps of ${printLength(note.lapMm)}`,
+        sentence: `As measured on the ground, where the standard speaks of ${printLength(note.publishedMm)}.`,
+      }
     case 'lastMark':
       return {
         title: `${note.laps} whole ${note.laps === 1 ? 'lap' : 'laps'} and ${printLength(note.beyondLineMm)}`,

@@ -4,10 +4,13 @@ import type { Request, Response } from 'express'
 import { may, rolesFor, type Action, type Permission, type Place } from '@able-gauge/core'
 import type { Pool } from '../database.ts'
 import { Problem } from '../problem.ts'
+import type { NewSession } from '../store/keptAccountStore.ts'
 import { closeSession as removeSession, useSession } from '../store/sessionStore.ts'
 import type { Account } from './role.ts'
 
-export const COOKIE = 'able_gauge_session'
+/** Over plain HTTP a browser may not replace a cookie it was given over HTTPS, so that a field, which serves both, needs two. */
+const COOKIES = { secure: 'able_gauge_session', plain: 'able_gauge_session_plain' } as const
+const cookieFor = ({ secure }: Request): string => (secure ? COOKIES.secure : COOKIES.plain)
 /** A session lasts this long after it was last used, and no longer than a week. */
 export const SESSION_HOURS = 16
 
@@ -23,8 +26,17 @@ export const newToken = (): string => randomBytes(32).toString('base64url')
 
 export const sessionEnd = (): Date => new Date(Date.now() + SESSION_HOURS * 3_600_000)
 
+const LONGEST_DEVICE = 120
+
+/** A session to be opened for whoever sends the request. */
+export const newSession = (request: Request): NewSession => ({
+  token: newToken(),
+  ends: sessionEnd(),
+  device: (request.get('User-Agent') ?? '').slice(0, LONGEST_DEVICE),
+})
+
 export const giveCookie = (request: Request, response: Response, token: string): void => {
-  response.cookie(COOKIE, token, {
+  response.cookie(cookieFor(request), token, {
     httpOnly: true,
     sameSite: 'strict',
     secure: request.secure,
@@ -36,7 +48,7 @@ export const giveCookie = (request: Request, response: Response, token: string):
 export const closeSession = async (pool: Pool, request: Request, response: Response): Promise<void> => {
   const token = tokenIn(request)
   if (token) await removeSession(pool, token)
-  response.clearCookie(COOKIE, { path: '/' })
+  response.clearCookie(cookieFor(request), { path: '/' })
 }
 
 /** The session of a request, or null. */
@@ -63,7 +75,11 @@ export const requireMay = (account: Account, action: Action, place: Place = {}):
 const refusal = ({ why }: Extract<Permission, { ok: false }>, { role }: Account, action: Action): Problem => {
   switch (why) {
     case 'role':
-      return new Problem(403, 'access.role', `A ${role} may not do this. It takes: ${rolesFor(action).join(', ')}.`)
+      return new Problem(
+        403,
+        'access.role',
+        `Your role, ${role}, may not do this. It takes: ${rolesFor(action).join(', ')}.`,
+      )
     case 'station':
       return new Problem(403, 'access.station', 'You joined with a station code, which is for that station alone.')
     case 'staff':
@@ -76,9 +92,10 @@ const refusal = ({ why }: Extract<Permission, { ok: false }>, { role }: Account,
 }
 
 const tokenIn = (request: Request): string | null => {
+  const own = cookieFor(request)
   for (const part of (request.headers.cookie ?? '').split(';')) {
     const [name, value] = part.trim().split('=')
-    if (name === COOKIE && value) return value
+    if (name === own && value) return value
   }
   return null
 }

@@ -44,7 +44,7 @@ export const makeRehearsal = async (
   await addOccasion(db, {
     id: occasionId,
     name: `Rehearsal, ${standard.name}`,
-    venue: `Made up, ${speed} times as fast`,
+    venue: speed === 1 ? 'Made up' : `Made up, ${speed} times as fast`,
     zone: 'UTC',
     testDate,
     standardId: standard.id,

@@ -7,7 +7,7 @@ import { randomUUID } from 'node:crypto'
 import { createConnection } from 'node:net'
 import { gzipSync } from 'node:zlib'
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import { ROLES, seededRandom } from '@able-gauge/core'
+import { ROLES, rolesFor, seededRandom } from '@able-gauge/core'
 import { mutated, plainV3, sampleOf, type Known } from '@able-gauge/core/testing'
 import { MORNING_MS, sentCapture } from '../../testing/sentCapture.ts'
 import { addTestDay, Caller, openTestServer, PASSWORD, type TestServer } from '../../testing/testServer.ts'
@@ -41,12 +41,18 @@ interface World {
   draft: string
   readonly published: string
   readonly mergedId: string
+  readonly invitedId: string
 }
 
 const pick = <Item>(items: readonly Item[]): Item => {
   const item = items[random.whole(0, items.length - 1)]
   if (item === undefined) throw new Error('There is nothing to pick from.')
   return item
+}
+/** Somebody a route is open to, an officer where it is one. */
+const callerFor = ({ action }: Route): Caller => {
+  const roles = rolesFor(action)
+  return callers.get(roles.includes('officer') ? 'officer' : (roles[0] ?? '')) ?? new Caller(server.address)
 }
 const officer = (): Caller => callers.get('officer') ?? new Caller(server.address)
 
@@ -79,6 +85,9 @@ const makeWorld = async (): Promise<World> => {
   )
   const [mergedId = '', otherId = ''] = merging.map(({ id }) => id)
   await server.owner.query('update people set merged_into = $2 where id = $1', [mergedId, otherId])
+  const invitation = { signInName: `asked-${drafts}`, displayName: 'Asked', role: 'grader' }
+  const invited = await callers.get('administrator')?.call('POST', '/api/kept-accounts', invitation)
+  const invitedId = String(invited?.body['accountId'])
   return {
     occasionId: day.occasionId,
     signedId: signed.occasionId,
@@ -89,6 +98,7 @@ const makeWorld = async (): Promise<World> => {
     draft,
     published,
     mergedId,
+    invitedId,
   }
 }
 
@@ -105,6 +115,8 @@ const knownIn = (world: World): Known => ({
   version: [1],
   standardVersion: [1],
   password: [PASSWORD],
+  current: [PASSWORD],
+  closed: [false],
   acceptOpen: [true],
   zone: ['Etc/GMT-12', 'Europe/Vienna'],
   category: ['female', 'male'],
@@ -268,6 +280,13 @@ const addressOf = async ({ method, path }: Route, world: World): Promise<string>
     world.draft = await makeDraft()
   }
   const special: Record<string, () => string | Promise<string>> = {
+    ...Object.fromEntries(
+      ROUTES.filter((route) => route.path.startsWith('/api/kept-accounts/')).map((route) => [
+        `${route.method} ${route.path}`,
+        () => path.replace(':accountId', world.invitedId),
+      ]),
+    ),
+    'delete /api/own-account/sessions/:sessionId': () => path.replace(':sessionId', 'others'),
     'post /api/occasions/:occasionId/amendments': () => path.replace(':occasionId', world.signedId),
     'get /api/standards/:standardId/:version/results': () => path.replace(':standardId', world.published),
     'post /api/standards/:standardId/:version/retire': () => path.replace(':standardId', world.published),
@@ -328,7 +347,7 @@ const spoilt = (address: string): string => {
 const ask = async (route: Route, world: World, address: string, valid: boolean): Promise<Asked> => {
   const { method, path, body: type } = route
   const key = `${method} ${path}`
-  const caller = valid || random.whole(0, 3) > 0 ? officer() : (callers.get(pick(ROLES)) ?? officer())
+  const caller = valid || random.whole(0, 3) > 0 ? callerFor(route) : (callers.get(pick(ROLES)) ?? callerFor(route))
   if (!valid && random.whole(0, 9) < 3) return askBroken(route, address, caller)
   if (method === 'get' && path.endsWith('/live')) {
     const response = await fetch(server.address + address, { headers: { Cookie: caller.cookieHeader } })

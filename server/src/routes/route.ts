@@ -6,6 +6,7 @@ import type { Account } from '../access/role.ts'
 import type { CaptureWriter } from '../captureWriter.ts'
 import type { Pool } from '../database.ts'
 import type { DayQueue } from '../dayQueue.ts'
+import type { Field } from '../field.ts'
 import type { Limits } from '../limits.ts'
 import type { LiveFeed } from '../live/liveFeed.ts'
 import type { ServerClock } from '../serverClock.ts'
@@ -30,6 +31,8 @@ export interface Server {
   readonly limits: Limits
   /** Address of the proxy in front of this server, whose word on addresses counts; null without one. */
   readonly trustedProxy: string | null
+  /** How devices on a field reach this machine; null where none is served. */
+  readonly field: Field | null
   /** Whether demo accounts may sign in. */
   readonly demo: boolean
   /** Whether each answer is held against what its route declares before it is sent: in tests. */

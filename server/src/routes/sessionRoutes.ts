@@ -1,15 +1,31 @@
 /** Signing in and out. These are the only routes that need no session. */
 import { randomUUID } from 'node:crypto'
 import { Router, type Request } from 'express'
-import { SessionAnswer, SignedInAnswer, SignIn, StationSignIn } from '@able-gauge/core'
-import { deriveKey } from '../access/password.ts'
+import {
+  FieldReachAnswer,
+  FIRST_HOUSE_RULES,
+  FoundHouseBody,
+  LinkCode,
+  LinkHolderAnswer,
+  LinkPassword,
+  SessionAnswer,
+  SignedInAnswer,
+  SignIn,
+  StationSignIn,
+} from '@able-gauge/core'
+import { deriveKey, hashPassword } from '../access/password.ts'
 import type { Account } from '../access/role.ts'
-import { closeSession, giveCookie, newToken, sessionEnd, sessionOf } from '../access/session.ts'
+import { closeSession, giveCookie, newSession, newToken, sessionEnd, sessionOf } from '../access/session.ts'
+import { requireStrong } from '../access/strength.ts'
 import { DEMO_PASSWORD } from '../demo/password.ts'
 import { addressOf, limited, type Limits } from '../limits.ts'
+import { inTransaction } from '../database.ts'
 import { invalidInput, Problem } from '../problem.ts'
 import { checkAnswerOf } from '../checkedAnswer.ts'
 import { findAccount, isDemoAccount, listDemoAccounts } from '../store/accountStore.ts'
+import { notifyAccess } from '../store/dayNotices.ts'
+import { findHouseRules, writeHouseRules } from '../store/houseRulesStore.ts'
+import { findLinkHolder, foundHouse, isUnfounded, takeAccountLink, type NewSession } from '../store/keptAccountStore.ts'
 import { findOwnersOfNumbers } from '../store/personStore.ts'
 import { noteEvent } from '../store/securityStore.ts'
 import { findSessionParameters, joinStation, openSession } from '../store/sessionStore.ts'
@@ -21,6 +37,12 @@ const WINDOW_MINUTES = 15
 /** What these routes take and answer; no action stands before them. */
 export const SESSION_ROUTES: readonly Omit<Route, 'action' | 'handle' | 'cost'>[] = [
   { method: 'get', path: '/api/session', what: 'who is signed in, and for how long', answer: SessionAnswer },
+  {
+    method: 'get',
+    path: '/api/session/field',
+    what: 'how other devices on the same network reach this house',
+    answer: FieldReachAnswer,
+  },
   {
     method: 'post',
     path: '/api/session',
@@ -34,6 +56,27 @@ export const SESSION_ROUTES: readonly Omit<Route, 'action' | 'handle' | 'cost'>[
     what: 'joins a station with its code; the session is for that station alone',
     answer: SignedInAnswer,
     body: StationSignIn,
+  },
+  {
+    method: 'post',
+    path: '/api/session/link/holder',
+    what: 'whom a link lets in',
+    answer: LinkHolderAnswer,
+    body: LinkCode,
+  },
+  {
+    method: 'post',
+    path: '/api/session/link',
+    what: 'chooses a password by a link, once, and signs in',
+    answer: SignedInAnswer,
+    body: LinkPassword,
+  },
+  {
+    method: 'post',
+    path: '/api/session/house',
+    what: 'makes the first administrator of a house that has none, with the code from the terminal',
+    answer: SignedInAnswer,
+    body: FoundHouseBody,
   },
   { method: 'delete', path: '/api/session', what: 'signs out', answer: 'nothing' },
 ]
@@ -59,20 +102,26 @@ export const sessionRouter = (server: Server): Router => {
       // as a span: the clock of a device may be anything
       endsInMs: session ? session.endsMs - Date.now() : null,
       demo: server.demo ? await demoSignIns(server) : null,
+      organisation: (await findHouseRules(pool)).rules.organisation ?? '',
+      isUnfounded: await isUnfounded(pool),
     })
+  })
+
+  router.get('/field', (_request, response) => {
+    response.json({ field: server.field?.reach ?? null })
   })
 
   router.post('/', limitSignIns(server.limits), async (request, response) => {
     const { signInName, password } = readBody(SignIn, request)
     const name = signInName.trim()
-    const token = newToken()
-    const account = await signIn(server, name, password, token)
+    const opening = newSession(request)
+    const account = await signIn(server, name, password, opening)
     if (!account) {
       await noteEvent(pool, { kind: 'signIn.refused', accountId: null, detail: { address: request.ip ?? '' } })
       throw new Problem(401, 'signIn.wrong', 'Name and password do not belong together. Nothing else was changed.')
     }
     await noteEvent(pool, { kind: 'signIn', accountId: account.id, detail: { address: request.ip ?? '' } })
-    giveCookie(request, response, token)
+    giveCookie(request, response, opening.token)
     response.status(201).json({ account })
   })
 
@@ -111,12 +160,70 @@ export const sessionRouter = (server: Server): Router => {
     }
   })
 
+  router.post('/link/holder', ...limitLinks(server.limits), async (request, response) => {
+    const { code } = readBody(LinkCode, request)
+    const holder = await findLinkHolder(pool, code)
+    if (!holder) throw await refusedLink(server, request)
+    response.json(holder)
+  })
+
+  router.post('/link', ...limitLinks(server.limits), async (request, response) => {
+    const { code, password } = readBody(LinkPassword, request)
+    const holder = await findLinkHolder(pool, code)
+    if (!holder) throw await refusedLink(server, request)
+    requireStrong(password, [holder.signInName, holder.displayName])
+    const opening = newSession(request)
+    const id = await takeAccountLink(pool, code, await hashPassword(password), opening)
+    const account = id === null ? null : await findAccount(pool, id)
+    if (!account) throw await refusedLink(server, request)
+    await noteEvent(pool, { kind: 'account.linkUsed', accountId: account.id, detail: { address: request.ip ?? '' } })
+    // whoever was signed in with the old password is out
+    await notifyAccess(pool, account.id)
+    giveCookie(request, response, opening.token)
+    response.status(201).json({ account })
+  })
+
+  router.post('/house', ...limitLinks(server.limits), async (request, response) => {
+    const { code, organisation, signInName, displayName, password } = readBody(FoundHouseBody, request)
+    requireStrong(password, [signInName, displayName, organisation])
+    const founder = { code: code.trim(), id: randomUUID(), signInName, displayName }
+    const opening = newSession(request)
+    const passwordHash = await hashPassword(password)
+    const founded = await inTransaction(pool, async (db) => {
+      if (!(await foundHouse(db, { ...founder, passwordHash }, opening))) return false
+      const { rules, revision } = await findHouseRules(db)
+      await writeHouseRules(db, { ...FIRST_HOUSE_RULES, ...rules, organisation: organisation.trim() }, revision)
+      await noteEvent(db, { kind: 'house.founded', accountId: founder.id, detail: { address: request.ip ?? '' } })
+      return true
+    })
+    if (!founded) {
+      await noteEvent(pool, { kind: 'house.refused', accountId: null, detail: { address: request.ip ?? '' } })
+      throw new Problem(
+        401,
+        'house.wrongCode',
+        'Nothing was set up. The code in the terminal is another, the house has an administrator already, or somebody has this name.',
+      )
+    }
+    giveCookie(request, response, opening.token)
+    response.status(201).json({ account: await findAccount(pool, founder.id) })
+  })
+
   router.delete('/', async (request, response) => {
     await closeSession(pool, request, response)
     response.status(204).end()
   })
 
   return router
+}
+
+/** The same answer for a link that was used, has ended, or never was. */
+const refusedLink = async ({ pool }: Server, request: Request): Promise<Problem> => {
+  await noteEvent(pool, { kind: 'link.refused', accountId: null, detail: { address: request.ip ?? '' } })
+  return new Problem(
+    401,
+    'link.ended',
+    'This link opens nothing: it was used, or it has ended. Ask whoever sent it for a new one.',
+  )
 }
 
 /** The person a number belongs to, so that nobody works their own wave as a guest. @throws Problem 422 */
@@ -139,11 +246,11 @@ const demoSignIns = async ({ pool }: Server) => ({
 })
 
 /** Demo accounts sign in only while the server shows the demo. */
-const signIn = async (server: Server, name: string, password: string, token: string): Promise<Account | null> => {
+const signIn = async (server: Server, name: string, password: string, opening: NewSession): Promise<Account | null> => {
   const usable = server.demo || !(await isDemoAccount(server.pool, name))
   const parameters = usable ? await findSessionParameters(server.pool, name) : null
   const key = await deriveKey(password, parameters)
-  return parameters === null ? null : openSession(server.pool, name, key, token, sessionEnd())
+  return parameters === null ? null : openSession(server.pool, name, key, opening)
 }
 
 /** Failed tries are counted for each address and name; a try that succeeds is not. */
@@ -170,6 +277,20 @@ const limitCodes = ({ wrongCodes, wrongCodesTogether }: Limits) => {
   }
   return [
     limited({ ...rule, most: wrongCodes, keyOf: (request) => `${addressOf(request)} ${textIn(request, 'device')}` }),
+    limited({ ...rule, most: wrongCodesTogether, keyOf: () => 'everywhere' }),
+  ]
+}
+
+/** Links and the code of the terminal are long; whoever tries many knows none. */
+const limitLinks = ({ wrongCodes, wrongCodesTogether }: Limits) => {
+  const rule = {
+    windowMinutes: WINDOW_MINUTES,
+    failuresOnly: true,
+    code: 'link.tooMany',
+    sentence: (minutes: number) => `Too many links that open nothing. Wait ${minutes} minutes, then try again.`,
+  }
+  return [
+    limited({ ...rule, most: wrongCodes, keyOf: addressOf }),
     limited({ ...rule, most: wrongCodesTogether, keyOf: () => 'everywhere' }),
   ]
 }

@@ -29,7 +29,8 @@ export const addAccount = async (db: Database, account: NewAccount): Promise<voi
   )
 }
 
-const COLUMNS = 'id, sign_in_name, display_name, role, station_day, station_events'
+export const ACCOUNT_COLUMNS = ['id', 'sign_in_name', 'display_name', 'role', 'station_day', 'station_events'] as const
+const COLUMNS = ACCOUNT_COLUMNS.join(', ')
 
 export const findAccount = async (db: Database, id: string): Promise<Account | null> => {
   const { rows } = await db.query<AccountRow>(`select ${COLUMNS} from accounts where id = $1`, [id])
@@ -54,7 +55,8 @@ export const isDemoAccount = async (db: Database, signInName: string): Promise<b
 export const listDemoAccounts = async (db: Database): Promise<Account[]> => {
   const { rows } = await db.query<AccountRow>(
     `select ${COLUMNS} from accounts where is_demo
-      order by array_position(array['officer', 'grader', 'timer', 'clerk', 'viewer'], role), sign_in_name`,
+      order by array_position($1::text[], role), sign_in_name`,
+    [ROLES],
   )
   return rows.map(accountFromRow)
 }
@@ -70,7 +72,8 @@ export const listAccounts = async (db: Database): Promise<LinkedAccount[]> => {
     `select a.id, a.sign_in_name, a.display_name, a.role, a.station_day, a.station_events, p.number
        from accounts a left join people p on p.id = a.person_id
       where a.station_day is null and a.can_sign_in
-      order by array_position(array['officer', 'grader', 'timer', 'clerk', 'viewer'], a.role), a.display_name`,
+      order by array_position($1::text[], a.role), a.display_name`,
+    [ROLES],
   )
   return rows.map((row) => ({ ...accountFromRow(row), personNumber: row.number }))
 }

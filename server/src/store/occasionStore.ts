@@ -1,5 +1,5 @@
 /** Test days: what they are, who works on them, how far they are. */
-import type { Occasion, OccasionSummary, StaffMember } from '@able-gauge/core'
+import { ROLES, rolesFor, type Occasion, type OccasionSummary, type StaffMember } from '@able-gauge/core'
 import type { Database } from '../database.ts'
 import type { EnteredBib } from './entryStore.ts'
 
@@ -73,8 +73,8 @@ export const addStaffMember = async (
 export const addAllStaff = async (db: Database, occasionId: string): Promise<void> => {
   await db.query(
     `insert into occasion_staff (occasion_id, account_id, duty)
-     select $1, id, role from accounts where role <> 'viewer' and can_sign_in on conflict do nothing`,
-    [occasionId],
+     select $1, id, role from accounts where role = any ($2) and can_sign_in on conflict do nothing`,
+    [occasionId, rolesFor('devices.report')],
   )
 }
 
@@ -167,8 +167,8 @@ export const listStaff = async (db: Database, occasionId: string): Promise<Staff
        from occasion_staff f join accounts a on a.id = f.account_id
        left join entries e on e.occasion_id = f.occasion_id and canonical(e.person_id) = canonical(a.person_id)
       where f.occasion_id = $1
-      order by array_position(array['officer', 'grader', 'timer', 'clerk', 'viewer'], a.role), a.display_name`,
-    [occasionId],
+      order by array_position($2::text[], a.role), a.display_name`,
+    [occasionId, ROLES],
   )
   return rows.map((row) => ({
     accountId: row.account_id,

@@ -3,6 +3,7 @@ import type { Account } from '../access/role.ts'
 import type { Database } from '../database.ts'
 import { findAccount } from './accountStore.ts'
 import { notifyAccess } from './dayNotices.ts'
+import type { NewSession } from './keptAccountStore.ts'
 
 /** How the key of a name's password is derived, or null when nobody signs in by that name. */
 export const findSessionParameters = async (db: Database, signInName: string): Promise<string | null> => {
@@ -17,14 +18,14 @@ export const openSession = async (
   db: Database,
   signInName: string,
   key: Buffer,
-  token: string,
-  ends: Date,
+  { token, ends, device }: NewSession,
 ): Promise<Account | null> => {
-  const { rows } = await db.query<{ id: string | null }>('select open_session($1, $2, $3, $4) as id', [
+  const { rows } = await db.query<{ id: string | null }>('select open_session($1, $2, $3, $4, $5) as id', [
     signInName.toLowerCase(),
     key,
     token,
     ends,
+    device,
   ])
   const id = rows[0]?.id
   return id ? findAccount(db, id) : null

@@ -7,6 +7,7 @@ import DayBar from './DayBar.vue'
 import DayIntact from './DayIntact.vue'
 import DayOffDate from './DayOffDate.vue'
 import { useDay } from './dayStore.ts'
+import { lastDay } from './lastDay.ts'
 
 const route = useRoute()
 const store = useDay()
@@ -20,7 +21,10 @@ const besideCandidate = computed(() => route.name === 'event' && route.query['bi
 watch(
   () => String(route.params['dayId']),
   // the room fetches what it needs for this day while the captures still come
-  (dayId) => void store.open(dayId, (day) => route.meta.prepare?.(day, route)),
+  (dayId) => {
+    lastDay.value = dayId
+    void store.open(dayId, (day) => route.meta.prepare?.(day, route))
+  },
   { immediate: true },
 )
 onBeforeUnmount(() => store.close())
@@ -42,7 +46,7 @@ onBeforeUnmount(() => store.close())
         >Sign in</RouterLink
       >
     </div>
-    <div v-else class="opening" aria-busy="true" aria-label="Opening the day">
+    <div v-else class="opening" role="status" aria-busy="true" aria-label="Opening the day">
       <div class="sheet" />
       <div class="sheet" />
       <div class="sheet" />

@@ -12,6 +12,7 @@ import HouseKeys from './HouseKeys.vue'
 import HouseLog from './HouseLog.vue'
 
 interface Draft {
+  organisation: string
   screening: { id: string; text: string; holdsOn: 'yes' | 'no' }[]
   consent: string
   consentNeeded: boolean
@@ -30,6 +31,7 @@ const begin = (): void => {
   const { rules } = house
   if (!rules) return
   draft.value = {
+    organisation: rules.organisation ?? '',
     screening: rules.screening.map((one) => ({ ...one })),
     consent: rules.consent,
     consentNeeded: rules.consentNeeded,
@@ -59,7 +61,9 @@ const save = async (): Promise<void> => {
   if (!value || !rules) return
   problem.value = ''
   saved.value = false
+  const organisation = value.organisation.trim()
   const next: HouseRules = {
+    ...(organisation === '' ? {} : { organisation }),
     ...(value.keepDays === '' ? {} : { keepDays: value.keepDays }),
     screening: value.screening,
     consent: value.consent.trim(),
@@ -93,6 +97,16 @@ const save = async (): Promise<void> => {
     </p>
     <form v-if="draft" @submit.prevent="save">
       <section class="sheet part">
+        <h2 id="organisation">Organisation</h2>
+        <BFormInput
+          v-model="draft.organisation"
+          maxlength="120"
+          autocomplete="organization"
+          aria-labelledby="organisation"
+          placeholder="its name, shown where people sign in"
+        />
+      </section>
+      <section class="sheet part">
         <h2>Screening questions</h2>
         <div v-for="(question, index) in draft.screening" :key="question.id" class="line">
           <BFormInput v-model="question.text" maxlength="300" required :aria-label="`Question ${index + 1}`" />
@@ -107,10 +121,10 @@ const save = async (): Promise<void> => {
             type="button"
             variant="quiet"
             size="sm"
-            :aria-label="`Take question ${index + 1} away`"
+            :aria-label="`Remove question ${index + 1}`"
             @click="draft.screening.splice(index, 1)"
           >
-            Take away
+            Remove
           </BButton>
         </div>
         <BButton type="button" variant="quiet" size="sm" @click="addQuestion">Another question</BButton>
@@ -156,10 +170,10 @@ const save = async (): Promise<void> => {
             type="button"
             variant="quiet"
             size="sm"
-            :aria-label="`Take limit ${index + 1} away`"
+            :aria-label="`Remove limit ${index + 1}`"
             @click="draft.heat.splice(index, 1)"
           >
-            Take away
+            Remove
           </BButton>
         </div>
         <BButton type="button" variant="quiet" size="sm" @click="addLimit">Another limit</BButton>

@@ -14,6 +14,7 @@ import {
 import { computed, ref } from 'vue'
 import type { Day } from '../day/day.ts'
 import GroundDrawing from './GroundDrawing.vue'
+import { vTyped } from '../ui/vTyped.ts'
 import type { PlanDraft } from './usePlan.ts'
 
 const props = defineProps<{
@@ -104,36 +105,36 @@ const lengthText = (ground: MeasuredGround): string => printField(ground.lengthM
         <label
           >{{ LENGTH_OF[ground.shape] }} in {{ ground.shape === 'step' ? 'cm' : 'm' }}, as measured
           <input
+            v-typed="lengthText(ground)"
             class="form-control figures"
-            :value="lengthText(ground)"
             :disabled="!mayEdit"
             @change="putLength(event.id, ground, 'lengthMm', $event)"
         /></label>
         <label
           >Good to so many cm, either way
           <input
-            class="form-control figures"
-            :value="
+            v-typed="
               ground.toleranceMm === undefined ? '' : printField(ground.toleranceMm, formOf('toleranceMm', ground))
             "
+            class="form-control figures"
             :disabled="!mayEdit"
             @change="putLength(event.id, ground, 'toleranceMm', $event)"
         /></label>
         <label
           >Surface
           <input
+            v-typed="ground.surface"
             class="form-control"
             maxlength="120"
-            :value="ground.surface"
             :disabled="!mayEdit"
             @change="put(event.id, ground, { surface: textOf($event) })"
         /></label>
         <label
           >Slope in %
           <input
+            v-typed="ground.slopePermille === undefined ? '' : ground.slopePermille / 10"
             class="form-control figures"
             inputmode="decimal"
-            :value="ground.slopePermille === undefined ? '' : ground.slopePermille / 10"
             :disabled="!mayEdit"
             @change="putSlope(event.id, ground, $event)"
         /></label>

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 /** What is taken along: kit, papers to print, the calendar, and codes with which staff join a station. */
 import { kitList, printCalendar, type StationCode, StationsAnswer } from '@able-gauge/core'
-import { BButton, BFormSelect } from 'bootstrap-vue-next'
+import { BButton, BFormSelect, BModal } from 'bootstrap-vue-next'
 import { computed, onMounted, ref } from 'vue'
 import { call, inWords, tell } from '../api.ts'
 import { eventName, type Day } from '../day/day.ts'
 import { useSession } from '../session/sessionStore.ts'
+import { useReach } from '../ui/useReach.ts'
 import { saveFile } from '../ui/saveFile.ts'
 import type { PlanDraft } from './usePlan.ts'
+import StationQr from './StationQr.vue'
 import { useTimetable } from './useTimetable.ts'
 
 const props = defineProps<{
@@ -17,6 +19,7 @@ const props = defineProps<{
 }>()
 
 const session = useSession()
+const reach = useReach()
 const { timetable } = useTimetable(() => props.day, props.draft.plan)
 const kit = computed(() => kitList(props.day.standard, props.draft.plan.value, props.day.entries.length))
 const nameOfEvent = (id: string): string => eventName(props.day, id)
@@ -40,6 +43,9 @@ const saveCalendar = (): void => {
 }
 
 const codes = ref<readonly StationCode[]>([])
+/** Shown large, to be scanned. */
+const shown = ref<StationCode | null>(null)
+const stationName = ({ eventIds, role: of }: StationCode): string => `${eventIds.map(nameOfEvent).join(', ')}, ${of}`
 const chosen = ref(props.day.standard.events[0]?.id ?? '')
 const role = ref<'grader' | 'timer'>('grader')
 const problem = ref('')
@@ -99,7 +105,8 @@ const end = (code: string): Promise<void> => attempt(() => tell('DELETE', `${pat
         <ul class="codes">
           <li v-for="station in codes" :key="station.code">
             <strong class="figures code">{{ station.code }}</strong>
-            <span>{{ station.eventIds.map(nameOfEvent).join(', ') }}, {{ station.role }}</span>
+            <span>{{ stationName(station) }}</span>
+            <BButton variant="quiet" size="sm" @click="shown = station">Show to scan</BButton>
             <BButton variant="quiet" size="sm" @click="end(station.code)">End it</BButton>
           </li>
         </ul>
@@ -114,6 +121,9 @@ const end = (code: string): Promise<void> => attempt(() => tell('DELETE', `${pat
           <BButton variant="quiet" type="submit">New code</BButton>
         </form>
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+        <BModal :model-value="shown !== null" title="Scan to join" no-footer @hidden="shown = null">
+          <StationQr v-if="shown" :code="shown.code" :what="stationName(shown)" :reach="reach" />
+        </BModal>
       </section>
     </div>
   </div>
@@ -158,7 +168,7 @@ li {
   --bs-btn-hover-color: var(--ink);
 }
 .codes li {
-  grid-template-columns: auto 1fr auto;
+  grid-template-columns: auto 1fr auto auto;
   gap: 12px;
   align-items: center;
 }

@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import { tell, inWords } from '../api.ts'
 import { byBib, wavesOf, type Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
+import { vTyped } from '../ui/vTyped.ts'
 import type { PlanDraft } from './usePlan.ts'
 
 const props = defineProps<{
@@ -93,39 +94,39 @@ const layWaves = async (): Promise<void> => {
         <label
           >Place
           <input
+            v-typed="planned.place"
             class="form-control"
             maxlength="80"
-            :value="planned.place"
             :disabled="!mayEdit"
             @change="draft.changeEvent(event.id, { place: textOf($event) })"
         /></label>
         <label
           >Stations
           <input
+            v-typed="planned.stations"
             class="form-control figures"
             type="number"
             min="1"
             max="50"
-            :value="planned.stations"
             :disabled="!mayEdit"
             @change="putNumber(event.id, 'stations', 50, $event)"
         /></label>
         <label
           >Together
           <input
+            v-typed="planned.together"
             class="form-control figures"
             type="number"
             min="1"
             max="500"
-            :value="planned.together"
             :disabled="!mayEdit"
             @change="putNumber(event.id, 'together', 500, $event)"
         /></label>
         <label
           >One start takes
           <input
+            v-typed="printField(planned.slotMs, { unit: 'ms' })"
             class="form-control figures"
-            :value="printField(planned.slotMs, { unit: 'ms' })"
             :disabled="!mayEdit"
             @change="putSlot(event.id, $event)"
         /></label>

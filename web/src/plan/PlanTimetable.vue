@@ -77,9 +77,12 @@ const setTime = (index: number, field: 'musterAt' | 'startsAt', text: string): v
         /></label>
         <p class="length">
           Ends at <strong class="figures">{{ clockAt(one.startsAt, one.endMs) }}</strong> after
-          <strong class="figures">{{ printClock(one.endMs) }}</strong>. No timetable with these waves, stations and
-          rests is shorter than <strong class="figures">{{ printClock(one.boundMs) }}</strong>; this one is
-          {{ one.over }} % above it.
+          <strong class="figures">{{ printClock(one.endMs) }}</strong>.
+          <template v-if="one.endMs > one.boundMs">
+            No timetable with these waves, stations and rests is shorter than
+            <strong class="figures">{{ printClock(one.boundMs) }}</strong>; this one is {{ one.over }} % longer.
+          </template>
+          <template v-else>With these waves, stations and rests none is shorter.</template>
         </p>
       </div>
       <TimetableChart

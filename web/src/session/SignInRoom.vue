@@ -28,7 +28,9 @@ const signIn = async (): Promise<void> => {
   }
 }
 
-const code = ref('')
+/** Scanned from a station's card: the code stands behind the #. */
+const scanned = route.hash.slice(1)
+const code = ref(scanned)
 const who = ref('')
 /** For whoever is tested as well: nobody works their own wave. */
 const number = ref('')
@@ -57,7 +59,7 @@ const signInAs = async (signInName: string): Promise<void> => {
   <header class="band">
     <div class="inner">
       <BrandMark /><strong>Able Gauge</strong>
-      <span class="says">Test days, from muster to signed verdicts</span>
+      <span class="says">{{ session.organisation || 'Test days, from muster to signed verdicts' }}</span>
     </div>
     <div class="ruler" aria-hidden="true" />
   </header>
@@ -66,6 +68,13 @@ const signInAs = async (signInName: string): Promise<void> => {
       <div class="stack" :class="{ wide: !session.demo }">
         <form class="sheet card-pad" @submit.prevent="signIn">
           <h1>Sign in</h1>
+          <p v-if="session.isUnfounded">
+            Nobody looks after this house yet.
+            <RouterLink :to="{ name: 'found' }">Set it up</RouterLink> with the code from the terminal.
+          </p>
+          <p v-else-if="!session.demo" class="quiet">
+            Without an account, ask whoever looks after this house for a link.
+          </p>
           <label for="name">Name</label>
           <BFormInput
             id="name"
@@ -74,14 +83,14 @@ const signInAs = async (signInName: string): Promise<void> => {
             autocapitalize="none"
             spellcheck="false"
             required
-            autofocus
+            :autofocus="scanned === ''"
           />
           <label for="password">Password</label>
           <BFormInput id="password" v-model="password" type="password" autocomplete="current-password" required />
           <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
           <BButton type="submit" variant="primary" size="lg" :disabled="busy">Sign in</BButton>
         </form>
-        <form class="sheet card-pad" @submit.prevent="join">
+        <form class="sheet card-pad" :class="{ first: scanned !== '' }" @submit.prevent="join">
           <h2>Join a station</h2>
           <p class="quiet">With the code the officer in charge gave you. No account is needed.</p>
           <label for="code">Station code</label>
@@ -96,11 +105,13 @@ const signInAs = async (signInName: string): Promise<void> => {
             required
           />
           <label for="who">Your name</label>
-          <BFormInput id="who" v-model="who" maxlength="80" autocomplete="name" required />
+          <BFormInput id="who" v-model="who" maxlength="80" autocomplete="name" required :autofocus="scanned !== ''" />
           <label for="own-number">Your number, if you are tested on this day as well</label>
           <BFormInput id="own-number" v-model="number" maxlength="40" autocomplete="off" />
           <p v-if="joinProblem" class="problem" role="alert">{{ joinProblem }}</p>
-          <BButton type="submit" variant="quiet" :disabled="busy">Join the station</BButton>
+          <BButton type="submit" :variant="scanned === '' ? 'quiet' : 'primary'" :disabled="busy"
+            >Join the station</BButton
+          >
         </form>
       </div>
       <section v-if="session.demo" class="sheet card-pad">
@@ -156,6 +167,9 @@ const signInAs = async (signInName: string): Promise<void> => {
   display: grid;
   gap: 20px;
   align-items: start;
+}
+.first {
+  order: -1;
 }
 .stack.wide {
   grid-column: 1 / -1;

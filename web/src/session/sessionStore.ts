@@ -5,6 +5,7 @@ import {
   type AccountAnswer as Account,
   type Action,
   type DemoSignIns,
+  type FoundHouseBody,
   may,
   type Role,
   SessionAnswer,
@@ -19,17 +20,23 @@ export type { AccountAnswer as Account } from '@able-gauge/core'
 export type { Role }
 
 export const ROLE_NAMES: Readonly<Record<Role, string>> = {
+  administrator: 'administrator',
   officer: 'officer in charge',
   grader: 'grader',
   timer: 'timer',
   clerk: 'check-in clerk',
-  viewer: 'records office, read only',
+  records: 'records officer',
+  viewer: 'read only',
 }
 
 /** Who is signed in. */
 export const useSession = defineStore('session', () => {
   const account = ref<Account | null>(null)
   const demo = ref<DemoSignIns | null>(null)
+  /** Whether nobody looks after this house yet. */
+  const isUnfounded = ref(false)
+  /** What the organisation is called; empty where nobody said. */
+  const organisation = ref('')
   const known = ref(false)
 
   /** Who was signed in here last, for when there is no network to ask. It opens nothing on the server. */
@@ -50,6 +57,8 @@ export const useSession = defineStore('session', () => {
     try {
       const answer = await call('GET', '/session', SessionAnswer)
       demo.value = answer.demo
+      isUnfounded.value = answer.isUnfounded
+      organisation.value = answer.organisation
       if (answer.account) take(answer.account, answer.endsInMs)
       else if (lastAccount.value) await end()
     } catch (error) {
@@ -63,6 +72,20 @@ export const useSession = defineStore('session', () => {
 
   const signIn = async (signInName: string, password: string): Promise<void> => {
     const answer = await call('POST', '/session', SignedInAnswer, { signInName, password })
+    take(answer.account, null)
+  }
+
+  /** Chooses a password by a link. */
+  const takeLink = async (code: string, password: string): Promise<void> => {
+    const answer = await call('POST', '/session/link', SignedInAnswer, { code, password })
+    take(answer.account, null)
+  }
+
+  /** Becomes the first administrator of a house that has none. */
+  const found = async (founding: FoundHouseBody): Promise<void> => {
+    const answer = await call('POST', '/session/house', SignedInAnswer, founding)
+    isUnfounded.value = false
+    organisation.value = founding.organisation
     take(answer.account, null)
   }
 
@@ -97,5 +120,20 @@ export const useSession = defineStore('session', () => {
   /** Whether this person may do something, as far as the role goes; the server asks the same. */
   const can = (action: Action): boolean => account.value !== null && may(account.value, action).ok
 
-  return { account, demo, known, look, signIn, joinStation, signOut, ended, captured: span.captured, can }
+  return {
+    account,
+    demo,
+    known,
+    isUnfounded,
+    organisation,
+    look,
+    signIn,
+    takeLink,
+    found,
+    joinStation,
+    signOut,
+    ended,
+    captured: span.captured,
+    can,
+  }
 })

@@ -1,17 +1,14 @@
 import { flushPromises, mount, RouterLinkStub } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, expect, test, vi } from 'vitest'
+import { routeLocationKey, routerKey } from 'vue-router'
 import type { VersionSummary } from '@able-gauge/core'
 import { json, problem } from '../../testing/openDay.ts'
 import { useSession, type Role } from '../session/sessionStore.ts'
 import LibraryRoom from './LibraryRoom.vue'
 
 const push = vi.fn()
-vi.mock('vue-router', async (original) => ({
-  ...(await original<typeof import('vue-router')>()),
-  useRouter: () => ({ push }),
-  useRoute: () => ({ path: '/standards' }),
-}))
+const PLACE = { [routerKey as symbol]: { push }, [routeLocationKey as symbol]: { path: '/standards' } }
 
 const version = (change: Partial<VersionSummary>): VersionSummary => ({
   id: 'watch',
@@ -46,7 +43,9 @@ const open = async (versions: readonly VersionSummary[], role: Role = 'officer')
   })
   setActivePinia(createPinia())
   useSession().account = { id: 'a', signInName: 'a', displayName: 'A', role }
-  const room = mount(LibraryRoom, { global: { stubs: { RouterLink: RouterLinkStub, BModal: true } } })
+  const room = mount(LibraryRoom, {
+    global: { stubs: { RouterLink: RouterLinkStub, BModal: true }, provide: PLACE },
+  })
   await flushPromises()
   return room
 }

@@ -16,11 +16,18 @@ const props = withDefaults(
     size?: 'small' | 'large'
     /** A word after the cut's figure. */
     cutWord?: string
+    /** A second mark: when everybody is stopped. */
+    limit?: number | undefined
   }>(),
   { state: 'good', size: 'small', cutWord: '' },
 )
 
-const scale = computed(() => gaugeScale(props.cut, props.protocol && kindOf(props.protocol).scale?.(props.protocol)))
+const scale = computed(() =>
+  gaugeScale(
+    props.limit === undefined ? props.cut : { ...props.cut, limit: props.limit },
+    props.protocol && kindOf(props.protocol).scale?.(props.protocol),
+  ),
+)
 const share = (value: number): number => positionOn(scale.value, value) * 100
 const cutAt = computed(() => share(props.cut.value))
 const valueAt = computed(() => (props.value === null ? 0 : share(props.value)))
@@ -30,6 +37,8 @@ const filled = computed(() =>
     : { left: `${cutAt.value}%`, right: '0%' },
 )
 const graduation = computed(() => `${(scale.value.graduation / (scale.value.to - scale.value.from)) * 100}%`)
+/** The limit stands where the upper end would. */
+const ends = computed(() => endsOf(scale.value).slice(0, props.limit === undefined ? 2 : 1))
 const print = (value: number): string => printQuantity(Math.round(value), props.cut.unit)
 const label = computed(() => {
   const asked = `${props.cut.sense === 'atMost' ? 'at most' : 'at least'} ${print(props.cut.value)}`
@@ -52,9 +61,13 @@ const label = computed(() => {
       <div class="rule" />
     </div>
     <div class="notch" :style="{ left: `${cutAt}%` }" />
+    <div v-if="limit !== undefined" class="notch limit" :style="{ left: `${share(limit)}%` }" />
     <div v-if="value !== null" class="marker" :style="{ left: `${valueAt}%` }" />
     <div v-if="size === 'large'" class="ends figures">
-      <span v-for="end in endsOf(scale)" :key="end">{{ print(end) }}</span>
+      <span v-for="end in ends" :key="end">{{ print(end) }}</span>
+      <strong v-if="limit !== undefined" class="limit-figure" :style="{ right: `${100 - share(limit)}%` }"
+        >{{ print(limit) }} limit</strong
+      >
     </div>
   </div>
 </template>
@@ -95,6 +108,14 @@ const label = computed(() => {
   margin-left: -1px;
   background: var(--ink);
 }
+.limit {
+  background: repeating-linear-gradient(var(--ink) 0 3px, transparent 3px 5px);
+}
+.limit-figure {
+  position: absolute;
+  white-space: nowrap;
+  color: var(--ink);
+}
 .marker {
   position: absolute;
   top: 2px;
@@ -122,7 +143,7 @@ const label = computed(() => {
   top: 16px;
   bottom: 14px;
 }
-.large .notch::before {
+.large .notch:not(.limit)::before {
   content: '';
   position: absolute;
   left: -5px;

@@ -22,18 +22,29 @@ const leave = async (): Promise<void> => {
   <header class="band no-print">
     <BrandMark /><strong>Able Gauge</strong>
     <nav aria-label="Rooms">
-      <RouterLink :to="{ name: 'days' }" exact-active-class="here">Days</RouterLink>
+      <RouterLink v-if="session.can('days.list')" :to="{ name: 'days' }" exact-active-class="here">Days</RouterLink>
       <RouterLink v-if="session.can('people.read')" :to="{ name: 'people' }" :class="{ here: inPeople }"
         >People</RouterLink
       >
-      <RouterLink :to="{ name: 'library' }" :class="{ here: inLibrary }">Standards</RouterLink>
+      <RouterLink v-if="session.can('standards.read')" :to="{ name: 'library' }" :class="{ here: inLibrary }"
+        >Standards</RouterLink
+      >
+      <RouterLink v-if="session.can('accounts.manage')" :to="{ name: 'accounts' }" active-class="here"
+        >Accounts</RouterLink
+      >
       <RouterLink v-if="session.can('houseRules.write')" :to="{ name: 'houseRules' }" active-class="here"
         >House rules</RouterLink
       >
+      <RouterLink
+        v-if="session.can('stations.open') || session.can('accounts.manage')"
+        :to="{ name: 'connect' }"
+        active-class="here"
+        >Connect</RouterLink
+      >
     </nav>
-    <span class="who"
+    <RouterLink class="who" :to="{ name: 'ownAccount' }"
       >{{ session.account?.displayName
-      }}<small> {{ session.account ? ROLE_NAMES[session.account.role] : '' }}</small></span
+      }}<small> {{ session.account ? ROLE_NAMES[session.account.role] : '' }}</small></RouterLink
     >
     <BButton variant="quiet" size="sm" class="out" @click="leave">Sign out</BButton>
   </header>
@@ -71,6 +82,8 @@ nav .here {
   border-bottom-color: var(--vest);
 }
 .who {
+  color: inherit;
+  text-decoration: none;
   margin-left: auto;
   text-align: right;
   line-height: 1.2;
@@ -95,6 +108,12 @@ nav .here {
     width: 100%;
     margin: 4px 0 0;
     min-height: 44px;
+    overflow-x: auto;
+  }
+  nav a {
+    padding: 0 7px;
+    font-size: 0.9375rem;
+    white-space: nowrap;
   }
   .who small {
     display: none;

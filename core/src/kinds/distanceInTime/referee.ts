@@ -15,6 +15,7 @@ import {
   withCrossing,
   type Crossings,
 } from '../crossings.ts'
+import { groundNotes, onGround } from '../onGround.ts'
 import { NOTHING_STAMPED, type Stamped } from '../stamped.ts'
 import type { DistanceInTime } from './protocol.ts'
 
@@ -43,7 +44,8 @@ export const distanceReferee: Refereed<DistanceInTime, DistanceRun> = {
       spanOf(start?.atMs, end ?? (timeIsUp && start ? { atMs: start.atMs + durationMs } : null)),
     due: ({ durationMs }, { start, timeIsUp, end }) => (start && !timeIsUp && !end ? start.atMs + durationMs : null),
     pass: (_, run) => ({ ...run, timeIsUp: true }),
-    permit: ({ durationMs, lapLengthMm, cautionsAllowed }, run, action) => {
+    permit: (protocol, run, action) => {
+      const { durationMs, lapLengthMm, cautionsAllowed } = onGround(protocol, run.start)
       switch (action.kind) {
         case 'waveStarted':
           return run.start ? refused('secondStartIgnored') : ALLOWED
@@ -74,7 +76,10 @@ export const distanceReferee: Refereed<DistanceInTime, DistanceRun> = {
           return run
       }
     },
-    calls: (protocol, { counted }) => lapAnnouncements(protocol, counted, (lap) => lap * protocol.lapLengthMm),
+    calls: (protocol, { start, counted }) => {
+      const { lapLengthMm } = onGround(protocol, start)
+      return lapAnnouncements(protocol, counted, (lap) => lap * lapLengthMm)
+    },
     figures: ({ durationMs }, { start, counted, timeIsUp }) => [
       { code: 'laps', value: counted.length },
       ...(start && !timeIsUp ? [{ code: 'time', downToMs: start.atMs + durationMs }] : []),
@@ -87,13 +92,18 @@ export const followDistance = (
   protocol: DistanceInTime,
   captures: readonly Capture[],
   start: Capture | undefined,
-): { readonly laps: number; readonly beyondLineMm: number | null } => {
-  const { counted, beyondLineMm } = standingOf(distanceReferee, protocol, captures, start).state
-  return { laps: counted.length, beyondLineMm }
+): { readonly laps: number; readonly lapLengthMm: number; readonly beyondLineMm: number | null } => {
+  const { state } = standingOf(distanceReferee, protocol, captures, start)
+  return {
+    laps: state.counted.length,
+    lapLengthMm: onGround(protocol, state.start).lapLengthMm,
+    beyondLineMm: state.beyondLineMm,
+  }
 }
 
-export const stampedDistance = ({ lapLengthMm }: DistanceInTime, run: DistanceRun): Stamped => {
+export const stampedDistance = (protocol: DistanceInTime, run: DistanceRun): Stamped => {
   const { start, counted, beyondLineMm, end } = run
+  const { lapLengthMm } = onGround(protocol, start)
   const laps = counted.length
   const base: Stamped = {
     ...NOTHING_STAMPED,
@@ -101,6 +111,7 @@ export const stampedDistance = ({ lapLengthMm }: DistanceInTime, run: DistanceRu
     soFar: laps,
     notes: [
       ...replacedNotes(run),
+      ...groundNotes(protocol, start),
       ...(beyondLineMm === null ? [] : [{ code: 'lastMark' as const, laps, beyondLineMm }]),
     ],
   }

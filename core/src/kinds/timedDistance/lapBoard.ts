@@ -5,7 +5,8 @@ import type { Capture } from '../../capture/capture.ts'
 import { nearestWhole } from '../../quantity/fraction.ts'
 import { crossingsSince, isTimers } from '../crossings.ts'
 import type { EntryInEvent } from '../measureEntry.ts'
-import { startsIn, waveStarts } from '../waveStart.ts'
+import { onGround } from '../onGround.ts'
+import { startsIn, waveStarts, type WaveStart } from '../waveStart.ts'
 import type { EndReason } from '../../referee/ends.ts'
 import { followRace, stampedRace } from './referee.ts'
 
@@ -60,7 +61,7 @@ export const lapBoard = (
   const start = starts.find(({ payload }) => payload.wave === wave)
   const startFor = startsIn(starts)
   const sorted = byCandidate(settled, memory.sorted)
-  const laps = lapsOf(protocol)
+  const laps = lapsOf(onGround(protocol, start ?? null))
   const tiles = runners.flatMap((entry) => {
     const own = sorted.of.get(entry.entryId) ?? NOTHING
     const ownStart = startFor(entry, own)
@@ -111,19 +112,20 @@ const isSameList = (a: readonly Capture[], b: readonly Capture[]): boolean =>
 
 const runnerOf = (
   protocol: TimedDistance,
-  start: Capture | undefined,
+  start: WaveStart | undefined,
   entryId: string,
   own: readonly Capture[],
   paceMs: number,
 ): LapRunner => {
-  const laps = lapsOf(protocol)
+  const course = onGround(protocol, start ?? null)
+  const laps = lapsOf(course)
   const { state } = followRace(protocol, start, own)
   const { begun, soFar: lapsDone, observed, end } = stampedRace(protocol, state)
   const runner = { entryId, lapsDone, lapsToGo: laps - lapsDone, dueAtMs: null, elapsedMs: null, endedBy: null }
   if (end) return { ...runner, state: 'ended', endedBy: end.reason }
   if (observed) return { ...runner, state: 'home', elapsedMs: nearestWhole(observed.value) }
   if (!begun || !start) return { ...runner, state: 'waiting', lapsDone: 0, lapsToGo: laps }
-  return { ...runner, state: 'running', dueAtMs: dueAt(protocol, start, state.counted, paceMs) }
+  return { ...runner, state: 'running', dueAtMs: dueAt(course, start, state.counted, paceMs) }
 }
 
 /** The next crossing at the runner's mean pace so far; before the first one, at an even pace for `paceMs`. */

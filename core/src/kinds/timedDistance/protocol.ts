@@ -30,6 +30,9 @@ export class TimedDistance extends ProtocolBase {
 export const lapsOf = ({ distanceMm, lapLengthMm }: Pick<TimedDistance, 'distanceMm' | 'lapLengthMm'>): number =>
   Math.ceil(distanceMm / lapLengthMm)
 
+/** What one time round is called: swimmers count lengths. */
+export const lapWord = ({ by }: Pick<TimedDistance, 'by'>): 'lap' | 'length' => (by === 'swim' ? 'length' : 'lap')
+
 /** Distance covered at a runner's nth crossing (0 at the start). */
 export const distanceAtCrossing = (
   course: Pick<TimedDistance, 'distanceMm' | 'lapLengthMm'>,

@@ -24,9 +24,10 @@ import {
 } from '../crossings.ts'
 import { isBeyondLimit, stoppedAtLimit } from '../limit.ts'
 import type { Note } from '../measure.ts'
+import { groundNotes, onGround } from '../onGround.ts'
 import type { Readings } from '../slot.ts'
 import { NOTHING_STAMPED, type Stamped } from '../stamped.ts'
-import { distanceAtCrossing, lapsOf, type TimedDistance } from './protocol.ts'
+import { distanceAtCrossing, lapsOf, lapWord, type TimedDistance } from './protocol.ts'
 
 export interface DistanceRace extends Crossings {
   /** Stamps of the backup watches. */
@@ -81,7 +82,7 @@ export const raceReferee: Refereed<TimedDistance, DistanceRace> = {
           const crossed = withCrossing(race, capture)
           // within what the clocks can tell of the limit it was not beyond it
           const end = crossed.end?.by === 'limit' ? null : crossed.end
-          const finish = crossed.counted[lapsOf(protocol) - 1] ?? null
+          const finish = crossed.counted[lapsOf(onGround(protocol, race.start)) - 1] ?? null
           return { ...crossed, end, finish }
         }
         case 'cautioned':
@@ -93,27 +94,28 @@ export const raceReferee: Refereed<TimedDistance, DistanceRace> = {
           return race
       }
     },
-    calls: (protocol, { counted }) => [
-      ...lapAnnouncements(protocol, counted, (lap) => distanceAtCrossing(protocol, lap)),
+    calls: (protocol, { start, counted }) => [
+      ...lapAnnouncements(protocol, counted, (lap) => distanceAtCrossing(onGround(protocol, start), lap)),
       ...(protocol.lapsCalledBy === undefined
         ? []
         : counted.map(({ atMs }, index) => ({
             code: 'lapsToGo',
             atMs,
-            figures: { laps: lapsOf(protocol) - index - 1 },
+            figures: { laps: lapsOf(onGround(protocol, start)) - index - 1, called: lapWord(protocol) },
           }))),
     ],
     figures: (protocol, { start, counted, finish, end }) => [
       { code: 'laps', value: counted.length },
-      { code: 'lapsToGo', value: Math.max(0, lapsOf(protocol) - counted.length) },
+      { code: 'lapsToGo', value: Math.max(0, lapsOf(onGround(protocol, start)) - counted.length) },
       ...(start && !finish && !end ? [{ code: 'time', upFromMs: start.atMs }] : []),
     ],
   },
 }
 
 /** Nobody runs the distance since the last crossing in less. */
-const soonestMs = (protocol: TimedDistance, { counted }: DistanceRace): number => {
-  const coveredMm = distanceAtCrossing(protocol, counted.length + 1) - distanceAtCrossing(protocol, counted.length)
+const soonestMs = (protocol: TimedDistance, { start, counted }: DistanceRace): number => {
+  const course = onGround(protocol, start)
+  const coveredMm = distanceAtCrossing(course, counted.length + 1) - distanceAtCrossing(course, counted.length)
   return Math.floor((coveredMm * FASTEST_MS_PER_M) / 1_000)
 }
 
@@ -127,12 +129,14 @@ export const followRace = (
 
 export const stampedRace = (protocol: TimedDistance, race: DistanceRace): Stamped => {
   const { start, counted, finish, end } = race
+  const ground = groundNotes(protocol, start)
   const base: Stamped = {
     ...NOTHING_STAMPED,
     begun: start !== null,
     soFar: counted.length,
     soFarIsCount: true,
-    notes: [...replacedNotes(race), ...estimatedNotes(counted)],
+    ...(ground.length > 0 ? { of: lapsOf(onGround(protocol, start)) } : {}),
+    notes: [...replacedNotes(race), ...estimatedNotes(counted), ...ground],
   }
   const { limitMs } = protocol
   const atLimit = (): Stamped => {

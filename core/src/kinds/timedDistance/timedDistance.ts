@@ -5,7 +5,7 @@ import { overDistance, SLOWEST_AIDED_MS_PER_M, SLOWEST_MS_PER_M } from '../range
 import { watchSlots } from '../slot.ts'
 import { watched } from '../worked.ts'
 import { evenSplits } from './evenSplits.ts'
-import { lapsOf, TimedDistance } from './protocol.ts'
+import { lapsOf, lapWord, TimedDistance } from './protocol.ts'
 import { raceReferee, stampedRace, type DistanceRace } from './referee.ts'
 import { rehearseWave, withMistakes } from './rehearse.ts'
 import { words } from './words.ts'
@@ -33,7 +33,7 @@ export const timedDistance = defineKind<TimedDistance, DistanceRace>({
   measure: ({ watchRule }, readings) => watched('time', readings, watchRule),
   ...raceReferee,
   stamped: stampedRace,
-  progress: (protocol) => ({ what: 'laps', of: lapsOf(protocol) }),
+  progress: (protocol) => ({ what: `${lapWord(protocol)}s`, of: lapsOf(protocol) }),
   endings: ({ walkingAllowed, aidAllowed }) => [
     ...(walkingAllowed === false ? [{ label: 'Walked', then: 'fails' as const }] : []),
     ...(aidAllowed === false ? [{ label: 'Was paced or helped', then: 'fails' as const }] : []),
@@ -48,7 +48,13 @@ export const timedDistance = defineKind<TimedDistance, DistanceRace>({
     isRun(protocol) && Math.abs(protocol.distanceMm - MILE_AND_A_HALF_MM) <= NEARLY_MM
       ? [capacityFromMileAndAHalf(valueMs)]
       : [],
-  ground: ({ distanceMm, lapLengthMm }) => ({ shape: 'loop', lengthMm: lapLengthMm, distanceMm, lengths: null }),
+  ground: (protocol) => ({
+    shape: 'loop',
+    lengthMm: protocol.lapLengthMm,
+    distanceMm: protocol.distanceMm,
+    lengths: null,
+    called: lapWord(protocol),
+  }),
   evenSplits,
   words,
   // five minutes a kilometre

@@ -9,6 +9,9 @@ export interface ChainPace {
   readonly mostInASet: number
 }
 
+/** A steady beginner's pace, to plan by where nobody has one of their own. */
+export const USUAL_CHAIN_PACE: ChainPace = { msPer100M: 30_000, msPerRepetition: 2_000, mostInASet: 10 }
+
 export interface PlannedSegment {
   readonly segmentId: string
   readonly name: string

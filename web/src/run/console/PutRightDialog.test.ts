@@ -1,14 +1,13 @@
 import { mount } from '@vue/test-utils'
-import { afterEach, expect, test, vi } from 'vitest'
+import { expect, test, vi } from 'vitest'
 import { followRepetitions, type CountedProtocol } from '@able-gauge/core'
-import { closeDay, entry, MOUNTED, openDay } from '../../../testing/openDay.ts'
+import { entry, MOUNTED, openDay } from '../../../testing/openDay.ts'
 import { timeOfDay } from '../../ui/localTime.ts'
 import PutRightDialog from './PutRightDialog.vue'
 import { personTarget, waveTarget } from './slipTarget.ts'
 
 const [ANNA, BO, CAI] = [entry(28), entry(29), entry(30)]
 const EVENT = 'press-ups'
-afterEach(closeDay)
 
 const open = async () => {
   const { store, day } = await openDay({ entries: [ANNA, BO, CAI], role: 'grader' })
@@ -88,9 +87,22 @@ test('the start of a wave is put right as a whole', async () => {
   const { store, dialogFor } = await open()
   const payload = { wave: 1, entryIds: [ANNA.id, BO.id] }
   const start = store.capture('run', null, { kind: 'waveStarted', payload })
-  const { dialog, press } = await dialogFor(ANNA.id, [waveTarget(1, start, payload.entryIds)])
+  const { dialog, press } = await dialogFor(ANNA.id, [waveTarget(1, [start], { kind: 'waveStarted', payload })])
   await dialog.setProps({ eventId: 'run' })
   expect(dialog.text()).not.toContain('Wrong person')
   await press('False start')
   expect(store.settledIn('run').value).toEqual([])
+})
+
+test('a wave that two timers started is moved as one, or the earlier start would count', async () => {
+  const { store, dialogFor } = await open()
+  const payload = { wave: 1, entryIds: [ANNA.id, BO.id] }
+  const starts = [1, 2].map(() => store.capture('run', null, { kind: 'waveStarted', payload }))
+  const { dialog, press } = await dialogFor(ANNA.id, [waveTarget(1, starts, { kind: 'waveStarted', payload })])
+  await dialog.setProps({ eventId: 'run' })
+  await press('Started too early')
+  const moved = store.settledIn('run').value.filter(({ kind }) => kind === 'waveStarted')
+  expect(moved).toHaveLength(2)
+  expect(new Set(moved.map(({ atMs }) => atMs)).size).toBe(1)
+  expect(moved[0]?.atMs).toBeGreaterThanOrEqual(starts[1]?.atMs ?? Infinity)
 })

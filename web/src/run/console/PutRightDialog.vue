@@ -37,6 +37,7 @@ watch(
 )
 
 const target = computed(() => props.targets.find(({ id }) => id === targetId.value))
+const hasStart = computed(() => (target.value?.starts.length ?? 0) > 0)
 const zone = computed(() => props.day.occasion.zone)
 /** Starts of others in the event, the latest first: somebody stood beside and pressed in time. */
 const otherStarts = computed(() =>
@@ -58,10 +59,11 @@ const done = (): void => {
   open.value = false
 }
 const setStart = (toMs: number, reason: string): void => {
-  const { start, begins, entryId } = target.value ?? {}
-  if (!begins) return
+  if (!target.value) return
+  const { starts, begins, entryId } = target.value
   // a start that was forgotten is captured now, and put where it belongs
-  capture(startedAt(start ?? capture({ entryId: entryId ?? null, observation: begins }), toMs, reason))
+  const standing = starts.length > 0 ? starts : [capture({ entryId, observation: begins })]
+  for (const one of startedAt(standing, toMs, reason)) capture(one)
   done()
 }
 const setTyped = (): void => {
@@ -71,7 +73,7 @@ const setTyped = (): void => {
   else setStart(toMs, 'set by the clock')
 }
 const takeBack = (): void => {
-  if (target.value?.start) capture(notStarted(target.value.start))
+  for (const start of target.value?.starts ?? []) capture(notStarted(start))
   done()
 }
 const itWas = (otherId: string): void => {
@@ -90,7 +92,7 @@ const itWas = (otherId: string): void => {
       :options="targets.map(({ id, name }) => ({ value: id, text: name }))"
     />
     <div v-if="target" class="slips">
-      <template v-if="target.start">
+      <template v-if="hasStart">
         <BButton variant="quiet" @click="setStart(clock.nowMs(), 'started too early')">
           Started too early: the clock starts now
         </BButton>
@@ -102,11 +104,11 @@ const itWas = (otherId: string): void => {
         variant="quiet"
         @click="setStart(one.atMs, `started with ${nameOf(one.entryId)}`)"
       >
-        {{ target.start ? 'Started' : 'Forgot to start: started' }} with {{ nameOf(one.entryId) }},
+        {{ hasStart ? 'Started' : 'Forgot to start: started' }} with {{ nameOf(one.entryId) }},
         {{ timeOfDay(one.atMs, zone) }}
       </BButton>
       <form class="clock" @submit.prevent="setTyped">
-        <label for="started-at">{{ target.start ? 'The clock started at' : 'Forgot to start: it was at' }}</label>
+        <label for="started-at">{{ hasStart ? 'The clock started at' : 'Forgot to start: it was at' }}</label>
         <BFormInput id="started-at" v-model="typed" class="figures" placeholder="hh:mm:ss" autocomplete="off" />
         <BButton variant="quiet" type="submit">Set the start</BButton>
       </form>

@@ -8,7 +8,8 @@ export interface SlipTarget {
   readonly entryId: string | null
   /** Settled captures of the person in the event; none for a wave. */
   readonly own: readonly Capture[]
-  readonly start: Capture | undefined
+  /** Those that stand: of a wave each timer may have given one. */
+  readonly starts: readonly Capture[]
   /** What a start of it is captured as. */
   readonly begins: Observation
 }
@@ -18,16 +19,16 @@ export const personTarget = (entry: Entry, own: readonly Capture[]): SlipTarget 
   name: `${entry.bib ?? ''} ${shortName(entry)}`.trim(),
   entryId: entry.id,
   own,
-  start: own.findLast(({ kind }) => kind === 'started'),
+  starts: own.filter(({ kind }) => kind === 'started').slice(-1),
   begins: { kind: 'started', payload: {} },
 })
 
-/** @param entryIds those who stand on the line */
-export const waveTarget = (wave: number, start: Capture | null, entryIds: readonly string[]): SlipTarget => ({
+/** @param begins what a start of it is captured as */
+export const waveTarget = (wave: number, starts: readonly Capture[], begins: Observation): SlipTarget => ({
   id: `wave ${wave}`,
   name: `Wave ${wave}`,
   entryId: null,
   own: [],
-  start: start ?? undefined,
-  begins: { kind: 'waveStarted', payload: { wave, entryIds: [...entryIds] } },
+  starts,
+  begins,
 })

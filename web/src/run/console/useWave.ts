@@ -5,6 +5,7 @@ import { byBib, shortName, wavesOf, type Day, type Entry } from '../../day/day.t
 import type { AgreedMoment } from '../../sync/agreedClock.ts'
 import { doesThis } from '../useQueue.ts'
 import { waveTarget } from './slipTarget.ts'
+import { startOfWave } from './startOfWave.ts'
 import type { GroupGrading } from './useGroupGrading.ts'
 
 const MOST_DIGITS = 5
@@ -34,24 +35,28 @@ export const useWave = (day: () => Day, event: StandardEvent, grading: GroupGrad
     set: (value) => (chosen.value = value),
   })
   const runners = computed(() => inWave(wave.value))
-  const started = computed(() => starts.value.find(({ payload }) => payload.wave === wave.value) ?? null)
+  const startsOfWave = computed(() => starts.value.filter(({ payload }) => payload.wave === wave.value))
+  const started = computed(() => startsOfWave.value[0] ?? null)
   const startFor = ({ id, wave: own }: Entry) => startOf({ entryId: id, wave: own }, starts.value, grading.ownOf(id))
   const nextWave = computed(() => waves.value.find((one) => one > wave.value))
 
+  const startWith = (onLine: readonly Entry[]) =>
+    startOfWave(
+      day(),
+      event,
+      wave.value,
+      onLine.map(({ id }) => id),
+    )
+  /** What a start of everybody in the wave is captured as. */
+  const begins = computed(() => startWith(runners.value))
   const start = (moment: AgreedMoment): void => {
-    const entryIds = runners.value.filter((entry) => !isOver(entry)).map(({ id }) => id)
+    const onLine = runners.value.filter((entry) => !isOver(entry))
     chosen.value = wave.value
-    grading.observe(null, { kind: 'waveStarted', payload: { wave: wave.value, entryIds } }, moment)
+    grading.observe(null, startWith(onLine), moment)
   }
 
   /** Whose start can be put right. */
-  const target = computed(() =>
-    waveTarget(
-      wave.value,
-      started.value,
-      runners.value.map(({ id }) => id),
-    ),
-  )
+  const target = computed(() => waveTarget(wave.value, startsOfWave.value, begins.value))
 
   const typed = ref('')
   const typedEntry = computed(() => runners.value.find(({ bib }) => String(bib) === typed.value))
@@ -76,6 +81,7 @@ export const useWave = (day: () => Day, event: StandardEvent, grading: GroupGrad
     startFor,
     nextWave,
     isOver,
+    begins,
     start,
     target,
     typed,

@@ -1,6 +1,14 @@
 <script setup lang="ts">
 /** A work chain under one clock: the open segment alone can be worked; repetitions in sets, splits, the pace that meets the limit. */
-import { followChain, printClock, printTime, type ProtocolOf, type StandardEvent } from '@able-gauge/core'
+import {
+  followChain,
+  planChain,
+  printClock,
+  printTime,
+  USUAL_CHAIN_PACE,
+  type ProtocolOf,
+  type StandardEvent,
+} from '@able-gauge/core'
 import { computed } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
 import Gauge from '../../../ui/Gauge.vue'
@@ -28,6 +36,12 @@ const { own, ready, mark } = grading
 const nowMs = useTick(50)
 
 const chain = computed(() => followChain(protocol, own.value))
+/** When each segment should be done, and in which sets, to meet the limit; nothing where even a steady pace misses it. */
+const planned = computed(() => {
+  const withinMs = mark.value?.cut?.value ?? protocol.limitMs
+  const plan = withinMs === undefined ? null : planChain(protocol, withinMs, USUAL_CHAIN_PACE)
+  return plan?.ok ? plan.segments : []
+})
 const part = computed(() => chain.value.parts[chain.value.open])
 const elapsedMs = computed(() => {
   const { started, finish } = chain.value
@@ -101,6 +115,12 @@ const advance = (): void => {
           <span v-if="segment.repetitions" class="figures">{{ repetitions }} of {{ segment.repetitions }}</span>
           <span v-else>{{ (segment.distanceMm ?? 0) / 1000 }} m</span>
           <small v-if="sets.length > 1" class="quiet">sets {{ sets.join(', ') }}</small>
+          <small v-if="planned[index]" class="quiet plan">
+            done by {{ printClock(planned[index].doneAtMs) }} it meets the {{ mark?.cut ? 'cut' : 'limit'
+            }}<template v-if="planned[index].sets.length > 1"
+              >, in sets of {{ planned[index].sets.join(', ') }}</template
+            >
+          </small>
           <small class="figures">{{ completeAfterMs === null ? '' : printClock(completeAfterMs, 1) }}</small>
         </li>
       </ol>

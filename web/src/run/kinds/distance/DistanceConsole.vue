@@ -54,6 +54,11 @@ const tiles = computed(() =>
     return { entry, run, out: isOver(entry), lastMs }
   }),
 )
+/** The lap that is run here, as it was measured. */
+const lapLengthMm = computed(() => {
+  const { payload } = started.value ?? group.begins.value
+  return payload.lapLengthMm ?? protocol.lapLengthMm
+})
 const toMark = computed(() => tiles.value.filter(({ run, out }) => run.beyondLineMm === null && !out))
 const stillOut = computed(() => tiles.value.filter(({ out }) => !out).map(({ entry }) => entry))
 
@@ -103,7 +108,7 @@ const KEYS: Readonly<Record<string, () => void>> = {
     <template #side>
       <section class="sheet panel">
         <WaveChoice v-model="wave" :waves="waves" />
-        <h2>{{ printTime(protocol.durationMs) }}, laps of {{ printLength(protocol.lapLengthMm) }}</h2>
+        <h2>{{ printTime(protocol.durationMs) }}, laps of {{ printLength(lapLengthMm) }}</h2>
         <p>
           Everybody is measured where they are when the time runs out, at the last mark passed. Marks every
           {{ printLength(protocol.markEveryMm) }}.
@@ -139,7 +144,7 @@ const KEYS: Readonly<Record<string, () => void>> = {
     <DistanceMarks
       v-if="timeIsUp && toMark.length > 0"
       :to-mark="toMark"
-      :lap-length-mm="protocol.lapLengthMm"
+      :lap-length-mm="lapLengthMm"
       :ready="ready"
       @mark="(entry, beyondLineMm) => grading.observe(entry.id, { kind: 'markedAt', payload: { beyondLineMm } })"
     />
@@ -159,7 +164,7 @@ const KEYS: Readonly<Record<string, () => void>> = {
             {{
               run.beyondLineMm === null
                 ? `${run.laps} ${run.laps === 1 ? 'lap' : 'laps'}`
-                : printLength(run.laps * protocol.lapLengthMm + run.beyondLineMm)
+                : printLength(run.laps * run.lapLengthMm + run.beyondLineMm)
             }}<template v-if="isRunning && lastMs && started"
               >, last at {{ printClock(lastMs - started.atMs) }}</template
             >

@@ -15,6 +15,8 @@ const props = defineProps<{
   cut: Cut | null
   /** Whom the cut belongs to, when it differs from person to person. */
   cutOf: string
+  /** When everybody still on the course is stopped. */
+  limitMs?: number | undefined
 }>()
 
 const nowMs = useTick(100)
@@ -37,7 +39,14 @@ const over = computed(() => props.cut !== null && elapsedMs.value > props.cut.va
     </div>
     <div v-if="cut" class="gauge-box">
       <span class="quiet">Where the clock stands against the standard{{ cutOf }}</span>
-      <Gauge :cut="cut" :value="gaugeMs" :state="over ? 'short' : 'good'" size="large" cut-word="cut" />
+      <Gauge
+        :cut="cut"
+        :value="gaugeMs"
+        :state="over ? 'short' : 'good'"
+        size="large"
+        cut-word="cut"
+        :limit="limitMs"
+      />
     </div>
   </section>
 </template>

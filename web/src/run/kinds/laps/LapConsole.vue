@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The lap console: one wave on the course, stamped by bib, by the next expected runner, or time first. */
+import { lapWord } from '@able-gauge/core'
 import { computed, ref, useTemplateRef } from 'vue'
 import { dialogLater } from '../../../ui/dialogLater.ts'
 import { shortName, type Day } from '../../../day/day.ts'
@@ -60,7 +61,11 @@ const stopping = ref(false)
 const puttingRight = ref(false)
 const helping = ref(false)
 
-const { started, start, onCourse, isIn, nextWave, endedAtMs, cut, cutOf, outEntries } = useLapStage(lap, props.event)
+const { started, starts, onCourse, isIn, nextWave, setOutWords, endedAtMs, cut, cutOf, outEntries } = useLapStage(
+  lap,
+  () => props.day,
+  props.event,
+)
 const typedName = computed(() => {
   if (typed.value === '') return ''
   const entry = runners.value.find(({ bib }) => String(bib) === typed.value)
@@ -126,13 +131,14 @@ useKeys({
         :zone="day.occasion.zone"
         :cut="cut"
         :cut-of="cutOf"
+        :limit-ms="event.protocol.limitMs"
       />
       <LapSheets
         v-if="isIn || (!started && !starting)"
         :wave="wave"
         :next-wave="nextWave"
         :people="runners.length"
-        :laps="board.laps"
+        :set-out="setOutWords"
         :is-in="isIn"
         :may-capture="mayCapture"
         :ready="ready"
@@ -142,6 +148,7 @@ useKeys({
       <LapTiles
         :runners="board.runners"
         :laps="board.laps"
+        :lap-word="lapWord(event.protocol)"
         :entry-of="store.entry"
         :next-id="next?.entryId"
         :active="ready && started"
@@ -153,6 +160,7 @@ useKeys({
     <LapSide
       v-model:role="role"
       :board="board"
+      :lap-word="lapWord(event.protocol)"
       :repairs="repairs"
       :entry-of="store.entry"
       :assigning="assigning"
@@ -191,13 +199,7 @@ useKeys({
       v-model="puttingRight"
       :day="day"
       :event-id="event.id"
-      :targets="[
-        waveTarget(
-          wave,
-          start,
-          runners.map(({ id }) => id),
-        ),
-      ]"
+      :targets="[waveTarget(wave, starts, lap.begins())]"
       :others="[]"
     />
     <KeyHelp v-model="helping" :keys="LAP_HELP" />

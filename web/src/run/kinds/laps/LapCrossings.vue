@@ -7,6 +7,7 @@ import { isHeldByPage } from '../../../sync/outbox.ts'
 
 defineProps<{
   crossings: readonly LapCrossing[]
+  lapWord: string
   /** How many older ones are not shown. */
   more: number
   entryOf: (entryId: string | null) => Entry | undefined
@@ -53,7 +54,7 @@ const tenths = (elapsedMs: number | null): string => printTime(Math.floor((elaps
             {{ assigning === crossing.captureId ? 'bib?' : entryOf(crossing.entryId)?.bib }}
           </button>
           <strong v-else class="figures">{{ entryOf(crossing.entryId)?.bib }}</strong>
-          <span>{{ crossing.home ? 'home' : `lap ${crossing.lap}` }}</span>
+          <span>{{ crossing.home ? 'home' : `${lapWord} ${crossing.lap}` }}</span>
         </template>
         <span class="figures time" :class="{ held: isHeldByPage(crossing.captureId) }">{{
           tenths(crossing.elapsedMs)
@@ -79,8 +80,10 @@ header {
 ol {
   list-style: none;
   margin: 6px 0 0;
-  padding: 0;
+  padding: 0 0 14px;
   overflow-y: auto;
+  /* the list goes on below: a row that is cut fades rather than breaks */
+  mask-image: linear-gradient(to bottom, #000 calc(100% - 22px), transparent);
 }
 li {
   display: grid;

@@ -6,6 +6,7 @@ import type { Entry } from '../../../day/day.ts'
 
 const props = defineProps<{
   faults: readonly LapFault[]
+  lapWord: string
   startedAtMs: number
   entryOf: (entryId: string | null) => Entry | undefined
   mayRepair: boolean
@@ -16,10 +17,10 @@ const tenths = (atMs: number): string => printTime(Math.round((atMs - props.star
 const wordsFor = (fault: LapFault): string => {
   if (fault.kind === 'doubled') {
     return fault.lap === 0
-      ? `stamped at ${tenths(fault.atMs)}, sooner than anybody runs the first lap`
-      : `lap ${fault.lap} was probably touched twice, again at ${tenths(fault.atMs)}`
+      ? `stamped at ${tenths(fault.atMs)}, sooner than anybody comes round`
+      : `${props.lapWord} ${fault.lap} was probably touched twice, again at ${tenths(fault.atMs)}`
   }
-  return fault.atMs === null ? 'the finish was probably missed' : `lap ${fault.lap} was probably missed`
+  return fault.atMs === null ? 'the finish was probably missed' : `${props.lapWord} ${fault.lap} was probably missed`
 }
 const offerFor = (fault: LapFault): string =>
   fault.kind === 'doubled'

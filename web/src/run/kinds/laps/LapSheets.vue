@@ -6,7 +6,8 @@ defineProps<{
   wave: number
   nextWave: number | undefined
   people: number
-  laps: number
+  /** How the way is laid out here. */
+  setOut: string
   /** Whether all of it is over; else nobody has started. */
   isIn: boolean
   mayCapture: boolean
@@ -27,8 +28,8 @@ const emit = defineEmits<{ start: []; next: [wave: number] }>()
     <div>
       <h1>Wave {{ wave }}: {{ people }} on the line</h1>
       <p class="quiet">
-        {{ laps }} {{ laps === 1 ? 'lap' : 'laps' }}. Check the bibs below against the people on the line; somebody who
-        is missing is marked absent at muster.
+        {{ setOut }} Check the bibs below against the people on the line; somebody who is missing is marked absent at
+        muster.
       </p>
     </div>
     <BButton v-if="mayCapture" variant="primary" size="lg" :disabled="!ready || people === 0" @click="emit('start')">

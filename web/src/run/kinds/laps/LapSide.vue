@@ -11,6 +11,7 @@ import type { useLapRepairs } from './useLapRepairs.ts'
 
 const props = defineProps<{
   board: LapBoard
+  lapWord: string
   repairs: ReturnType<typeof useLapRepairs>
   entryOf: (entryId: string | null) => Entry | undefined
   /** The stamp without a bib that the typed bib goes to. */
@@ -40,7 +41,7 @@ const newest = computed(() =>
     <label class="role quiet">
       This device keeps
       <BFormSelect v-model="role">
-        <option :value="1">the laps (timer)</option>
+        <option :value="1">the {{ lapWord }}s (timer)</option>
         <option :value="2">a backup watch</option>
         <option :value="3">a second backup watch</option>
         <option :value="0">the order of the finish</option>
@@ -49,6 +50,7 @@ const newest = computed(() =>
     <LapRepairs
       v-if="faults.length > 0 && board.startedAtMs !== null"
       :faults="faults"
+      :lap-word="lapWord"
       :started-at-ms="board.startedAtMs"
       :entry-of="entryOf"
       :may-repair="mayCapture"
@@ -70,6 +72,7 @@ const newest = computed(() =>
     <LapCrossings
       class="list"
       :crossings="newest"
+      :lap-word="lapWord"
       :more="board.crossings.length - newest.length"
       :entry-of="entryOf"
       :assigning="assigning"

@@ -19,6 +19,7 @@ const tile = (runner: Partial<LapRunner>, change: object = {}) =>
       bib: 28,
       name: 'T. Okafor-Lind',
       laps: 5,
+      lapWord: 'lap',
       next: false,
       nowMs: 97_000,
       active: true,

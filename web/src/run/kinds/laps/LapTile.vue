@@ -8,6 +8,8 @@ const props = defineProps<{
   bib: number
   name: string
   laps: number
+  /** What one time round is called. */
+  lapWord: string
   /** Whether this runner is expected next. */
   next: boolean
   /** Agreed time, to the second. */
@@ -45,7 +47,9 @@ const headOf = ({ state, elapsedMs, endedBy, dueAtMs }: LapRunner, nowMs: number
   }
 }
 const head = computed(() => headOf(props.runner, props.nowMs))
-const lapLabel = computed(() => `${props.runner.lapsToGo} ${props.runner.lapsToGo === 1 ? 'lap' : 'laps'} to go`)
+const lapLabel = computed(
+  () => `${props.runner.lapsToGo} ${props.lapWord}${props.runner.lapsToGo === 1 ? '' : 's'} to go`,
+)
 </script>
 
 <template>

@@ -11,6 +11,7 @@ import { useTileWindow } from './useTileWindow.ts'
 const props = defineProps<{
   runners: readonly LapRunner[]
   laps: number
+  lapWord: string
   entryOf: (entryId: string) => Entry | undefined
   /** Whoever is expected next. */
   nextId: string | undefined
@@ -58,6 +59,7 @@ const shownMs = (runner: LapRunner, isSoon: boolean): number =>
       :bib="entry.bib ?? 0"
       :name="shortName(entry)"
       :laps="laps"
+      :lap-word="lapWord"
       :next="runner.entryId === nextId"
       :now-ms="shownMs(runner, isSoon)"
       :active="active"

@@ -1,6 +1,7 @@
-import { rehearseWave, seededRandom, type Capture } from '@able-gauge/core'
+import { planFor, rehearseWave, seededRandom, type Capture } from '@able-gauge/core'
 import { standardNamed } from '@able-gauge/core/testing'
 import { expect, test } from 'vitest'
+import type { Day } from '../../../day/day.ts'
 import { entry, openDay } from '../../../../testing/openDay.ts'
 import { useAgreedClock } from '../../../sync/agreedClock.ts'
 import { useLapConsole, type RunEvent } from './useLapConsole.ts'
@@ -21,6 +22,20 @@ const startNow = async (lap: Awaited<ReturnType<typeof open>>['lap']) => {
 }
 const lapsOf = (lap: Awaited<ReturnType<typeof open>>['lap'], bib: number) =>
   lap.board.value.runners.find(({ entryId }) => entryId === entry(bib).id)?.lapsDone
+
+/** The plan of a day whose run was measured on a lap of 250 m. */
+const published = planFor(standardNamed('v3'), null)
+const PLANNED_ON_250: Day['plan'] = {
+  plan: {
+    ...published,
+    events: published.events.map((one) =>
+      one.eventId === 'run' ? { ...one, ground: { shape: 'loop', lengthMm: 250_000, surface: 'grass' } } : one,
+    ),
+  },
+  revision: 1,
+  editedBy: 'Ines Calloway',
+  editedAtMs: 1,
+}
 
 test('when a wave is in, the next one is suggested', async () => {
   const stage = { eventId: 'run', deviceId: 'laptop', random: seededRandom(1) }
@@ -45,6 +60,33 @@ test('the start names who stood on the line', async () => {
     payload: { wave: 1, entryIds: [9, 28, 31].map((bib) => entry(bib).id) },
   })
   expect(lap.message.value?.text).toBe('Wave 1 started with 3 runners.')
+})
+
+test('on ground of another lap the start tells it, and its laps are shown before as well as after', async () => {
+  const { store, day } = await openDay({
+    entries: [entry(28)],
+    change: { plan: PLANNED_ON_250 },
+  })
+  const lap = useLapConsole(() => day, event)
+  // 2,000 m on 250 m, where the standard speaks of 400 m
+  expect([lap.board.value.laps, lap.board.value.runners[0]?.lapsToGo]).toEqual([8, 8])
+  await startNow(lap)
+  expect(store.allIn('run')[0]).toMatchObject({ kind: 'waveStarted', payload: { lapLengthMm: 250_000 } })
+  lap.crossBib(28)
+  expect([lap.board.value.laps, lap.board.value.runners[0]?.lapsToGo]).toEqual([8, 7])
+})
+
+test('a start that tells no lap was on the published one, whatever the plan says since', async () => {
+  const stage = { eventId: 'run', deviceId: 'laptop', random: seededRandom(1) }
+  const script = { entryId: entry(28).id, finishMs: 500_000 }
+  const { day } = await openDay({
+    entries: [entry(28)],
+    captures: rehearseWave(stage, event.protocol, 1, Date.now() - 700_000, [script]),
+    change: { plan: PLANNED_ON_250 },
+  })
+  const lap = useLapConsole(() => day, event)
+  expect(lap.board.value.laps).toBe(5)
+  expect(lap.board.value.runners[0]).toMatchObject({ state: 'home', lapsDone: 5 })
 })
 
 test('a bib that is typed is stamped with the moment of the key', async () => {

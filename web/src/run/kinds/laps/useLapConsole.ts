@@ -4,6 +4,8 @@ import {
   findCut,
   minimumOf,
   lapBoard,
+  lapWord,
+  measuredLap,
   printClock,
   voidedIds,
   type Capture,
@@ -15,6 +17,7 @@ import {
   startOf,
   waveStarts,
   type LapMemory,
+  type Observation,
   type StandardEvent,
   type StopReason,
   type TimedDistance,
@@ -22,6 +25,7 @@ import {
 import { computed, ref, shallowRef, type ComputedRef } from 'vue'
 import { byBib, shortName, wavesOf, type Day, type Entry } from '../../../day/day.ts'
 import { useDay } from '../../../day/dayStore.ts'
+import { groundOf, startOfWave } from '../../console/startOfWave.ts'
 import { doesThis } from '../../useQueue.ts'
 import { useSession } from '../../../session/sessionStore.ts'
 import { useSound } from '../../../sound/useSound.ts'
@@ -80,9 +84,17 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
         }),
       ),
   )
+  const plannedCourse = computed<TimedDistance>(() => {
+    const lapLengthMm = measuredLap(event.protocol, groundOf(day(), event.id))
+    return lapLengthMm === undefined ? event.protocol : { ...event.protocol, lapLengthMm }
+  })
   const boardOf = (wave: number): LapBoard => {
     const { onBoard = [], paceMs: expectedMs = 0 } = fields.value.get(wave) ?? {}
-    return lapBoard(event.protocol, wave, onBoard, settled.value, expectedMs, memoryOf(wave))
+    // before its start nothing tells the lap but the plan; a start that stands tells its own
+    const isStarted = waveStarts(settled.value).some(({ payload }) => payload.wave === wave)
+    const course = isStarted ? event.protocol : plannedCourse.value
+    const memory = isStarted ? memoryOf(wave) : newLapMemory()
+    return lapBoard(course, wave, onBoard, settled.value, expectedMs, memory)
   }
   const memories = new Map<number, LapMemory>()
   const memoryOf = (wave: number): LapMemory => {
@@ -131,11 +143,18 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
     message.value = { text, kind }
   }
 
+  /** What the start of the wave is captured as. */
+  const begins = (): Observation =>
+    startOfWave(
+      day(),
+      event,
+      wave.value,
+      runners.value.map(({ id }) => id),
+    )
   const start = (moment: AgreedMoment): void => {
-    const entryIds = runners.value.map(({ id }) => id)
     chosenWave.value = wave.value
-    store.capture(event.id, null, { kind: 'waveStarted', payload: { wave: wave.value, entryIds } }, moment)
-    say(`Wave ${wave.value} started with ${entryIds.length} runners.`)
+    store.capture(event.id, null, begins(), moment)
+    say(`Wave ${wave.value} started with ${runners.value.length} runners.`)
   }
 
   /** The moment is that of the press. */
@@ -177,7 +196,7 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
     store.capture(event.id, entryId, { kind: 'crossed', payload: {} }, moment)
     const elapsed = printClock(moment.atMs - board.value.startedAtMs, 1)
     const heard = callsAt(entry, moment.atMs)
-    const where = lap === board.value.laps ? 'home' : `lap ${lap}`
+    const where = lap === board.value.laps ? 'home' : `${lapWord(event.protocol)} ${lap}`
     say(`${entry.bib ?? ''} ${shortName(entry)}: ${where} at ${elapsed}${heard === '' ? '' : `. ${heard}`}`)
     if (heard !== '') sound.say(`${entry.bib ?? ''}, ${heard}`)
   }
@@ -286,6 +305,7 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
     ready,
     message,
     cutFor,
+    begins,
     start,
     crossEntry,
     crossNext,

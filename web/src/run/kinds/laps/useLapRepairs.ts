@@ -4,6 +4,8 @@ import {
   crossingsSince,
   isTimers,
   lapFaults,
+  lapsOf,
+  onGround,
   startOf,
   waveStarts,
   type AlignedRow,
@@ -36,6 +38,7 @@ export const useLapRepairs = (event: RunEvent, runners: () => readonly Entry[], 
   const dismissed = ref<ReadonlySet<string>>(new Set())
 
   const start = computed(() => waveStarts(settled.value).find(({ payload }) => payload.wave === wave()))
+  const course = computed(() => onGround(event.protocol, start.value ?? null))
   const stamps = computed(() => {
     const byEntry = new Map<string, Capture[]>(runners().map(({ id }) => [id, []]))
     for (const capture of settled.value) if (capture.entryId !== null) byEntry.get(capture.entryId)?.push(capture)
@@ -53,7 +56,7 @@ export const useLapRepairs = (event: RunEvent, runners: () => readonly Entry[], 
       const { counted } = crossingsSince(since, captures)
       return [{ entryId: id, stamps: counted.map(({ id: captureId, atMs }) => ({ captureId, atMs })) }]
     })
-    const found = lapFaults(event.protocol, startedAtMs, stamped, nowMs.value)
+    const found = lapFaults(course.value, startedAtMs, stamped, nowMs.value)
     return found.filter((fault) => !dismissed.value.has(keyOf(fault)))
   })
   const dismiss = (fault: LapFault): void => {
@@ -77,7 +80,7 @@ export const useLapRepairs = (event: RunEvent, runners: () => readonly Entry[], 
 
   /** Times at the finish: each runner's last lap, and times without a bib. */
   const finishTimes = computed(() => {
-    const laps = Math.ceil(event.protocol.distanceMm / event.protocol.lapLengthMm)
+    const laps = lapsOf(course.value)
     const seen = new Map<string, number>()
     const { value: begun } = start
     const again = new Set(begun ? [...stamps.value.values()].flatMap((own) => crossingsSince(begun, own).again) : [])

@@ -1,19 +1,22 @@
 /** How far a wave is: not started, on the course, in; whose cut the gauge shows; who could still stop. */
-import { waveStarts } from '@able-gauge/core'
+import { courseInWords, waveStarts } from '@able-gauge/core'
 import { computed } from 'vue'
-import { shortName } from '../../../day/day.ts'
+import { shortName, type Day } from '../../../day/day.ts'
 import { useDay } from '../../../day/dayStore.ts'
+import { groundOf } from '../../console/startOfWave.ts'
 import type { RunEvent, useLapConsole } from './useLapConsole.ts'
 
-export const useLapStage = (lap: ReturnType<typeof useLapConsole>, event: RunEvent) => {
+export const useLapStage = (lap: ReturnType<typeof useLapConsole>, day: () => Day, event: RunEvent) => {
   const store = useDay()
   const { board, wave, waves, runners, next, stillOut } = lap
 
   const started = computed(() => board.value.startedAtMs !== null)
-  /** The start of the wave that stands. */
-  const start = computed(
-    () => waveStarts(store.settledIn(event.id).value).find(({ payload }) => payload.wave === wave.value) ?? null,
+  /** The starts of the wave that stand. */
+  const starts = computed(() =>
+    waveStarts(store.settledIn(event.id).value).filter(({ payload }) => payload.wave === wave.value),
   )
+  /** How the way is laid out where this is run. */
+  const setOutWords = computed(() => courseInWords(event.protocol, groundOf(day(), event.id)))
   const onCourse = computed(() => started.value && stillOut.value > 0)
   const isIn = computed(() => started.value && !onCourse.value && runners.value.length > 0)
   const nextWave = computed(() => waves.value.find((one) => one > wave.value))
@@ -30,5 +33,5 @@ export const useLapStage = (lap: ReturnType<typeof useLapConsole>, event: RunEve
   const outEntries = computed(() =>
     board.value.runners.flatMap(({ state, entryId }) => (state === 'running' ? (store.entry(entryId) ?? []) : [])),
   )
-  return { started, start, onCourse, isIn, nextWave, endedAtMs, cut, cutOf, outEntries }
+  return { started, starts, onCourse, isIn, nextWave, setOutWords, endedAtMs, cut, cutOf, outEntries }
 }

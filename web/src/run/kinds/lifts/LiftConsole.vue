@@ -17,6 +17,7 @@ import { useAgreedClock } from '../../../sync/agreedClock.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import { useGrading } from '../../console/useGrading.ts'
 import ConsoleFrame from '../../console/ConsoleFrame.vue'
+import LiftPlates from './LiftPlates.vue'
 
 const props = defineProps<{
   day: Day
@@ -125,6 +126,7 @@ const KEYS = {
           <strong class="figures">{{ lifts.lastGoodG === null ? '–' : printMass(lifts.lastGoodG) }}</strong>
         </section>
       </div>
+      <LiftPlates :load-g="loadG" />
       <Gauge v-if="mark?.cut" :cut="mark.cut" :value="lifts.lastGoodG" size="large" />
       <ol v-if="lifts.lifts.length > 0" class="history">
         <li v-for="(lift, index) in lifts.lifts" :key="index" :class="{ miss: !lift.good }">
@@ -148,10 +150,11 @@ const KEYS = {
     </p>
     <div class="pads">
       <button class="pad" :disabled="!ready" @click="record(true)">
-        <strong>Good lift</strong><span>{{ printMass(loadG) }}, key G</span>
+        <strong>Good lift</strong><span>{{ printMass(loadG) }} <kbd>G</kbd></span>
       </button>
       <button class="pad miss-pad" :disabled="!ready" @click="record(false)">
-        <strong>Missed</strong><span>{{ missesLeft > 0 ? `${missesLeft} allowed` : 'this one ends it' }}, key M</span>
+        <strong>Missed</strong
+        ><span>{{ missesLeft > 0 ? `${missesLeft} allowed` : 'this one ends it' }} <kbd>M</kbd></span>
       </button>
     </div>
     <template #foot>

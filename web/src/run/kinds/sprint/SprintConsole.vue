@@ -12,6 +12,7 @@ import BigTime from '../../console/BigTime.vue'
 import { useGrading } from '../../console/useGrading.ts'
 import WatchChoice from '../../console/WatchChoice.vue'
 import ConsoleFrame from '../../console/ConsoleFrame.vue'
+import GateSwitch from './GateSwitch.vue'
 import { sayTimes } from './timesOf.ts'
 
 const props = defineProps<{
@@ -99,6 +100,7 @@ const startAgain = (): void => {
     </button>
     <template #foot>
       <BButton variant="quiet" :disabled="!isRunning" @click="startAgain">False start <kbd>R</kbd></BButton>
+      <GateSwitch v-if="protocol.timing === 'either'" :own="own" :disabled="!ready" @observe="grading.observe" />
       <WatchChoice v-model="watchNumber" />
     </template>
   </ConsoleFrame>

@@ -10,6 +10,7 @@ import { wordFor } from '../../../ui/verdictWords.ts'
 import TogetherRoom from '../../console/TogetherRoom.vue'
 import { useTogether } from '../../console/useTogether.ts'
 import WatchChoice from '../../console/WatchChoice.vue'
+import GateSwitch from './GateSwitch.vue'
 import { sayTimes, timesOf } from './timesOf.ts'
 
 const props = defineProps<{
@@ -108,6 +109,12 @@ const startAgain = (): void => {
     </template>
     <template #foot>
       <BButton variant="quiet" :disabled="running.length === 0" @click="startAgain">False start <kbd>R</kbd></BButton>
+      <GateSwitch
+        v-if="protocol.timing === 'either' && lanes[0]"
+        :own="grading.ownOf(lanes[0].entry.id)"
+        :disabled="!grading.ready.value"
+        @observe="(observation) => lanes.forEach(({ entry }) => grading.observe(entry.id, observation))"
+      />
       <WatchChoice v-model="watchNumber" />
     </template>
   </TogetherRoom>
