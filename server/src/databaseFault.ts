@@ -22,6 +22,8 @@ export type DatabaseFault =
   /** Nobody would be left who can let others in. */
   | 'lastAdministrator'
   | 'accountClosed'
+  /** A unit would lie within itself. */
+  | 'unitCircle'
 
 /** The work waited for its turn too long, or too much waits already. */
 export class TooBusy extends Error {}
@@ -44,6 +46,7 @@ const BY_STATE: readonly (readonly [string, DatabaseFault])[] = [
   // raised by functions of our own
   ['AG001', 'lastAdministrator'],
   ['AG002', 'accountClosed'],
+  ['AG003', 'unitCircle'],
   ['22', 'refusedValue'],
   ['23514', 'refusedValue'],
   ['54', 'refusedValue'],

@@ -107,6 +107,8 @@ const OF_FAULT: Readonly<Record<DatabaseFault, () => Problem>> = {
     ),
   accountClosed: () =>
     new Problem(409, 'account.closed', 'Nothing was made. The account is closed; open it again first.'),
+  unitCircle: () =>
+    new Problem(409, 'unit.circle', 'Nothing was changed. A unit cannot lie within itself, or within one below it.'),
   conflict: () =>
     new Problem(409, 'input.conflict', 'Nothing was stored. It clashes with something that was stored meanwhile.'),
 }

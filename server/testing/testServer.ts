@@ -176,7 +176,8 @@ export class Caller {
 
   constructor(readonly address: string) {}
 
-  static async signedIn(address: string, role: Role): Promise<Caller> {
+  /** @param role or the name of another account that has the password of the tests */
+  static async signedIn(address: string, role: string): Promise<Caller> {
     const caller = new Caller(address)
     const { status } = await caller.call('POST', '/api/session', { signInName: role, password: PASSWORD })
     if (status !== 201) throw new Error(`The ${role} could not sign in: ${status}.`)
@@ -215,12 +216,13 @@ export interface TestEntry {
   readonly bodyMassG?: number | null
 }
 
-/** Publishes a standard and adds a day under it, with every test account but the viewer on the staff. */
+/** Publishes a standard and adds a day under it, with every test account but the viewer on the staff; the people belong to the day's unit. */
 export const addTestDay = async (
   { pool, accountIds }: TestServer,
   plainStandard: unknown,
   testDate: string,
   entries: readonly TestEntry[],
+  unitId?: string,
 ): Promise<{ occasionId: string; entryIds: string[]; standard: Standard }> => {
   const parsed = parseStandard(plainStandard)
   if (!parsed.ok) throw new Error(`The standard of a test is unsound: ${JSON.stringify(parsed.findings)}`)
@@ -239,6 +241,7 @@ export const addTestDay = async (
     testDate,
     standardId: standard.id,
     standardVersion: standard.version,
+    ...(unitId === undefined ? {} : { unitId }),
   })
   for (const role of rolesFor('devices.report')) await addStaffMember(pool, occasionId, accountIds[role], role)
   const entryIds: string[] = []
@@ -257,6 +260,7 @@ export const addTestDay = async (
       givenName: 'Tove',
       familyName: 'Okafor-Lind',
       birthDate,
+      unitId,
     })
     await addEntry(pool, { id, occasionId, personId, bib, wave, category, attendance, note: '', bodyMassG })
     entryIds.push(id)

@@ -144,6 +144,12 @@ export const makeRouter = (): Router => {
         meta: { title: 'House rules' },
       },
       {
+        path: '/units',
+        name: 'units',
+        component: () => import('./house/units/UnitsRoom.vue'),
+        meta: { title: 'Units' },
+      },
+      {
         path: '/standards',
         name: 'library',
         component: () => import('./standards/LibraryRoom.vue'),

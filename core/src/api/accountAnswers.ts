@@ -15,6 +15,8 @@ export class AccountAnswer {
   @FreeText(200) readonly signInName!: string
   @Text() readonly displayName!: string
   @Choice(ROLES) readonly role!: Role
+  /** Left out for who belongs to the whole house. */
+  @Optional() @Text() readonly unitId?: string
   /** Joined with a station code. */
   @Optional() @Nested(() => StationAnswer) readonly station?: StationAnswer
 }

@@ -1,5 +1,5 @@
 /** What the interface takes about accounts. */
-import { Choice, Flag, FreeText, Matching, Text } from '../document/rules.ts'
+import { Choice, Flag, FreeText, Matching, Optional, Text, Uuid } from '../document/rules.ts'
 import { ROLES, type Role } from '../people/may.ts'
 
 /** What somebody signs in by. */
@@ -10,11 +10,15 @@ export class InviteBody {
   @Matching(SIGN_IN_NAME, SIGN_IN_NAME_WORDS) signInName!: string
   @Text(120) displayName!: string
   @Choice(ROLES) role!: Role
+  /** Left out for somebody of the whole house. */
+  @Optional() @Uuid() unitId?: string
 }
 
 export class AccountBody {
   @Text(120) displayName!: string
   @Choice(ROLES) role!: Role
+  /** Left out for somebody of the whole house. */
+  @Optional() @Uuid() unitId?: string
 }
 
 export class AccountClosedBody {

@@ -42,6 +42,7 @@ export class OccasionAnswer implements Occasion {
   @CalendarDate() readonly testDate!: string
   @Text() readonly standardId!: string
   @Whole(1) readonly standardVersion!: number
+  @Optional() @Text() readonly unitId?: string
   @Nullable() @Nested(() => RehearsalPace) readonly rehearsal!: RehearsalPace | null
   @Nullable() @Nested(() => SignedOff) readonly signedOff!: SignedOff | null
 }

@@ -9,6 +9,8 @@ export type RosterOutcome =
   | { readonly kind: 'already' }
   /** Somebody else has this number, with another name or date of birth. */
   | { readonly kind: 'otherPerson'; readonly name: string; readonly birthDate: string }
+  /** The number is somebody's of a unit that is not seen from here. */
+  | { readonly kind: 'otherUnit' }
   | { readonly kind: 'bibTaken' }
 
 export class RosterAnswer {

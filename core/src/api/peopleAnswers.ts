@@ -23,6 +23,8 @@ export class Person implements PersonFacts {
   @FreeText(80) readonly familyName!: string
   @CalendarDate() readonly birthDate!: string
   @Flag() readonly erased!: boolean
+  /** Left out for somebody of no unit. */
+  @Optional() @Text() readonly unitId?: string
 }
 
 export class PersonSummary extends Person {

@@ -1,5 +1,16 @@
 /** What the interface takes about days, their plan, staff and people. */
-import { CalendarDate, Nested, NestedList, Optional, Revision, Slug, Text, Uuid, Whole } from '../document/rules.ts'
+import {
+  CalendarDate,
+  Nested,
+  NestedList,
+  Nullable,
+  Optional,
+  Revision,
+  Slug,
+  Text,
+  Uuid,
+  Whole,
+} from '../document/rules.ts'
 import { DayPlan } from '../plan/dayPlan.ts'
 
 export class StaffBody {
@@ -14,6 +25,8 @@ export class NewDayBody {
   @CalendarDate() testDate!: string
   @Slug() standardId!: string
   @Whole(1, 10_000) version!: number
+  /** Left out for the own unit; null for the whole house. */
+  @Optional() @Nullable() @Uuid() unitId?: string | null
   /** Besides the officer who plans the day. */
   @NestedList(() => StaffBody, 0, 100) staff!: StaffBody[]
 }
@@ -55,6 +68,8 @@ export class DayChangeBody {
   @Optional() @Text(120) venue?: string
   @Optional() @Text(60) zone?: string
   @Optional() @CalendarDate() testDate?: string
+  /** Null for the whole house. */
+  @Optional() @Nullable() @Uuid() unitId?: string | null
 }
 
 export class StaffListBody {

@@ -117,7 +117,7 @@ export const PastResults = (): PropertyDecorator =>
     'the measures of one person on one day',
   )
 
-const OUTCOME_KINDS: ReadonlySet<unknown> = new Set(['entered', 'already', 'otherPerson', 'bibTaken'])
+const OUTCOME_KINDS: ReadonlySet<unknown> = new Set(['entered', 'already', 'otherPerson', 'otherUnit', 'bibTaken'])
 
 /** What became of each row of a roster. */
 export const RosterOutcomes = (): PropertyDecorator =>

@@ -9,6 +9,8 @@ export interface Occasion {
   readonly testDate: string
   readonly standardId: string
   readonly standardVersion: number
+  /** The unit it belongs to; left out for a day of the whole house. */
+  readonly unitId?: string
   /** When it is a rehearsal: its time runs `speed` times as fast from `fromMs` on. */
   readonly rehearsal: { readonly fromMs: number; readonly speed: number; readonly ownEventId: string | null } | null
   readonly signedOff: { readonly atMs: number; readonly by: string } | null

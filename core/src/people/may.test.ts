@@ -43,3 +43,47 @@ test('no guest may what only an officer may, whatever the code says', () => {
     if (rule.roles.join() === 'officer') expect(rule.guests, action).toBeUndefined()
   }
 })
+
+const DAY_OR_PERSON = { isStaff: false }
+
+test.each([
+  // who belongs to a unit, on a day of it and of another
+  ['officer', 'day.read', { isStaff: false, isWithin: true }, true],
+  ['officer', 'day.read', { isStaff: false, isWithin: false }, false],
+  ['viewer', 'verdicts.read', { isStaff: false, isWithin: false }, false],
+  ['officer', 'archive.save', { isStaff: false, isWithin: false }, false],
+  // asked to help out elsewhere
+  ['officer', 'day.read', { isStaff: true, isWithin: false }, true],
+  ['grader', 'capture', { isStaff: true, isWithin: false }, true],
+  // belonging there is not being on its staff
+  ['grader', 'day.read', { isStaff: false, isWithin: true }, false],
+  ['officer', 'day.sign', { isStaff: false, isWithin: true }, false],
+  // people
+  ['records', 'people.read', { isWithin: false }, false],
+  ['records', 'people.change', { isWithin: true }, true],
+  ['clerk', 'selfTests.add', { isWithin: false }, false],
+  // what holds for the whole house
+  ['officer', 'standards.write', {}, false],
+  ['officer', 'houseRules.write', {}, false],
+  ['officer', 'securityLog.read', {}, false],
+  ['officer', 'standards.read', {}, true],
+  ['officer', 'days.plan', {}, true],
+] as const)('a %s of a unit: %s at %o is %s', (role, action, place, open) => {
+  expect(may({ role, unitId: 'north' }, action, place)).toEqual(
+    open ? { ok: true } : { ok: false, why: expect.stringMatching(/^(unit|staff)$/) },
+  )
+})
+
+test('belonging to a unit takes rights away and gives none', () => {
+  for (const role of ROLES)
+    for (const action of actions)
+      for (const place of [
+        {},
+        DAY_OR_PERSON,
+        { isStaff: true },
+        { isStaff: false, isWithin: true },
+        { isWithin: false },
+      ])
+        if (may({ role, unitId: 'north' }, action, place).ok)
+          expect(may({ role }, action, { ...place, isWithin: true }).ok, `${role} ${action}`).toBe(true)
+})

@@ -9,6 +9,8 @@ export type Role = (typeof ROLES)[number]
 /** What somebody is to the program. */
 export interface Actor {
   readonly role: Role
+  /** The unit somebody belongs to, and with it all that lie below; left out for who belongs to the whole house. */
+  readonly unitId?: string
   /** Joined with a station code: works these events of this day and nothing else. */
   readonly station?: { readonly occasionId: string; readonly eventIds: readonly string[] }
 }
@@ -19,12 +21,17 @@ export interface Place {
   readonly eventIds?: readonly string[]
   /** Whether the actor is on the staff of that day. */
   readonly isStaff?: boolean
+  /** Whether the day or the person belongs to the actor's unit or to one below it; so does everything for who belongs to the whole house. */
+  readonly isWithin?: boolean
 }
 
 interface Rule {
   readonly roles: readonly Role[]
-  /** `house`: no day. `day`: a day one oversees, or is on the staff of. `staff`: only on its staff. */
-  readonly ground: 'house' | 'day' | 'staff'
+  /**
+   * `house`: everywhere. `service`: only for who belongs to the whole house. `person`: somebody of the own unit. `day`: a day of
+   * the own unit that one oversees, or any that one is on the staff of. `staff`: only on its staff.
+   */
+  readonly ground: 'house' | 'service' | 'person' | 'day' | 'staff'
   /** Whether who joined with a station code may, on the own day; `ownEvents`: about the own events alone. */
   readonly guests?: 'ownDay' | 'ownEvents'
 }
@@ -49,25 +56,27 @@ const OVERSEES: readonly Role[] = ['officer', 'viewer']
 export const RULES = {
   'time.read': { roles: EVERYBODY, ground: 'house', guests: 'ownDay' },
   'houseRules.read': { roles: EVERYBODY, ground: 'house', guests: 'ownDay' },
-  'houseRules.write': { roles: HOUSE, ground: 'house' },
+  'houseRules.write': { roles: HOUSE, ground: 'service' },
+  'units.read': { roles: EVERYBODY, ground: 'house' },
+  'units.write': { roles: ADMINISTRATOR, ground: 'service' },
   'standards.read': { roles: DAYS, ground: 'house' },
-  'standards.write': { roles: OFFICER, ground: 'house' },
-  'standards.results': { roles: OFFICER, ground: 'house' },
-  'people.read': { roles: PEOPLE, ground: 'house' },
-  'people.change': { roles: RECORDS, ground: 'house' },
-  'selfTests.add': { roles: PEOPLE, ground: 'house' },
+  'standards.write': { roles: OFFICER, ground: 'service' },
+  'standards.results': { roles: OFFICER, ground: 'service' },
+  'people.read': { roles: PEOPLE, ground: 'person' },
+  'people.change': { roles: RECORDS, ground: 'person' },
+  'selfTests.add': { roles: PEOPLE, ground: 'person' },
   'accounts.read': { roles: ACCOUNTS, ground: 'house' },
   'accounts.link': { roles: ACCOUNTS, ground: 'house' },
   /** Letting people in, closing accounts, signing others out. */
-  'accounts.manage': { roles: ADMINISTRATOR, ground: 'house' },
+  'accounts.manage': { roles: ADMINISTRATOR, ground: 'service' },
   /** The own password, and where one is signed in. */
   'account.own': { roles: EVERYBODY, ground: 'house' },
   'keys.read': { roles: EVERYBODY, ground: 'house' },
-  'keys.trust': { roles: HOUSE, ground: 'house' },
-  'securityLog.read': { roles: HOUSE, ground: 'house' },
+  'keys.trust': { roles: HOUSE, ground: 'service' },
+  'securityLog.read': { roles: HOUSE, ground: 'service' },
   'days.list': { roles: DAYS, ground: 'house', guests: 'ownDay' },
   'days.plan': { roles: OFFICER, ground: 'house' },
-  'archives.readIn': { roles: OFFICER, ground: 'house' },
+  'archives.readIn': { roles: OFFICER, ground: 'service' },
   rehearse: { roles: OBSERVERS, ground: 'house' },
   'day.read': { roles: DAYS, ground: 'day', guests: 'ownDay' },
   'verdicts.read': { roles: DAYS, ground: 'day' },
@@ -111,16 +120,19 @@ export type Action = keyof typeof RULES
 
 export type Permission =
   | { readonly ok: true }
-  /** `role`: it takes another role. `station`: a station code does not reach that far. `staff`: not on the staff of the day. */
-  | { readonly ok: false; readonly why: 'role' | 'station' | 'staff' }
+  /**
+   * `role`: it takes another role. `station`: a station code does not reach that far. `staff`: not on the staff of the day.
+   * `unit`: of another unit, or of the whole house.
+   */
+  | { readonly ok: false; readonly why: 'role' | 'station' | 'staff' | 'unit' }
 
 const YES: Permission = { ok: true }
 
 /** Whether somebody may do something, there. */
 export const may = (
-  { role, station }: Actor,
+  { role, unitId, station }: Actor,
   action: Action,
-  { occasionId, eventIds, isStaff }: Place = {},
+  { occasionId, eventIds, isStaff, isWithin }: Place = {},
 ): Permission => {
   const { roles, ground, guests }: Rule = RULES[action]
   if (!roles.includes(role)) return { ok: false, why: 'role' }
@@ -129,12 +141,24 @@ export const may = (
     const others = guests === 'ownEvents' && (eventIds ?? []).some((id) => !station.eventIds.includes(id))
     if (guests === undefined || elsewhere || others) return { ok: false, why: 'station' }
   }
-  const needsStaff = ground === 'staff' || (ground === 'day' && !OVERSEES.includes(role))
-  return needsStaff && isStaff === false ? { ok: false, why: 'staff' } : YES
+  switch (ground) {
+    case 'house':
+      return YES
+    case 'service':
+      return unitId === undefined ? YES : { ok: false, why: 'unit' }
+    case 'person':
+      return isWithin === false ? { ok: false, why: 'unit' } : YES
+    case 'staff':
+      return isStaff === false ? { ok: false, why: 'staff' } : YES
+    case 'day':
+      if (isStaff !== false) return YES
+      if (!OVERSEES.includes(role)) return { ok: false, why: 'staff' }
+      return isWithin === false ? { ok: false, why: 'unit' } : YES
+  }
 }
 
 /** Roles an action is open to, for an error that says so. */
 export const rolesFor = (action: Action): readonly Role[] => RULES[action].roles
 
-/** Whether a role sees every day, or only those somebody is on the staff of. */
+/** Whether somebody sees every day of the own unit, or only those they are on the staff of. */
 export const oversees = ({ role }: Actor): boolean => OVERSEES.includes(role)

@@ -19,6 +19,7 @@ const SENTENCES = {
   'account.linkUsed': 'chose a password by a link',
   'link.refused': 'a link that opens nothing',
   'account.changed': 'changed name or role of an account',
+  'unit.changed': 'changed a unit',
   'account.closed': 'closed an account',
   'account.opened': 'opened a closed account again',
   'sessions.ended': 'signed an account out elsewhere',

@@ -1,13 +1,9 @@
 /** The day a call is about, once it is known that the caller may do there what the route does. */
-import { oversees, rules, type Occasion } from '@able-gauge/core'
+import { rules, type Occasion } from '@able-gauge/core'
 import { notFound } from '../problem.ts'
 import { param, type Call } from '../routes/route.ts'
-import { findCaptureGround, findOccasion, isOnStaff, type CaptureGround } from '../store/occasionStore.ts'
-import type { Account } from './role.ts'
+import { findCaptureGround, findOccasion, standingOf, type CaptureGround } from '../store/occasionStore.ts'
 import { requireMay } from './session.ts'
-
-/** The account whose days to list, or null for all. */
-export const staffFilter = (account: Account): string | null => (oversees(account) ? null : account.id)
 
 /** @throws Problem 404 for an unknown day, 403 for somebody who may not do this there */
 export const dayOf = async (call: Call): Promise<Occasion> => {
@@ -15,7 +11,7 @@ export const dayOf = async (call: Call): Promise<Occasion> => {
   const occasionId = param(call, 'occasionId')
   const occasion = rules.isUuid(occasionId) ? await findOccasion(server.pool, occasionId) : null
   if (!occasion) throw notFound('day')
-  requireMay(account, action, { occasionId, isStaff: await isOnStaff(server.pool, occasionId, account.id) })
+  requireMay(account, action, { occasionId, ...(await standingOf(server.pool, occasionId, account)) })
   return occasion
 }
 

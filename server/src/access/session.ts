@@ -88,6 +88,8 @@ const refusal = ({ why }: Extract<Permission, { ok: false }>, { role }: Account,
         'access.staff',
         'You are not on the staff of this day. The officer in charge can add you. Nothing was stored.',
       )
+    case 'unit':
+      return new Problem(403, 'access.unit', 'This belongs to another unit than yours, or to the whole organisation.')
   }
 }
 

@@ -14,6 +14,8 @@ export interface RehearsalWish {
   readonly waveOf: number
   readonly seed: number
   readonly ownEventId: string | null
+  /** Of who practises. */
+  readonly unitId?: string | undefined
 }
 
 const GIVEN = ['Ansa', 'Bram', 'Cleo', 'Dario', 'Eskil', 'Farah', 'Gwen', 'Hari', 'Isolde', 'Jovan', 'Kei', 'Lumi']
@@ -35,7 +37,7 @@ const [YOUNGEST, OLDEST] = [19, 52]
 export const makeRehearsal = async (
   db: Database,
   standard: Standard,
-  { people, speed, waveOf, seed, ownEventId }: RehearsalWish,
+  { people, speed, waveOf, seed, ownEventId, unitId }: RehearsalWish,
   nowMs: number,
 ): Promise<string> => {
   const random = seededRandom(seed)
@@ -49,8 +51,9 @@ export const makeRehearsal = async (
     testDate,
     standardId: standard.id,
     standardVersion: standard.version,
+    ...(unitId === undefined ? {} : { unitId }),
   })
-  await addAllStaff(db, occasionId)
+  await addAllStaff(db, occasionId, unitId ?? null)
   for (let index = 0; index < people; index++) {
     const [id, personId] = [randomUUID(), randomUUID()]
     const year = Number(testDate.slice(0, 4)) - random.whole(YOUNGEST, OLDEST)

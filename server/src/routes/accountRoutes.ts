@@ -16,6 +16,7 @@ import {
 import { deriveKey, hashPassword } from '../access/password.ts'
 import { newToken } from '../access/session.ts'
 import { requireStrong } from '../access/strength.ts'
+import { unitFor } from '../access/unit.ts'
 import { inTransaction, type Database } from '../database.ts'
 import { invalidInput, notFound, Problem } from '../problem.ts'
 import { linkAccount, listAccounts } from '../store/accountStore.ts'
@@ -30,6 +31,7 @@ import {
   listSessions,
   renewAccountLink,
 } from '../store/keptAccountStore.ts'
+import { findPerson } from '../store/peopleStore.ts'
 import { findOwnersOfNumbers } from '../store/personStore.ts'
 import { noteEvent } from '../store/securityStore.ts'
 import { findSessionParameters } from '../store/sessionStore.ts'
@@ -61,6 +63,30 @@ const changed = async (
     await notifyAccess(db, changedId)
   })
 
+/** @throws Problem 422 for a unit that is not there, or a part of the house for who looks after all of it */
+const refuseUnknownUnit = async (db: Database, { role, unitId }: AccountBody): Promise<void> => {
+  if (unitId === undefined) return
+  if (role === 'administrator') {
+    const expected = 'no unit: an administrator looks after the whole house'
+    throw invalidInput([{ place: 'unitId', code: 'administratorOfUnit', found: unitId, expected }])
+  }
+  await unitFor(db, {}, unitId)
+}
+
+const factsOf = ({
+  displayName,
+  role,
+  unitId = null,
+}: {
+  displayName: string
+  role: string
+  unitId?: string | null
+}) => ({
+  displayName: displayName.trim(),
+  role,
+  unitId,
+})
+
 export const accountRoutes: readonly Route[] = [
   {
     method: 'get',
@@ -84,7 +110,9 @@ export const accountRoutes: readonly Route[] = [
       const linkedId = param(call, 'accountId')
       const number = readBody(LinkBody, request).number.trim()
       if (!(await listAccounts(server.pool)).some(({ id }) => id === linkedId)) throw notFound('account')
-      const personId = number === '' ? null : ((await findOwnersOfNumbers(server.pool, [number])).get(number) ?? null)
+      const owner = (await findOwnersOfNumbers(server.pool, [number])).get(number)
+      const seen = owner === undefined ? null : await findPerson(server.pool, owner, account.unitId ?? null)
+      const personId = seen?.id ?? null
       if (number !== '' && personId === null) {
         throw invalidInput([
           { place: 'number', code: 'unknown', found: number, expected: 'the number of somebody on record' },
@@ -120,16 +148,21 @@ export const accountRoutes: readonly Route[] = [
     action: 'accounts.manage',
     body: InviteBody,
     handle: async ({ server, request, response, account, token }) => {
-      const { signInName, displayName, role } = readBody(InviteBody, request)
+      const { signInName, ...facts } = readBody(InviteBody, request)
+      await refuseUnknownUnit(server.pool, facts)
       const id = randomUUID()
       const link = newLink()
       await inTransaction(server.pool, async (db) => {
-        if (!(await inviteAccount(db, token, { id, signInName, displayName: displayName.trim(), role, ...link }))) {
+        if (!(await inviteAccount(db, token, { id, signInName, ...factsOf(facts), ...link }))) {
           throw invalidInput([
             { place: 'signInName', code: 'taken', found: signInName, expected: 'a name nobody signs in by' },
           ])
         }
-        await noteEvent(db, { kind: 'account.invited', accountId: account.id, detail: { account: id, role } })
+        await noteEvent(db, {
+          kind: 'account.invited',
+          accountId: account.id,
+          detail: { account: id, role: facts.role },
+        })
       })
       response.status(201).json({ accountId: id, code: link.code, endsMs: link.ends.getTime() })
     },
@@ -142,9 +175,10 @@ export const accountRoutes: readonly Route[] = [
     action: 'accounts.manage',
     body: AccountBody,
     handle: async (call) => {
-      const { displayName, role } = readBody(AccountBody, call.request)
+      const facts = readBody(AccountBody, call.request)
+      await refuseUnknownUnit(call.server.pool, facts)
       const id = accountIn(call)
-      await changed(call, 'account.changed', id, (db) => changeAccount(db, call.token, id, displayName.trim(), role))
+      await changed(call, 'account.changed', id, (db) => changeAccount(db, call.token, id, factsOf(facts)))
       call.response.status(204).end()
     },
   },

@@ -149,7 +149,7 @@ test('the last administrator stays one, and stays in', async () => {
   expect(await administrator.call('PATCH', `/api/kept-accounts/${own}`, change)).toMatchObject(lonely)
   expect(await administrator.call('PUT', `/api/kept-accounts/${own}/closed`, { closed: true })).toMatchObject(lonely)
   // the database says the same, whatever asks it
-  const demote = server.pool.query('select change_account($1, $2, $3, $4)', [
+  const demote = server.pool.query('select change_account($1, $2, $3, $4, null)', [
     server.tokenOf('administrator'),
     own,
     'The administrator',
@@ -337,6 +337,7 @@ test('the role of the application may call what it was given, and nothing a migr
       "invite_account",
       "is_own_key",
       "join_station",
+      "keep_unit",
       "link_account",
       "list_sessions",
       "lock_ledger",
@@ -349,6 +350,7 @@ test('the role of the application may call what it was given, and nothing a migr
       "sign_day",
       "take_account_link",
       "trust_key",
+      "unit_within",
       "use_session",
     ]
   `)

@@ -16,6 +16,7 @@ import type { Route } from './route.ts'
 import { securityRoutes } from './securityRoutes.ts'
 import { standardRoutes } from './standardRoutes.ts'
 import { stationRoutes } from './stationRoutes.ts'
+import { unitRoutes } from './unitRoutes.ts'
 import { verdictRoutes } from './verdictRoutes.ts'
 
 /** Every route that needs a session. */
@@ -38,4 +39,5 @@ export const ROUTES: readonly Route[] = [
   ...keyRoutes,
   ...deviceRoutes,
   ...securityRoutes,
+  ...unitRoutes,
 ]

@@ -7,7 +7,7 @@ import {
   maskDay,
   OccasionsAnswer,
 } from '@able-gauge/core'
-import { dayOf, staffFilter } from '../access/day.ts'
+import { dayOf } from '../access/day.ts'
 import { candidateOf, readDay, type DayRecord } from '../dayRecord.ts'
 import { listAmendments } from '../store/amendmentStore.ts'
 import { listEarlierSetUps, listTestedBefore, type Entry } from '../store/entryStore.ts'
@@ -27,7 +27,7 @@ export const occasionRoutes: readonly Route[] = [
     answer: OccasionsAnswer,
     action: 'days.list',
     handle: async ({ server, response, account }) => {
-      response.json({ occasions: await listOccasions(server.pool, staffFilter(account)) })
+      response.json({ occasions: await listOccasions(server.pool, account) })
     },
   },
   {

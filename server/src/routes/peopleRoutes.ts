@@ -53,9 +53,9 @@ export const peopleRoutes: readonly Route[] = [
     what: 'people by name or number (`?search=`)',
     answer: PeopleAnswer,
     action: 'people.read',
-    handle: async ({ server, request, response }) => {
+    handle: async ({ server, request, response, account }) => {
       const search = typeof request.query['search'] === 'string' ? request.query['search'].trim().slice(0, 80) : ''
-      response.json({ people: await searchPeople(server.pool, search, MOST_PEOPLE) })
+      response.json({ people: await searchPeople(server.pool, search, MOST_PEOPLE, account.unitId ?? null) })
     },
   },
   {
@@ -119,8 +119,9 @@ export const peopleRoutes: readonly Route[] = [
     body: MergeBody,
     handle: async (call) => {
       const { server, request, response, account } = call
+      const double = await personIn(call)
       const { intoId, reason, although = false } = readBody(MergeBody, request)
-      const [double, into] = [await personIn(call), await findPerson(server.pool, intoId)]
+      const into = await findPerson(server.pool, intoId, account.unitId ?? null)
       if (!into || into.id === double.id) {
         throw invalidInput([{ place: 'intoId', code: 'unknown', found: intoId, expected: 'another person on record' }])
       }
@@ -157,7 +158,10 @@ export const peopleRoutes: readonly Route[] = [
       const { reason } = readBody(ReasonBody, request)
       const id = param(call, 'personId')
       const done =
-        rules.isUuid(id) && (await inTransaction(server.pool, (db) => unmergePerson(db, id, reason, account.id)))
+        rules.isUuid(id) &&
+        (await inTransaction(server.pool, (db) =>
+          unmergePerson(db, id, { reason, accountId: account.id, reach: account.unitId ?? null }),
+        ))
       if (!done) throw notFound('person who was merged')
       response.status(204).end()
     },
@@ -218,10 +222,10 @@ export const peopleRoutes: readonly Route[] = [
   },
 ]
 
-/** @throws Problem 404 */
+/** Somebody of the own unit; of others there is nobody. @throws Problem 404 */
 const personIn = async (call: Call): Promise<Person> => {
   const id = param(call, 'personId')
-  const person = rules.isUuid(id) ? await findPerson(call.server.pool, id) : null
+  const person = rules.isUuid(id) ? await findPerson(call.server.pool, id, call.account.unitId ?? null) : null
   if (!person) throw notFound('person')
   return person
 }

@@ -21,6 +21,7 @@ import {
 } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { refuseOwnEntry } from '../access/ownWave.ts'
+import { unitFor } from '../access/unit.ts'
 import { inTransaction } from '../database.ts'
 import { invalidInput, Problem } from '../problem.ts'
 import { listAccounts } from '../store/accountStore.ts'
@@ -138,9 +139,9 @@ export const planRoutes: readonly Route[] = [
     noted: 'day.changed',
     body: DayChangeBody,
     handle: async (call) => {
-      const { server, request, response } = call
+      const { server, request, response, account } = call
       const occasion = await dayOf(call)
-      const change = readBody(DayChangeBody, request)
+      const { unitId, ...change } = readBody(DayChangeBody, request)
       if (change.zone !== undefined && !isZone(change.zone)) throw unknownZone(change.zone)
       await inOpenDay(server, occasion.id, async (db) => {
         const moves = change.testDate !== undefined || change.zone !== undefined
@@ -151,7 +152,8 @@ export const planRoutes: readonly Route[] = [
             'Something was captured on this day already, so its date and zone stay. Open the day on another date instead.',
           )
         }
-        await changeOccasion(db, occasion.id, change)
+        const whose = unitId === undefined ? {} : { unitId: await unitFor(db, account, unitId) }
+        await changeOccasion(db, occasion.id, { ...change, ...whose })
         await notifyDay(db, occasion.id, 'day')
       })
       response.status(204).end()
@@ -165,16 +167,23 @@ export const planRoutes: readonly Route[] = [
     action: 'days.plan',
     body: NewDayBody,
     handle: async ({ server, request, response, account }) => {
-      const { standardId, version, staff, ...day } = readBody(NewDayBody, request)
+      const { standardId, version, staff, unitId: named, ...day } = readBody(NewDayBody, request)
       if (!isZone(day.zone)) throw unknownZone(day.zone)
       if (!(await findPublished(server.pool, standardId, version))) {
         const found = `${standardId} version ${version}`
         throw invalidInput([{ place: 'standardId', code: 'unknownStandard', found, expected: 'a published standard' }])
       }
       await refuseStrangers(server, staff)
+      const unitId = await unitFor(server.pool, account, named)
       const id = randomUUID()
       await inTransaction(server.pool, async (db) => {
-        await addOccasion(db, { ...day, id, standardId, standardVersion: version })
+        await addOccasion(db, {
+          ...day,
+          id,
+          standardId,
+          standardVersion: version,
+          ...(unitId === null ? {} : { unitId }),
+        })
         await addStaffMember(db, id, account.id, 'officer in charge')
         for (const { accountId, duty } of staff) {
           if (accountId !== account.id) await addStaffMember(db, id, accountId, duty)
@@ -191,7 +200,7 @@ export const planRoutes: readonly Route[] = [
     action: 'roster.enter',
     body: RosterBody,
     handle: async (call) => {
-      const { server, request, response } = call
+      const { server, request, response, account } = call
       const occasion = await dayOf(call)
       const { waveOf, people } = readBody(RosterBody, request)
       const { standard } = await getStandard(server.pool, occasion.standardId, occasion.standardVersion)
@@ -216,7 +225,7 @@ export const planRoutes: readonly Route[] = [
       if (unknown.length + unborn.length > 0) throw invalidInput([...unknown, ...unborn])
       const rows = people.map(({ bib = null, wave = null, ...row }): RosterRow => ({ ...row, bib, wave }))
       const outcomes = await inOpenDay(server, occasion.id, async (db): Promise<RosterOutcome[]> => {
-        const entered = await enterPeople(db, occasion.id, rows, waveOf)
+        const entered = await enterPeople(db, occasion, rows, { waveOf, reach: account.unitId ?? null })
         await notifyDay(db, occasion.id, 'day')
         return entered
       })

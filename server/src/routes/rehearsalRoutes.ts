@@ -17,7 +17,7 @@ export const rehearsalRoutes: readonly Route[] = [
     body: RehearsalBody,
     cost: 'rehearsal',
     handle: async (call) => {
-      const { server, request, response } = call
+      const { server, request, response, account } = call
       const {
         standardId,
         version,
@@ -38,7 +38,7 @@ export const rehearsalRoutes: readonly Route[] = [
         throw invalidInput([{ place: 'ownEventId', code: 'unknownEvent', found: ownEventId, expected }])
       }
       const nowMs = server.clock.nowMs()
-      const wish = { people, speed, waveOf, seed: seed ?? nowMs % 1_000_000_000, ownEventId }
+      const wish = { people, speed, waveOf, seed: seed ?? nowMs % 1_000_000_000, ownEventId, unitId: account.unitId }
       const id = await inTransaction(server.pool, (db) => makeRehearsal(db, standard, wish, nowMs))
       response.status(201).json({ id })
     },

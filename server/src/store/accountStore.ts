@@ -9,6 +9,7 @@ export interface AccountRow {
   role: Role
   station_day: string | null
   station_events: string[] | null
+  unit_id: string | null
 }
 
 /** For the owner's role alone: setting the program up, the demo, tests. */
@@ -19,17 +20,34 @@ export interface NewAccount {
   readonly role: Role
   readonly passwordHash: string
   readonly isDemo: boolean
+  readonly unitId?: string | undefined
 }
 
 /** Adds an account. The application's role may not. */
 export const addAccount = async (db: Database, account: NewAccount): Promise<void> => {
   await db.query(
-    'insert into accounts (id, sign_in_name, display_name, role, password_hash, is_demo) values ($1, $2, $3, $4, $5, $6)',
-    [account.id, account.signInName, account.displayName, account.role, account.passwordHash, account.isDemo],
+    `insert into accounts (id, sign_in_name, display_name, role, password_hash, is_demo, unit_id) values ($1, $2, $3, $4, $5, $6, $7)`,
+    [
+      account.id,
+      account.signInName,
+      account.displayName,
+      account.role,
+      account.passwordHash,
+      account.isDemo,
+      account.unitId,
+    ],
   )
 }
 
-export const ACCOUNT_COLUMNS = ['id', 'sign_in_name', 'display_name', 'role', 'station_day', 'station_events'] as const
+export const ACCOUNT_COLUMNS = [
+  'id',
+  'sign_in_name',
+  'display_name',
+  'role',
+  'station_day',
+  'station_events',
+  'unit_id',
+] as const
 const COLUMNS = ACCOUNT_COLUMNS.join(', ')
 
 export const findAccount = async (db: Database, id: string): Promise<Account | null> => {
@@ -69,7 +87,7 @@ export interface LinkedAccount extends Account {
 /** Everybody who can sign in, by role and name; demo accounts too, which nobody can sign in with outside the demo. */
 export const listAccounts = async (db: Database): Promise<LinkedAccount[]> => {
   const { rows } = await db.query<AccountRow & { number: string | null }>(
-    `select a.id, a.sign_in_name, a.display_name, a.role, a.station_day, a.station_events, p.number
+    `select ${ACCOUNT_COLUMNS.map((name) => `a.${name}`).join(', ')}, p.number
        from accounts a left join people p on p.id = a.person_id
       where a.station_day is null and a.can_sign_in
       order by array_position($1::text[], a.role), a.display_name`,
@@ -110,5 +128,6 @@ export const accountFromRow = (row: AccountRow): Account => ({
   signInName: row.sign_in_name,
   displayName: row.display_name,
   role: row.role,
+  ...(row.unit_id === null ? {} : { unitId: row.unit_id }),
   ...(row.station_day === null ? {} : { station: { occasionId: row.station_day, eventIds: row.station_events ?? [] } }),
 })

@@ -36,6 +36,8 @@ export interface Invitation {
   readonly signInName: string
   readonly displayName: string
   readonly role: string
+  /** Null for the whole house. */
+  readonly unitId: string | null
   readonly code: string
   readonly ends: Date
 }
@@ -44,17 +46,12 @@ export interface Invitation {
 export const inviteAccount = async (
   db: Database,
   token: string,
-  { id, signInName, displayName, role, code, ends }: Invitation,
+  { id, signInName, displayName, role, unitId, code, ends }: Invitation,
 ): Promise<boolean> => {
-  const { rows } = await db.query<{ taken: boolean }>('select invite_account($1, $2, $3, $4, $5, $6, $7) as taken', [
-    token,
-    id,
-    signInName,
-    displayName,
-    role,
-    code,
-    ends,
-  ])
+  const { rows } = await db.query<{ taken: boolean }>(
+    'select invite_account($1, $2, $3, $4, $5, $6, $7, $8) as taken',
+    [token, id, signInName, displayName, role, unitId, code, ends],
+  )
   return rows[0]?.taken === true
 }
 
@@ -116,10 +113,9 @@ export const changeAccount = async (
   db: Database,
   token: string,
   accountId: string,
-  displayName: string,
-  role: string,
+  { displayName, role, unitId }: Pick<Invitation, 'displayName' | 'role' | 'unitId'>,
 ): Promise<void> => {
-  await db.query('select change_account($1, $2, $3, $4)', [token, accountId, displayName, role])
+  await db.query('select change_account($1, $2, $3, $4, $5)', [token, accountId, displayName, role, unitId])
 }
 
 /** Closes an account, which ends its sessions and links, or opens it again. */

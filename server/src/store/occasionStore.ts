@@ -1,5 +1,13 @@
 /** Test days: what they are, who works on them, how far they are. */
-import { ROLES, rolesFor, type Occasion, type OccasionSummary, type StaffMember } from '@able-gauge/core'
+import {
+  oversees,
+  ROLES,
+  rolesFor,
+  type Actor,
+  type Occasion,
+  type OccasionSummary,
+  type StaffMember,
+} from '@able-gauge/core'
 import type { Database } from '../database.ts'
 import type { EnteredBib } from './entryStore.ts'
 
@@ -18,9 +26,10 @@ interface OccasionRow {
   rehearsal_from_ms: string | null
   rehearsal_speed: number | null
   own_event_id: string | null
+  unit_id: string | null
 }
 
-const OCCASION_COLUMNS = `o.id, o.name, o.venue, o.zone, o.test_date, o.standard_id, o.standard_version,
+const OCCASION_COLUMNS = `o.id, o.name, o.unit_id, o.venue, o.zone, o.test_date, o.standard_id, o.standard_version,
        s.signed_at, signer.display_name as signed_by,
        r.from_ms as rehearsal_from_ms, r.speed as rehearsal_speed, r.own_event_id`
 const OCCASION_TABLES = `occasions o left join sign_offs s on s.occasion_id = o.id left join accounts signer on signer.id = s.account_id
@@ -29,7 +38,8 @@ const OCCASION_TABLES = `occasions o left join sign_offs s on s.occasion_id = o.
 /** Adds a day with its empty capture ledger. */
 export const addOccasion = async (db: Database, occasion: NewOccasion): Promise<void> => {
   await db.query(
-    `insert into occasions (id, name, venue, zone, test_date, standard_id, standard_version) values ($1, $2, $3, $4, $5, $6, $7)`,
+    `insert into occasions (id, name, venue, zone, test_date, standard_id, standard_version, unit_id)
+     values ($1, $2, $3, $4, $5, $6, $7, $8)`,
     [
       occasion.id,
       occasion.name,
@@ -38,21 +48,25 @@ export const addOccasion = async (db: Database, occasion: NewOccasion): Promise<
       occasion.testDate,
       occasion.standardId,
       occasion.standardVersion,
+      occasion.unitId,
     ],
   )
   await db.query('insert into capture_ledger (occasion_id) values ($1)', [occasion.id])
 }
 
-/** Changes what a day is called, or where and when it is; what is undefined stays. */
+/** Changes what a day is called, where and when it is, or whose; what is undefined stays. */
 export const changeOccasion = async (
   db: Database,
   id: string,
-  change: { readonly [Field in 'name' | 'venue' | 'zone' | 'testDate']?: string | undefined },
+  change: { readonly [Field in 'name' | 'venue' | 'zone' | 'testDate']?: string | undefined } & {
+    /** Null for the whole house. */
+    readonly unitId?: string | null
+  },
 ): Promise<void> => {
   await db.query(
     `update occasions set name = coalesce($2, name), venue = coalesce($3, venue), zone = coalesce($4, zone),
-            test_date = coalesce($5, test_date) where id = $1`,
-    [id, change.name, change.venue, change.zone, change.testDate],
+            test_date = coalesce($5, test_date), unit_id = case when $6 then $7 else unit_id end where id = $1`,
+    [id, change.name, change.venue, change.zone, change.testDate, change.unitId !== undefined, change.unitId],
   )
 }
 
@@ -69,12 +83,13 @@ export const addStaffMember = async (
   ])
 }
 
-/** Puts everybody who works days on the staff of one, each by their role. */
-export const addAllStaff = async (db: Database, occasionId: string): Promise<void> => {
+/** Puts everybody who works days on the staff of one, each by their role: of its unit, and of the whole house. */
+export const addAllStaff = async (db: Database, occasionId: string, unitId: string | null): Promise<void> => {
   await db.query(
     `insert into occasion_staff (occasion_id, account_id, duty)
-     select $1, id, role from accounts where role = any ($2) and can_sign_in on conflict do nothing`,
-    [occasionId, rolesFor('devices.report')],
+     select $1, id, role from accounts where role = any ($2) and can_sign_in
+        and ($3::uuid is null or unit_id is null or unit_within(unit_id, $3)) on conflict do nothing`,
+    [occasionId, rolesFor('devices.report'), unitId],
   )
 }
 
@@ -123,8 +138,11 @@ export const listSignedDays = async (db: Database, standardId: string, version: 
   return rows.map(occasionFromRow)
 }
 
-/** All days, newest first. @param accountId only those this account works on; null for all */
-export const listOccasions = async (db: Database, accountId: string | null): Promise<OccasionSummary[]> => {
+/** The days somebody sees, newest first: those of the own unit they oversee, and those they are on the staff of. */
+export const listOccasions = async (
+  db: Database,
+  account: Actor & { readonly id: string },
+): Promise<OccasionSummary[]> => {
   const { rows } = await db.query<
     OccasionRow & { standard_name: string; organisation: string; entries: number; present: number; last_seq: number }
   >(
@@ -135,9 +153,10 @@ export const listOccasions = async (db: Database, accountId: string | null): Pro
        from ${OCCASION_TABLES}
        join standards st on st.id = o.standard_id and st.version = o.standard_version
        join capture_ledger l on l.occasion_id = o.id
-      where $1::uuid is null or exists (select 1 from occasion_staff f where f.occasion_id = o.id and f.account_id = $1)
+      where exists (select 1 from occasion_staff f where f.occasion_id = o.id and f.account_id = $1)
+         or ($2 and ($3::uuid is null or unit_within(o.unit_id, $3)))
       order by o.test_date desc, o.name`,
-    [accountId],
+    [account.id, oversees(account), account.unitId ?? null],
   )
   return rows.map((row) => ({
     ...occasionFromRow(row),
@@ -180,12 +199,19 @@ export const listStaff = async (db: Database, occasionId: string): Promise<Staff
   }))
 }
 
-export const isOnStaff = async (db: Database, occasionId: string, accountId: string): Promise<boolean> => {
-  const { rowCount } = await db.query('select 1 from occasion_staff where occasion_id = $1 and account_id = $2', [
-    occasionId,
-    accountId,
-  ])
-  return rowCount === 1
+/** How somebody stands to a day: on its staff, and within whose unit it lies. */
+export const standingOf = async (
+  db: Database,
+  occasionId: string,
+  { id, unitId }: { readonly id: string; readonly unitId?: string },
+): Promise<{ readonly isStaff: boolean; readonly isWithin: boolean }> => {
+  const { rows } = await db.query<{ is_staff: boolean; is_within: boolean }>(
+    `select exists (select 1 from occasion_staff f where f.occasion_id = o.id and f.account_id = $2) as is_staff,
+            $3::uuid is null or unit_within(o.unit_id, $3) as is_within
+       from occasions o where o.id = $1`,
+    [occasionId, id, unitId ?? null],
+  )
+  return { isStaff: rows[0]?.is_staff === true, isWithin: rows[0]?.is_within === true }
 }
 
 const occasionFromRow = (row: OccasionRow): Occasion => ({
@@ -196,6 +222,7 @@ const occasionFromRow = (row: OccasionRow): Occasion => ({
   testDate: row.test_date,
   standardId: row.standard_id,
   standardVersion: row.standard_version,
+  ...(row.unit_id === null ? {} : { unitId: row.unit_id }),
   rehearsal:
     row.rehearsal_from_ms !== null && row.rehearsal_speed !== null
       ? { fromMs: Number(row.rehearsal_from_ms), speed: row.rehearsal_speed, ownEventId: row.own_event_id }

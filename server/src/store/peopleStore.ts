@@ -13,7 +13,7 @@ import {
 import type { Database } from '../database.ts'
 import { eraseTexts, withTexts } from './textStore.ts'
 
-const COLUMNS = 'p.id, p.number, p.given_name, p.family_name, p.birth_date, p.erased_at'
+const COLUMNS = 'p.id, p.number, p.given_name, p.family_name, p.birth_date, p.erased_at, p.unit_id'
 
 interface PersonRecord {
   id: string
@@ -22,19 +22,28 @@ interface PersonRecord {
   family_name: string
   birth_date: string
   erased_at: Date | null
+  unit_id: string | null
 }
 
-/** @param search part of the name or the number; empty for everybody */
-export const searchPeople = async (db: Database, search: string, most: number): Promise<PersonSummary[]> => {
+/**
+ * @param search part of the name or the number; empty for everybody
+ * @param reach the unit of who searches; null for the whole house
+ */
+export const searchPeople = async (
+  db: Database,
+  search: string,
+  most: number,
+  reach: string | null,
+): Promise<PersonSummary[]> => {
   const { rows } = await db.query<PersonRecord & { tests: number; last_test: string | null }>(
     `select ${COLUMNS}, count(distinct o.id)::integer as tests, max(o.test_date) as last_test
        from people p left join people d on d.id = p.id or d.merged_into = p.id
        left join entries e on e.person_id = d.id
        left join occasions o on o.id = e.occasion_id and exists (select 1 from sign_offs s where s.occasion_id = o.id)
-      where not p.made_up and p.merged_into is null
+      where not p.made_up and p.merged_into is null and ($3::uuid is null or unit_within(p.unit_id, $3))
         and ($1 = '' or p.number ilike '%' || $1 || '%' or p.given_name || ' ' || p.family_name ilike '%' || $1 || '%')
       group by p.id order by p.family_name, p.given_name limit $2`,
-    [search.replaceAll(/[%_\\]/g, String.raw`\$&`), most],
+    [search.replaceAll(/[%_\\]/g, String.raw`\$&`), most, reach],
   )
   return rows.map((row) => ({ ...personFromRow(row), tests: row.tests, lastTest: row.last_test }))
 }
@@ -42,10 +51,12 @@ export const searchPeople = async (db: Database, search: string, most: number): 
 /** A person and the doubles that point to them; the results of each stay where they were signed. */
 const OWN_AND_DOUBLES = 'select d.id from people d where d.id = $1 or d.merged_into = $1'
 
-export const findPerson = async (db: Database, id: string): Promise<Person | null> => {
+/** @param reach the unit of who asks; null for the whole house */
+export const findPerson = async (db: Database, id: string, reach: string | null): Promise<Person | null> => {
   const { rows } = await db.query<PersonRecord>(
-    `select ${COLUMNS} from people p where p.id = $1 and not p.made_up and p.merged_into is null`,
-    [id],
+    `select ${COLUMNS} from people p where p.id = $1 and not p.made_up and p.merged_into is null
+        and ($2::uuid is null or unit_within(p.unit_id, $2))`,
+    [id, reach],
   )
   return rows[0] ? personFromRow(rows[0]) : null
 }
@@ -146,10 +157,15 @@ export const mergePeople = async (
 }
 
 /** Takes a merge back, with the doubles that came along. @returns false when the person was not merged */
-export const unmergePerson = async (db: Database, id: string, reason: string, accountId: string): Promise<boolean> => {
+export const unmergePerson = async (
+  db: Database,
+  id: string,
+  { reason, accountId, reach }: { readonly reason: string; readonly accountId: string; readonly reach: string | null },
+): Promise<boolean> => {
   const { rowCount } = await db.query(
-    'update people set merged_into = null where id = $1 and merged_into is not null',
-    [id],
+    `update people set merged_into = null where id = $1 and merged_into is not null
+        and ($2::uuid is null or unit_within(unit_id, $2))`,
+    [id, reach],
   )
   if (rowCount !== 1) return false
   const { rows } = await db.query<{ detail: { followed?: string[] } }>(
@@ -277,4 +293,5 @@ const personFromRow = (row: PersonRecord): Person => ({
   familyName: row.family_name,
   birthDate: row.birth_date,
   erased: row.erased_at !== null,
+  ...(row.unit_id === null ? {} : { unitId: row.unit_id }),
 })

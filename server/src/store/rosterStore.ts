@@ -1,6 +1,6 @@
 /** People put on a day: found among those who are known, or added, and entered once. */
 import { randomUUID } from 'node:crypto'
-import type { RosterOutcome, RosterRow } from '@able-gauge/core'
+import type { Occasion, RosterOutcome, RosterRow } from '@able-gauge/core'
 import type { Database } from '../database.ts'
 import { addEntry } from './entryStore.ts'
 import { addPerson } from './personStore.ts'
@@ -10,18 +10,21 @@ interface PersonOnRecord {
   readonly given_name: string
   readonly family_name: string
   readonly birth_date: string
+  readonly is_within: boolean
 }
 
 /**
- * Enters people on a day, each by number, or by name and date of birth. Call it inside a transaction that holds the day open.
+ * Enters people on a day, each by number, or by name and date of birth; who is new belongs to the day's unit. Call it inside a
+ * transaction that holds the day open.
  * @param waveOf how many start together, for rows that name no wave
+ * @param reach the unit of who enters them, null for the whole house: names of other units are not told
  * @returns what became of each row, in their order
  */
 export const enterPeople = async (
   db: Database,
-  occasionId: string,
+  { id: occasionId, unitId }: Pick<Occasion, 'id' | 'unitId'>,
   rows: readonly RosterRow[],
-  waveOf: number,
+  { waveOf, reach }: { readonly waveOf: number; readonly reach: string | null },
 ): Promise<RosterOutcome[]> => {
   const { rows: entered } = await db.query<{ person_id: string; bib: number | null; wave: number }>(
     'select canonical(person_id) as person_id, bib, wave from entries where occasion_id = $1',
@@ -36,10 +39,12 @@ export const enterPeople = async (
   let free = 1
   const outcomes: RosterOutcome[] = []
   for (const row of rows) {
-    const found = await findPerson(db, row)
+    const found = await findPerson(db, row, reach)
     if (found && !isSame(found, row)) {
       const name = `${found.given_name} ${found.family_name}`
-      outcomes.push({ kind: 'otherPerson', name, birthDate: found.birth_date })
+      outcomes.push(
+        found.is_within ? { kind: 'otherPerson', name, birthDate: found.birth_date } : { kind: 'otherUnit' },
+      )
       continue
     }
     if (found && people.has(found.id)) {
@@ -54,7 +59,7 @@ export const enterPeople = async (
     const bib = row.bib ?? free
     const wave = row.wave ?? firstWaveWithRoom(inWave, waveOf)
     const personId = found?.id ?? randomUUID()
-    if (!found) await addPerson(db, { id: personId, ...row })
+    if (!found) await addPerson(db, { id: personId, ...row, unitId })
     await addEntry(db, {
       id: randomUUID(),
       occasionId,
@@ -81,13 +86,15 @@ const firstWaveWithRoom = (inWave: ReadonlyMap<number, number>, waveOf: number):
 }
 
 /** By number first: names are written in many ways. A double leads to the person it was merged into; people a rehearsal made up are nobody. */
-const findPerson = async (db: Database, row: RosterRow): Promise<PersonOnRecord | undefined> => {
+const findPerson = async (db: Database, row: RosterRow, reach: string | null): Promise<PersonOnRecord | undefined> => {
   const { rows } = await db.query<PersonOnRecord>(
-    `select coalesce(merged_into, id) as id, given_name, family_name, birth_date from people
+    `select coalesce(merged_into, id) as id, given_name, family_name, birth_date,
+            $5::uuid is null or unit_within(unit_id, $5) as is_within
+       from people
       where not made_up and (number = $1
          or (lower(given_name) = lower($2) and lower(family_name) = lower($3) and birth_date = $4))
       order by number = $1 desc limit 1`,
-    [row.number, row.givenName, row.familyName, row.birthDate],
+    [row.number, row.givenName, row.familyName, row.birthDate, reach],
   )
   return rows[0]
 }

@@ -5,11 +5,12 @@ import { BFormInput, BFormSelect, BModal } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, inWords } from '../api.ts'
-import type { Account } from '../session/sessionStore.ts'
+import { useSession, type Account } from '../session/sessionStore.ts'
 import { listVersions } from '../standards/standardCalls.ts'
 import { shortDate, today } from '../ui/localTime.ts'
 import StaffFields from './StaffFields.vue'
 import DateField from '../ui/DateField.vue'
+import UnitSelect from '../ui/UnitSelect.vue'
 
 const open = defineModel<boolean>({ required: true })
 const router = useRouter()
@@ -19,6 +20,7 @@ const venue = ref('')
 const zone = ref(Intl.DateTimeFormat().resolvedOptions().timeZone)
 const testDate = ref(today())
 const chosen = ref('')
+const unitId = ref(useSession().account?.unitId ?? '')
 const versions = ref<readonly VersionSummary[]>([])
 const accounts = ref<readonly Account[]>([])
 /** Duty by account; whoever has one is on the staff. */
@@ -69,6 +71,7 @@ const save = async (): Promise<void> => {
       ...day,
       standardId: one.id,
       version: one.version,
+      unitId: unitId.value === '' ? null : unitId.value,
       staff,
     })
     await router.push({ name: 'plan', params: { dayId: id } })
@@ -119,6 +122,7 @@ const mayNotSave = computed(
       </option>
     </BFormSelect>
     <p v-if="warning" class="warning" role="status">{{ warning }}</p>
+    <UnitSelect id="day-unit" v-model="unitId" class="unit" label="Unit" none="the whole organisation" />
     <StaffFields v-model="duties" :accounts="accounts" legend="Staff besides you" />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   </BModal>
@@ -130,6 +134,9 @@ const mayNotSave = computed(
   grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
   gap: 12px;
   margin-bottom: 12px;
+}
+.unit {
+  margin-top: 12px;
 }
 .warning {
   margin: 8px 0 0;

@@ -10,6 +10,7 @@ import HouseBand from '../ui/HouseBand.vue'
 import { useSession } from '../session/sessionStore.ts'
 import HouseKeys from './HouseKeys.vue'
 import HouseLog from './HouseLog.vue'
+import HouseTabs from './HouseTabs.vue'
 
 interface Draft {
   organisation: string
@@ -90,6 +91,7 @@ const save = async (): Promise<void> => {
 <template>
   <HouseBand />
   <main class="room">
+    <HouseTabs />
     <h1>House rules</h1>
     <p class="quiet">
       What your organisation asks and allows on its own account, on every day. Clinicians and local law decide what

@@ -5,8 +5,10 @@ import { BFormInput } from 'bootstrap-vue-next'
 import { useDebounceFn } from '@vueuse/core'
 import { onMounted, ref } from 'vue'
 import { call, inWords } from '../api.ts'
+import { useUnits } from '../session/unitStore.ts'
 import HouseBand from '../ui/HouseBand.vue'
 
+const units = useUnits()
 const search = ref('')
 const people = ref<readonly PersonSummary[] | null>(null)
 const problem = ref('')
@@ -21,7 +23,10 @@ const look = async (): Promise<void> => {
   }
 }
 const lookSoon = useDebounceFn(look, 200)
-onMounted(look)
+onMounted(async () => {
+  await look()
+  if (problem.value === '') await units.read()
+})
 </script>
 
 <template>
@@ -46,6 +51,7 @@ onMounted(look)
             <th scope="col">Name</th>
             <th scope="col">Number</th>
             <th scope="col">Born</th>
+            <th v-if="units.tree.length > 0" scope="col">Unit</th>
             <th scope="col">Tests</th>
             <th scope="col">Last test</th>
           </tr>
@@ -59,6 +65,7 @@ onMounted(look)
             </td>
             <td class="figures">{{ person.number }}</td>
             <td>{{ person.erased ? '' : printDate(person.birthDate) }}</td>
+            <td v-if="units.tree.length > 0">{{ units.pathOf(person.unitId) }}</td>
             <td class="figures">{{ person.tests }}</td>
             <td>{{ person.lastTest ? printDate(person.lastTest) : 'none yet' }}</td>
           </tr>

@@ -6,23 +6,29 @@ import { tell, inWords } from '../api.ts'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import DateField from '../ui/DateField.vue'
+import UnitSelect from '../ui/UnitSelect.vue'
 
 const props = defineProps<{
   day: Day
 }>()
 
 const store = useDay()
-const { name, venue, testDate } = props.day.occasion
-const facts = reactive({ name, venue, testDate })
+const { name, venue, testDate, unitId: unitBefore = '' } = props.day.occasion
+const facts = reactive({ name, venue, testDate, unitId: unitBefore })
 const problem = ref('')
 const saved = ref(false)
 
 const save = async (): Promise<void> => {
   problem.value = ''
   const { id, testDate: before } = props.day.occasion
-  const { testDate: date, ...words } = facts
+  const { testDate: date, unitId, ...words } = facts
+  const whose = unitId === (props.day.occasion.unitId ?? '') ? {} : { unitId: unitId === '' ? null : unitId }
   try {
-    await tell('PATCH', `/occasions/${id}`, { ...words, ...(date === before ? {} : { testDate: date }) })
+    await tell('PATCH', `/occasions/${id}`, {
+      ...words,
+      ...whose,
+      ...(date === before ? {} : { testDate: date }),
+    })
     await store.reread(id)
     saved.value = true
   } catch (error) {
@@ -38,6 +44,7 @@ const save = async (): Promise<void> => {
       <label>Name <BFormInput v-model="facts.name" maxlength="120" required /></label>
       <label>Venue <BFormInput v-model="facts.venue" maxlength="120" required /></label>
       <label>Test date <DateField v-model="facts.testDate" required /></label>
+      <UnitSelect id="facts-unit" v-model="facts.unitId" label="Unit" none="the whole organisation" />
       <BButton type="submit" variant="quiet" size="sm">Save</BButton>
       <p v-if="saved && !problem" role="status">Saved.</p>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

@@ -46,6 +46,10 @@ const send = async (): Promise<void> => {
       problem.value = `The number belongs to ${outcome.name}, born ${outcome.birthDate}. Nobody was entered.`
       return
     }
+    if (outcome?.kind === 'otherUnit') {
+      problem.value = 'The number belongs to somebody of another unit. Nobody was entered.'
+      return
+    }
     done.value = sayOutcome(outcome)
     Object.assign(person, empty, { category: person.category })
     await store.reread(id)

@@ -116,6 +116,9 @@ const refusalOf = (outcome: RosterOutcome, line: number, row: RosterRow): Roster
     const expected = `another number: it belongs to ${outcome.name}, born ${outcome.birthDate}`
     return [{ line, field: 'number', found: row.number, expected }]
   }
+  if (outcome.kind === 'otherUnit') {
+    return [{ line, field: 'number', found: row.number, expected: 'another number: it belongs to another unit' }]
+  }
   if (outcome.kind === 'bibTaken') {
     return [{ line, field: 'bib', found: String(row.bib ?? ''), expected: 'a bib nobody else wears on this day' }]
   }

@@ -5,7 +5,8 @@ import { BButton, BFormInput, BFormSelect, BModal } from 'bootstrap-vue-next'
 import { reactive, ref, shallowRef, watch } from 'vue'
 import { call, inWords, tell } from '../../api.ts'
 import { ROLE_NAMES } from '../../session/sessionStore.ts'
-import { ROLE_WORK } from './roleWork.ts'
+import UnitSelect from '../../ui/UnitSelect.vue'
+import { ROLE_WORK, unitOf } from './roleWork.ts'
 import SessionList from './SessionList.vue'
 
 const props = defineProps<{ account: KeptAccount | null }>()
@@ -16,7 +17,11 @@ const emit = defineEmits<{
   linkMade: [link: AccountLinkAnswer, name: string]
 }>()
 
-const draft = reactive<Pick<KeptAccount, 'displayName' | 'role'>>({ displayName: '', role: 'viewer' })
+const draft = reactive<Pick<KeptAccount, 'displayName' | 'role'> & { unitId: string }>({
+  displayName: '',
+  role: 'viewer',
+  unitId: '',
+})
 const sessions = shallowRef<readonly OpenSession[]>([])
 const problem = ref('')
 const busy = ref(false)
@@ -41,13 +46,14 @@ watch(
   () => props.account,
   (account) => {
     if (!account) return
-    Object.assign(draft, { displayName: account.displayName, role: account.role })
+    Object.assign(draft, { displayName: account.displayName, role: account.role, unitId: account.unitId ?? '' })
     void lookAtSessions()
   },
 )
 const save = (): Promise<void> =>
   doing(async () => {
-    await tell('PATCH', path(), { displayName: draft.displayName.trim(), role: draft.role })
+    const { displayName, role, unitId } = draft
+    await tell('PATCH', path(), { displayName: displayName.trim(), role, ...unitOf(role, unitId) })
     emit('changed')
     emit('close')
   })
@@ -94,6 +100,13 @@ const signOutEverywhere = async (): Promise<void> => {
         :options="ROLES.map((value) => ({ value, text: ROLE_NAMES[value] }))"
       />
       <p class="quiet">{{ ROLE_WORK[draft.role] }}</p>
+      <UnitSelect
+        v-if="draft.role !== 'administrator'"
+        id="account-unit"
+        v-model="draft.unitId"
+        label="Belongs to"
+        none="the whole organisation"
+      />
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <template v-if="account.state === 'open'">
         <h3>Signed in</h3>

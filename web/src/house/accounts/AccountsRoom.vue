@@ -5,6 +5,7 @@ import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { call, inWords } from '../../api.ts'
 import { ROLE_NAMES } from '../../session/sessionStore.ts'
+import { useUnits } from '../../session/unitStore.ts'
 import HouseBand from '../../ui/HouseBand.vue'
 import AccountDialog from './AccountDialog.vue'
 import AccountLink from './AccountLink.vue'
@@ -12,6 +13,7 @@ import InviteDialog from './InviteDialog.vue'
 
 const STATES = { invited: 'invited, not here yet', open: '', closed: 'closed' } as const
 
+const units = useUnits()
 const accounts = shallowRef<readonly KeptAccount[] | null>(null)
 const problem = ref('')
 const search = ref('')
@@ -22,6 +24,7 @@ const linkName = ref('')
 
 const look = async (): Promise<void> => {
   try {
+    await units.read()
     accounts.value = (await call('GET', '/kept-accounts', KeptAccountsAnswer)).accounts
     problem.value = ''
   } catch (error) {
@@ -33,8 +36,9 @@ onMounted(look)
 const shown = computed(() => {
   const wanted = search.value.trim().toLowerCase()
   return (accounts.value ?? []).filter(
-    ({ displayName, signInName, role }) =>
-      wanted === '' || `${displayName} ${signInName} ${ROLE_NAMES[role]}`.toLowerCase().includes(wanted),
+    ({ displayName, signInName, role, unitId }) =>
+      wanted === '' ||
+      `${displayName} ${signInName} ${ROLE_NAMES[role]} ${units.pathOf(unitId)}`.toLowerCase().includes(wanted),
   )
 })
 const showLink = async (made: AccountLinkAnswer, name: string): Promise<void> => {
@@ -53,8 +57,8 @@ const showLink = async (made: AccountLinkAnswer, name: string): Promise<void> =>
         v-model="search"
         class="search"
         type="search"
-        placeholder="Name or role"
-        aria-label="Search by name or role"
+        placeholder="Name, role or unit"
+        aria-label="Search by name, role or unit"
       />
       <BButton variant="primary" @click="inviting = true">Let somebody in</BButton>
     </div>
@@ -79,7 +83,10 @@ const showLink = async (made: AccountLinkAnswer, name: string): Promise<void> =>
               <small v-if="STATES[account.state]" class="state">{{ STATES[account.state] }}</small>
             </td>
             <td class="figures">{{ account.signInName }}</td>
-            <td>{{ ROLE_NAMES[account.role] }}</td>
+            <td>
+              {{ ROLE_NAMES[account.role] }}
+              <small v-if="account.unitId" class="state">{{ units.pathOf(account.unitId) }}</small>
+            </td>
             <td class="figures">{{ account.personNumber ?? '' }}</td>
           </tr>
         </tbody>

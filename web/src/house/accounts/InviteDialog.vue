@@ -4,8 +4,9 @@ import { AccountLinkAnswer, ROLES, type Role } from '@able-gauge/core'
 import { BFormInput, BFormSelect, BModal } from 'bootstrap-vue-next'
 import { ref, watch } from 'vue'
 import { call, inWords } from '../../api.ts'
+import UnitSelect from '../../ui/UnitSelect.vue'
 import { ROLE_NAMES } from '../../session/sessionStore.ts'
-import { ROLE_WORK } from './roleWork.ts'
+import { ROLE_WORK, unitOf } from './roleWork.ts'
 import { followName } from './signInName.ts'
 
 const open = defineModel<boolean>({ required: true })
@@ -15,6 +16,7 @@ const displayName = ref('')
 const signInName = ref('')
 followName(displayName, signInName)
 const role = ref<Role>('grader')
+const unitId = ref('')
 const problem = ref('')
 const busy = ref(false)
 watch(open, () => {
@@ -27,7 +29,12 @@ const invite = async (): Promise<void> => {
   busy.value = true
   problem.value = ''
   try {
-    const body = { displayName: displayName.value.trim(), signInName: signInName.value.trim(), role: role.value }
+    const body = {
+      displayName: displayName.value.trim(),
+      signInName: signInName.value.trim(),
+      role: role.value,
+      ...unitOf(role.value, unitId.value),
+    }
     const link = await call('POST', '/kept-accounts', AccountLinkAnswer, body)
     open.value = false
     emit('invited', link, body.displayName)
@@ -63,6 +70,13 @@ const invite = async (): Promise<void> => {
       <label for="role">Role</label>
       <BFormSelect id="role" v-model="role" :options="ROLES.map((value) => ({ value, text: ROLE_NAMES[value] }))" />
       <p class="quiet">{{ ROLE_WORK[role] }}</p>
+      <UnitSelect
+        v-if="role !== 'administrator'"
+        id="unit"
+        v-model="unitId"
+        label="Belongs to"
+        none="the whole organisation"
+      />
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     </form>
   </BModal>

@@ -10,3 +10,7 @@ export const ROLE_WORK: Readonly<Record<Role, string>> = {
   records: 'Keeps people on record, brings results in, reports. Works no day and no standard.',
   viewer: 'Reads days and verdicts, and changes nothing.',
 }
+
+/** The unit of an account as it is sent: none for the whole house, which an administrator always looks after. */
+export const unitOf = (role: Role, unitId: string): { unitId?: string } =>
+  role === 'administrator' || unitId === '' ? {} : { unitId }
