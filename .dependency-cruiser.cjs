@@ -101,6 +101,7 @@ const WEB_PACKAGES = [
   'papaparse',
   'pdfmake',
   'qrcode',
+  'read-excel-file',
   'uuid',
   'write-excel-file',
   '@fontsource-variable/atkinson-hyperlegible-next',

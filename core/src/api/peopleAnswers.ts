@@ -14,7 +14,8 @@ import {
   Whole,
 } from '../document/rules.ts'
 import type { Mark, Verdict } from '../judge/mark.ts'
-import { FigureRecord, MarkShape, VerdictShape } from './shapes.ts'
+import type { RegisterMatch } from '../people/matchRegister.ts'
+import { FigureRecord, MarkShape, RegisterMatches, VerdictShape } from './shapes.ts'
 
 export class Person implements PersonFacts {
   @Text() readonly id!: string
@@ -25,6 +26,10 @@ export class Person implements PersonFacts {
   @Flag() readonly erased!: boolean
   /** Left out for somebody of no unit. */
   @Optional() @Text() readonly unitId?: string
+  /** As the organisation writes it; left out where nobody knows, as rank and e-mail are. */
+  @Optional() @Text(40) readonly category?: string
+  @Optional() @Text(40) readonly rank?: string
+  @Optional() @Text(120) readonly email?: string
 }
 
 export class PersonSummary extends Person {
@@ -96,4 +101,14 @@ export class PersonRecord {
 export class MergedAnswer {
   /** How many entries came over. */
   @Whole(0) readonly entries!: number
+}
+
+/** How each row of a file stands to the register, in their order. */
+export class MatchesAnswer {
+  @RegisterMatches() readonly matches!: readonly RegisterMatch[]
+}
+
+export class ImportedAnswer {
+  @Whole(0) readonly added!: number
+  @Whole(0) readonly changed!: number
 }

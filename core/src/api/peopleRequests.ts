@@ -1,5 +1,18 @@
 /** What the interface takes about people across days. */
-import { CalendarDate, Flag, FreeText, NestedList, Optional, Slug, Text, Uuid, Whole } from '../document/rules.ts'
+import {
+  CalendarDate,
+  Choice,
+  Flag,
+  FreeText,
+  NestedList,
+  Nullable,
+  Optional,
+  Slug,
+  Text,
+  Uuid,
+  Whole,
+} from '../document/rules.ts'
+import type { RegisterRow } from '../people/matchRegister.ts'
 
 export class MergeBody {
   /** The person all of it belongs to from now on. */
@@ -15,6 +28,41 @@ export class CorrectionBody {
   @Optional() @Text(80) givenName?: string
   @Optional() @Text(80) familyName?: string
   @Optional() @CalendarDate() birthDate?: string
+  @Optional() @FreeText(40) category?: string
+  @Optional() @FreeText(40) rank?: string
+  @Optional() @FreeText(120) email?: string
+  /** Null for no unit. */
+  @Optional() @Nullable() @Uuid() unitId?: string | null
+  @Text(300) reason!: string
+}
+
+/** Somebody as a file says; what it leaves out is empty. */
+export class RegisterRowBody implements RegisterRow {
+  @Text(80) number!: string
+  @Text(80) givenName!: string
+  @Text(80) familyName!: string
+  @CalendarDate() birthDate!: string
+  @FreeText(40) category!: string
+  /** Empty, or the id of a unit. */
+  @FreeText(36) unitId!: string
+  @FreeText(40) rank!: string
+  @FreeText(120) email!: string
+}
+
+export class CompareBody {
+  @NestedList(() => RegisterRowBody, 1, 2_000) people!: RegisterRowBody[]
+}
+
+/** What is to be done with a row, as it was decided on a match that was shown. */
+export class ImportRowBody extends RegisterRowBody {
+  @Choice(['add', 'change']) take!: 'add' | 'change'
+  /** Whom it changes. */
+  @Optional() @Uuid() personId?: string
+}
+
+export class ImportBody {
+  @NestedList(() => ImportRowBody, 1, 2_000) people!: ImportRowBody[]
+  /** Why people on record are changed. */
   @Text(300) reason!: string
 }
 

@@ -122,3 +122,9 @@ const OUTCOME_KINDS: ReadonlySet<unknown> = new Set(['entered', 'already', 'othe
 /** What became of each row of a roster. */
 export const RosterOutcomes = (): PropertyDecorator =>
   KeptList((value) => isRecord(value) && OUTCOME_KINDS.has(value['kind']), 'what became of a row of the roster')
+
+const MATCH_KINDS: ReadonlySet<unknown> = new Set(['new', 'same', 'differs', 'otherNumber', 'otherUnit'])
+
+/** How each row of a file stands to the register. */
+export const RegisterMatches = (): PropertyDecorator =>
+  KeptList((value) => isRecord(value) && MATCH_KINDS.has(value['kind']), 'how a row stands to the register')

@@ -20,17 +20,34 @@ export const encodingBySample = (bytes: Uint8Array): Encoding | null => {
   return zeros(0) > enough ? 'utf-16be' : null
 }
 
-/**
- * Text of a file, without its byte order mark. What is not valid UTF-8 is read as Latin-1 in the form spreadsheets write it
- * (windows-1252).
- */
-export const decodeText = (bytes: Uint8Array): string => {
+/** Encodings a file may have been saved in, in words, for whoever sees broken letters and knows better. */
+export const ENCODINGS = {
+  'utf-8': 'Unicode (UTF-8)',
+  'utf-16le': 'Unicode (UTF-16)',
+  'utf-16be': 'Unicode (UTF-16, other order)',
+  'windows-1252': 'Western European',
+  'windows-1250': 'Central European',
+  'windows-1257': 'Baltic',
+  'windows-1254': 'Turkish',
+  'windows-1253': 'Greek',
+  'windows-1251': 'Cyrillic',
+  macintosh: 'Western European (older Apple computers)',
+} as const
+export type TextEncoding = keyof typeof ENCODINGS
+
+/** What a file was probably saved in. What is not valid UTF-8 is taken for Latin-1 in the form spreadsheets write it (windows-1252). */
+export const encodingOf = (bytes: Uint8Array): Encoding => {
   const encoding = encodingBySample(bytes)
-  if (encoding !== null) return new TextDecoder(encoding).decode(bytes)
+  if (encoding !== null) return encoding
   try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
+    new TextDecoder('utf-8', { fatal: true }).decode(bytes)
+    return 'utf-8'
   } catch (error) {
     if (!(error instanceof TypeError)) throw error
-    return new TextDecoder('windows-1252').decode(bytes)
+    return 'windows-1252'
   }
 }
+
+/** Text of a file, without its byte order mark. @param encoding what it was saved in; told from its bytes when left out */
+export const decodeText = (bytes: Uint8Array, encoding: TextEncoding = encodingOf(bytes)): string =>
+  new TextDecoder(encoding).decode(bytes)

@@ -2,7 +2,7 @@
 import { exactOf, measuredAs, type Measure } from '../kinds/measure.ts'
 import type { PastMeasure, PastResult } from '../insight/versionImpact.ts'
 import type { Standard } from '../standard/standard.ts'
-import type { RowFinding } from './peopleCsv.ts'
+import type { RowFinding } from './rowFinding.ts'
 import { readEventCells } from './readEventCells.ts'
 import { readResultRow, type ResultRow } from './resultRow.ts'
 

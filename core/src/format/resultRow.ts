@@ -10,7 +10,7 @@ import type { Candidate, Verdict } from '../judge/mark.ts'
 import { parseField } from '../quantity/field.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
 import { withAlternates } from '../standard/withAlternates.ts'
-import type { RowFinding } from './peopleCsv.ts'
+import type { RowFinding } from './rowFinding.ts'
 import { readEventCells, slotColumn } from './readEventCells.ts'
 
 export type ResultRow = Readonly<Record<string, string | undefined>>

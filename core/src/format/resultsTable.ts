@@ -1,7 +1,7 @@
 /** The table of a results file: its heading, and each row as cells by column. Nothing in it is passed over in silence. */
 import { slotsOf } from '../kinds/slots.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
-import type { RowFinding } from './peopleCsv.ts'
+import type { RowFinding } from './rowFinding.ts'
 import { slotColumn } from './readEventCells.ts'
 import { missingColumns, RESULT_COLUMNS, type ResultRow } from './resultRow.ts'
 

@@ -8,5 +8,6 @@ export const differencesBetween = (one: Known, other: Known): string[] => [
   ...(one.birthDate === other.birthDate ? [] : ['date of birth']),
 ]
 
-const sameName = (one: string, other: string): boolean =>
+/** Whether two names are one: case, spaces around and width of letters do not count. */
+export const sameName = (one: string, other: string): boolean =>
   one.normalize('NFKC').trim().toLowerCase() === other.normalize('NFKC').trim().toLowerCase()

@@ -7,10 +7,11 @@ import { Temporal } from 'temporal-polyfill'
 import {
   FIRST_HOUSE_RULES,
   firstPlan,
+  guessRegister,
   parseDocument,
   parseField,
-  parsePeopleCsv,
   parseStandard,
+  readRegister,
   rehearseRepetitions,
   rehearseWave,
   sayFinding,
@@ -22,6 +23,7 @@ import {
   type EventPlan,
   type FieldForm,
   type HouseRules,
+  type OrgUnit,
   type Random,
   type RunScript,
   type Standard,
@@ -45,6 +47,7 @@ import { writePlan } from '../store/planStore.ts'
 import { addRecord, listRecords } from '../store/recordStore.ts'
 import { closeSetUpSessions, openSetUpSession, tokenOf } from '../store/setUpStore.ts'
 import { addStandard, getStandard } from '../store/standardStore.ts'
+import { keepUnit } from '../store/unitStore.ts'
 import { DemoDay } from './demoDay.ts'
 import { DEMO_PASSWORD } from './password.ts'
 
@@ -67,7 +70,8 @@ export const loadDemo = async (db: Database, signer: Signer, nowMs: number = Dat
     return
   }
   const accounts = await loadStaff(db)
-  const people = await loadPeople(db)
+  const units = await loadUnits(db, known(accounts, KEPT_BY))
+  const people = await loadPeople(db, units, nowMs)
   for (const file of await filesIn('standards')) await addStandard(db, await readStandard(file))
   for (const file of await filesIn('drafts')) await loadDraft(db, file, known(accounts, DRAFTED_BY))
   await writeHouseRules(db, { ...FIRST_HOUSE_RULES, heat: DEMO_HEAT }, 0)
@@ -178,15 +182,41 @@ interface DemoPerson {
   readonly category: string
 }
 
-const loadPeople = async (db: Database): Promise<Map<string, DemoPerson>> => {
-  const { people, findings } = parsePeopleCsv(await readText('people.csv'))
-  if (findings.length > 0)
-    throw new Error(`demo/people.csv, line ${findings[0]?.line}: expected ${findings[0]?.expected}.`)
+/** The administrator keeps the units. */
+const KEPT_BY = 'thora.lindqvist-may'
+
+const loadUnits = async (db: Database, accountId: string): Promise<OrgUnit[]> => {
+  const units: OrgUnit[] = []
+  const { data } = Papa.parse<Record<string, string>>(await readText('units.csv'), {
+    header: true,
+    skipEmptyLines: true,
+  })
+  await withSession(db, accountId, async () => {
+    for (const { name = '', part_of: above = '' } of data) {
+      const parentId = units.find((unit) => unit.name === above)?.id ?? null
+      const unit = { id: randomUUID(), name, parentId, isClosed: false }
+      await keepUnit(db, tokenOf(accountId), unit)
+      units.push(unit)
+    }
+  })
+  return units
+}
+
+const loadPeople = async (db: Database, units: readonly OrgUnit[], nowMs: number): Promise<Map<string, DemoPerson>> => {
+  const [headings = [], ...table] = Papa.parse<string[]>(await readText('people.csv'), { skipEmptyLines: true }).data
+  const { rows, findings } = readRegister(
+    table,
+    guessRegister(headings),
+    units,
+    new Date(nowMs).toISOString().slice(0, 10),
+  )
+  const [wrong] = findings
+  if (wrong) throw new Error(`demo/people.csv, line ${wrong.line}: expected ${wrong.expected}.`)
   const ids = new Map<string, DemoPerson>()
-  for (const { category, ...person } of people) {
+  for (const { row } of rows) {
     const id = randomUUID()
-    await addPerson(db, { ...person, id })
-    ids.set(person.number, { id, category })
+    await addPerson(db, { ...row, id, unitId: row.unitId === '' ? undefined : row.unitId })
+    ids.set(row.number, { id, category: row.category })
   }
   return ids
 }

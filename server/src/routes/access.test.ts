@@ -81,6 +81,8 @@ const EXPECTED: Readonly<Record<string, readonly Role[]>> = {
   'post /api/rehearsals': ['officer', 'grader', 'timer'],
   'post /api/occasions/:occasionId/events/:eventId/instruments': ['officer', 'grader', 'timer'],
   'get /api/time': ROLES,
+  'post /api/register/compare': ['officer', 'records'],
+  'post /api/register': ['officer', 'records'],
   'get /api/units': ROLES,
   'put /api/units/:unitId': ['administrator'],
   'get /api/occasions/:occasionId/live': DAYS,

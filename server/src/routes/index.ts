@@ -11,6 +11,7 @@ import { occasionRoutes } from './occasionRoutes.ts'
 import { peopleRoutes } from './peopleRoutes.ts'
 import { planRoutes } from './planRoutes.ts'
 import { recordRoutes } from './recordRoutes.ts'
+import { registerRoutes } from './registerRoutes.ts'
 import { rehearsalRoutes } from './rehearsalRoutes.ts'
 import type { Route } from './route.ts'
 import { securityRoutes } from './securityRoutes.ts'
@@ -35,6 +36,7 @@ export const ROUTES: readonly Route[] = [
   ...stationRoutes,
   ...archiveRoutes,
   ...peopleRoutes,
+  ...registerRoutes,
   ...accountRoutes,
   ...keyRoutes,
   ...deviceRoutes,

@@ -22,6 +22,7 @@ import {
   type Standard,
 } from '@able-gauge/core'
 import { randomUUID } from 'node:crypto'
+import { unitFor } from '../access/unit.ts'
 import { inTransaction, type Database } from '../database.ts'
 import { invalidInput, notFound, Problem } from '../problem.ts'
 import { listAmendments } from '../store/amendmentStore.ts'
@@ -176,9 +177,14 @@ export const peopleRoutes: readonly Route[] = [
     body: CorrectionBody,
     handle: async (call) => {
       const { server, request, response, account } = call
-      const { reason, ...change } = readBody(CorrectionBody, request)
       const person = await personIn(call)
-      if (!(await inTransaction(server.pool, (db) => correctPerson(db, person.id, change, reason, account.id)))) {
+      const { reason, unitId, ...change } = readBody(CorrectionBody, request)
+      const whose = unitId === undefined ? {} : { unitId: await unitFor(server.pool, account, unitId) }
+      if (
+        !(await inTransaction(server.pool, (db) =>
+          correctPerson(db, person.id, { ...change, ...whose }, reason, account.id),
+        ))
+      ) {
         throw invalidInput([
           {
             place: 'number',

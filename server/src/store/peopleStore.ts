@@ -7,13 +7,17 @@ import {
   type Person,
   type PersonChange,
   type PersonSummary,
+  type RegisteredField,
+  type RegisteredPerson,
+  type RegisterRow,
   type StoredVerdict,
   type Verdict,
 } from '@able-gauge/core'
 import type { Database } from '../database.ts'
 import { eraseTexts, withTexts } from './textStore.ts'
 
-const COLUMNS = 'p.id, p.number, p.given_name, p.family_name, p.birth_date, p.erased_at, p.unit_id'
+const COLUMNS =
+  'p.id, p.number, p.given_name, p.family_name, p.birth_date, p.erased_at, p.unit_id, p.category, p.rank, p.email'
 
 interface PersonRecord {
   id: string
@@ -23,6 +27,9 @@ interface PersonRecord {
   birth_date: string
   erased_at: Date | null
   unit_id: string | null
+  category: string
+  rank: string
+  email: string
 }
 
 /**
@@ -181,7 +188,10 @@ export const unmergePerson = async (
 export const correctPerson = async (
   db: Database,
   id: string,
-  change: { readonly [Field in 'number' | 'givenName' | 'familyName' | 'birthDate']?: string | undefined },
+  change: { readonly [Field in Exclude<RegisteredField, 'unitId'>]?: string | undefined } & {
+    /** Null for no unit. */
+    readonly unitId?: string | null | undefined
+  },
   reason: string,
   accountId: string,
 ): Promise<boolean> => {
@@ -189,13 +199,67 @@ export const correctPerson = async (
   if (rowCount !== 0) return false
   await db.query(
     `update people set number = coalesce($2, number), given_name = coalesce($3, given_name),
-            family_name = coalesce($4, family_name), birth_date = coalesce($5, birth_date) where id = $1`,
-    [id, change.number, change.givenName, change.familyName, change.birthDate],
+            family_name = coalesce($4, family_name), birth_date = coalesce($5, birth_date), category = coalesce($6, category),
+            rank = coalesce($7, rank), email = coalesce($8, email), unit_id = case when $9 then $10 else unit_id end
+      where id = $1`,
+    [
+      id,
+      change.number,
+      change.givenName,
+      change.familyName,
+      change.birthDate,
+      change.category,
+      change.rank,
+      change.email,
+      change.unitId !== undefined,
+      change.unitId,
+    ],
   )
   // which fields, and not what stood in them: the reason says why
   const fields = Object.entries(change).flatMap(([field, value]) => (value === undefined ? [] : [field]))
   await addChange(db, id, 'corrected', { fields }, reason, accountId)
   return true
+}
+
+/**
+ * Everybody on record whom rows of a file may mean: by number, or by name and date of birth. A double stands for whom it was
+ * merged into, under its own number.
+ * @param reach the unit of who asks; null for the whole house
+ */
+export const findRegistered = async (
+  db: Database,
+  rows: readonly RegisterRow[],
+  reach: string | null,
+): Promise<RegisteredPerson[]> => {
+  const { rows: found } = await db.query<PersonRecord & { own_number: string; is_within: boolean }>(
+    `select ${COLUMNS}, d.number as own_number, $4::uuid is null or coalesce(unit_within(p.unit_id, $4), false) as is_within
+       from people d join people p on p.id = coalesce(d.merged_into, d.id)
+      where not d.made_up and (d.number = any($1)
+         or (lower(d.family_name), d.birth_date) in (select lower(n), b from unnest($2::text[], $3::date[]) as row (n, b)))`,
+    [
+      rows.map(({ number }) => number),
+      rows.map(({ familyName }) => familyName),
+      rows.map(({ birthDate }) => birthDate),
+      reach,
+    ],
+  )
+  return found.map((row) => ({
+    id: row.id,
+    number: row.own_number,
+    givenName: row.given_name,
+    familyName: row.family_name,
+    birthDate: row.birth_date,
+    category: row.category,
+    unitId: row.unit_id ?? '',
+    rank: row.rank,
+    email: row.email,
+    isWithin: row.is_within,
+  }))
+}
+
+/** Nobody else adds or changes people until the transaction ends. */
+export const lockPeople = async (db: Database): Promise<void> => {
+  await db.query('lock table people in share row exclusive mode')
 }
 
 /** The last test date of a person, YYYY-MM-DD, or null. */
@@ -240,7 +304,7 @@ export const erasePerson = async (
   await db.query('delete from screenings where entry_id = any($1::uuid[])', [entryIds])
   await db.query(`delete from self_tests where person_id in (${OWN_AND_DOUBLES})`, [id])
   await db.query(
-    `update people set given_name = 'Erased', family_name = 'person', number = 'erased-' || left(id::text, 13),
+    `update people set given_name = 'Erased', family_name = 'person', number = 'erased-' || left(id::text, 13), rank = '', email = '',
             birth_date = date_trunc('year', birth_date)::date, erased_at = now() where id in (${OWN_AND_DOUBLES})`,
     [id],
   )
@@ -294,4 +358,7 @@ const personFromRow = (row: PersonRecord): Person => ({
   birthDate: row.birth_date,
   erased: row.erased_at !== null,
   ...(row.unit_id === null ? {} : { unitId: row.unit_id }),
+  ...(row.category === '' ? {} : { category: row.category }),
+  ...(row.rank === '' ? {} : { rank: row.rank }),
+  ...(row.email === '' ? {} : { email: row.email }),
 })

@@ -1,8 +1,13 @@
-import type { PersonRow } from '@able-gauge/core'
+import type { PersonFacts } from '@able-gauge/core'
 import type { Database } from '../database.ts'
 
-export interface NewPerson extends Omit<PersonRow, 'category'> {
+export interface NewPerson extends Pick<PersonFacts, 'number' | 'givenName' | 'familyName'> {
   readonly id: string
+  /** YYYY-MM-DD */
+  readonly birthDate: string
+  readonly category?: string
+  readonly rank?: string
+  readonly email?: string
   /** Somebody a rehearsal made up. */
   readonly madeUp?: boolean
   readonly unitId?: string | undefined
@@ -10,7 +15,8 @@ export interface NewPerson extends Omit<PersonRow, 'category'> {
 
 export const addPerson = async (db: Database, person: NewPerson): Promise<void> => {
   await db.query(
-    `insert into people (id, number, given_name, family_name, birth_date, made_up, unit_id) values ($1, $2, $3, $4, $5, $6, $7)`,
+    `insert into people (id, number, given_name, family_name, birth_date, made_up, unit_id, category, rank, email)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
     [
       person.id,
       person.number,
@@ -19,6 +25,9 @@ export const addPerson = async (db: Database, person: NewPerson): Promise<void> 
       person.birthDate,
       person.madeUp ?? false,
       person.unitId,
+      person.category ?? '',
+      person.rank ?? '',
+      person.email ?? '',
     ],
   )
 }

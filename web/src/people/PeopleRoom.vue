@@ -1,14 +1,18 @@
 <script setup lang="ts">
 /** Everybody on record: search, tests so far, the way to each person. */
 import { PeopleAnswer, type PersonSummary, printDate } from '@able-gauge/core'
-import { BFormInput } from 'bootstrap-vue-next'
+import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { useDebounceFn } from '@vueuse/core'
 import { onMounted, ref } from 'vue'
 import { call, inWords } from '../api.ts'
+import { useSession } from '../session/sessionStore.ts'
 import { useUnits } from '../session/unitStore.ts'
 import HouseBand from '../ui/HouseBand.vue'
+import ImportDialog from './ImportDialog.vue'
 
+const session = useSession()
 const units = useUnits()
+const importing = ref(false)
 const search = ref('')
 const people = ref<readonly PersonSummary[] | null>(null)
 const problem = ref('')
@@ -42,6 +46,7 @@ onMounted(async () => {
         aria-label="Search by name or number"
         @update:model-value="lookSoon"
       />
+      <BButton v-if="session.can('people.change')" variant="quiet" @click="importing = true">Bring people in</BButton>
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div v-if="people" class="sheet box">
@@ -72,9 +77,14 @@ onMounted(async () => {
         </tbody>
       </table>
       <p v-if="people.length === 0" class="quiet none">
-        Nobody fits. People come on record when they are entered on a day.
+        {{
+          search === ''
+            ? 'Nobody is on record yet. Bring people in from a file, or enter them on a day.'
+            : 'Nobody fits.'
+        }}
       </p>
     </div>
+    <ImportDialog v-model="importing" @taken="look" />
   </main>
 </template>
 
@@ -83,9 +93,11 @@ onMounted(async () => {
   display: flex;
   flex-wrap: wrap;
   gap: 12px;
-  justify-content: space-between;
   align-items: center;
   margin-bottom: 12px;
+}
+.head h1 {
+  flex: 1;
 }
 .search {
   width: 280px;

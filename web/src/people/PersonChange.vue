@@ -1,11 +1,12 @@
 <script setup lang="ts">
-/** Doubles merged and data erased, by an officer with a reason. */
+/** What is kept about somebody put right, doubles merged, data erased: each with a reason. */
 import { PeopleAnswer, type Person, type PersonSummary } from '@able-gauge/core'
 import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, inWords, Refusal, tell } from '../api.ts'
 import DateField from '../ui/DateField.vue'
+import UnitSelect from '../ui/UnitSelect.vue'
 
 const props = defineProps<{
   person: Person
@@ -13,7 +14,16 @@ const props = defineProps<{
 const emit = defineEmits<{ changed: [] }>()
 
 const router = useRouter()
-const factsOf = ({ number, givenName, familyName, birthDate }: Person) => ({ number, givenName, familyName, birthDate })
+const factsOf = ({
+  number,
+  givenName,
+  familyName,
+  birthDate,
+  category = '',
+  rank = '',
+  email = '',
+  unitId = '',
+}: Person) => ({ number, givenName, familyName, birthDate, category, rank, email, unitId })
 const what = ref<'' | 'correct' | 'merge' | 'erase'>('')
 const corrected = reactive({ ...factsOf(props.person) })
 /** Asked once when the two differ: they are one person all the same. */
@@ -41,7 +51,12 @@ const apply = async (): Promise<void> => {
       })
       await router.push({ name: 'person', params: { personId: intoId.value } })
     } else if (what.value === 'correct') {
-      await tell('PATCH', `/people/${props.person.id}`, { ...body, ...corrected })
+      // only what is another now, so that the record says just that
+      const before = factsOf(props.person)
+      const now = Object.entries(corrected).filter(([field, text]) => text !== before[field as keyof typeof before])
+      const { unitId, ...change } = Object.fromEntries(now)
+      const whose = unitId === undefined ? {} : { unitId: unitId === '' ? null : unitId }
+      await tell('PATCH', `/people/${props.person.id}`, { ...body, ...change, ...whose })
       emit('changed')
     } else {
       await tell('POST', `/people/${props.person.id}/erase`, body)
@@ -64,7 +79,7 @@ const LABELS = { correct: 'Correct', merge: 'Merge', erase: 'Erase for good' } a
         >What
         <BFormSelect v-model="what">
           <option value="">nothing</option>
-          <option value="correct">Correct name, number or date of birth</option>
+          <option value="correct">Correct what is kept</option>
           <option value="merge">This is a double of another person</option>
           <option value="erase">Erase the personal data; results stay without a name</option>
         </BFormSelect></label
@@ -74,6 +89,10 @@ const LABELS = { correct: 'Correct', merge: 'Merge', erase: 'Erase for good' } a
         <label>Given name <BFormInput v-model="corrected.givenName" maxlength="80" required /></label>
         <label>Family name <BFormInput v-model="corrected.familyName" maxlength="80" required /></label>
         <label>Date of birth <DateField v-model="corrected.birthDate" required /></label>
+        <label>Scoring category <BFormInput v-model="corrected.category" maxlength="40" /></label>
+        <UnitSelect id="person-unit" v-model="corrected.unitId" label="Unit" none="no unit" />
+        <label>Rank <BFormInput v-model="corrected.rank" maxlength="40" /></label>
+        <label>E-mail <BFormInput v-model="corrected.email" type="email" maxlength="120" /></label>
       </template>
       <template v-if="what === 'merge'">
         <label

@@ -6,6 +6,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { call, inWords, tell } from '../api.ts'
 import { useSession } from '../session/sessionStore.ts'
+import { useUnits } from '../session/unitStore.ts'
 import HouseBand from '../ui/HouseBand.vue'
 import { today } from '../ui/localTime.ts'
 import VerdictChip from '../ui/VerdictChip.vue'
@@ -17,11 +18,13 @@ import PersonSelfTest from './PersonSelfTest.vue'
 
 const route = useRoute()
 const session = useSession()
+const units = useUnits()
 const record = ref<PersonRecord | null>(null)
 const problem = ref('')
 
 const read = async (): Promise<void> => {
   try {
+    await units.read()
     record.value = await call('GET', `/people/${String(route.params['personId'])}`, PersonRecord)
   } catch (error) {
     problem.value = inWords(error)
@@ -29,6 +32,12 @@ const read = async (): Promise<void> => {
 }
 watch(() => route.params['personId'], read, { immediate: true })
 
+/** Rank, unit, category: what the register says besides. */
+const kept = computed(() => {
+  const { rank = '', unitId, category = '' } = record.value?.person ?? {}
+  const parts = [rank, units.pathOf(unitId), category === '' ? '' : `category ${category}`].filter(Boolean)
+  return parts.length === 0 ? '' : `${parts.join('; ')}.`
+})
 const lines = computed(() => (record.value ? personLines(record.value) : []))
 const signed = computed(() => (record.value?.tests ?? []).filter(({ verdict }) => verdict !== null))
 const last = computed(() => signed.value.at(-1))
@@ -45,7 +54,7 @@ const sayChange = ({ what, number }: Change): string =>
   ({
     merged: `Number ${number} was found to be this person`,
     unmerged: `The merge with number ${number} was taken back`,
-    corrected: 'Name, number or date of birth was corrected',
+    corrected: 'What is kept was corrected',
     erased: 'Personal data was erased',
   })[what]
 /** The last thing said about a double decides whether it still points here. */
@@ -88,7 +97,7 @@ const setUp = computed(() => {
                 ? '. Personal data erased; results stay.'
                 : `, born ${printDate(record.person.birthDate)}.`
             }}
-            {{ due }}
+            {{ kept }} {{ due }}
           </p>
         </div>
         <RouterLink class="btn btn-quiet" :to="{ name: 'people' }">All people</RouterLink>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 /** People from a file: which column is what, which rows are faulty and why, and the good ones entered. */
-import { NEEDED_FIELDS, ROSTER_FIELDS, ROSTER_LABELS, type RosterField } from '@able-gauge/core'
+import { NEEDED_FIELDS, ROSTER_FIELDS, ROSTER_LABELS } from '@able-gauge/core'
 import { BButton, BFormInput, BModal } from 'bootstrap-vue-next'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Day } from '../day/day.ts'
+import ColumnFields from '../ui/ColumnFields.vue'
+import TableFile from '../ui/TableFile.vue'
 import RosterKnown from './RosterKnown.vue'
 import RosterTyped from './RosterTyped.vue'
 import { useRoster } from './useRoster.ts'
@@ -13,21 +15,9 @@ const props = defineProps<{
 }>()
 const open = defineModel<boolean>({ required: true })
 
-const {
-  fileName,
-  headings,
-  rowCount,
-  mapping,
-  waveOf,
-  missing,
-  reading,
-  findings,
-  done,
-  problem,
-  sending,
-  open: read,
-  send,
-} = useRoster(() => props.day)
+const { table, rowCount, mapping, waveOf, missing, reading, findings, done, problem, sending, send } = useRoster(
+  () => props.day,
+)
 
 const WAYS = [
   { id: 'file', label: 'From a file' },
@@ -36,15 +26,6 @@ const WAYS = [
 ] as const
 const way = ref<(typeof WAYS)[number]['id']>('file')
 
-const onFile = (event: Event): void => {
-  // the listener stands on the field alone
-  const [file] = (event.target as HTMLInputElement).files ?? []
-  if (file) void read(file)
-}
-const onColumn = (field: RosterField, event: Event): void => {
-  const { value } = event.target as HTMLSelectElement
-  mapping.value = { ...mapping.value, [field]: value === '' ? null : Number(value) }
-}
 const doneBox = useTemplateRef<HTMLElement>('doneBox')
 // the button that was pressed cannot keep the focus, and without one the dialog hears no keys
 watch(done, async (now) => {
@@ -76,35 +57,24 @@ const nameOf = (category: string): string =>
     <RosterTyped v-else-if="way === 'typed'" :day="day" :wave-of="waveOf" />
     <template v-else>
       <p>
-        A table saved as CSV, with comma or semicolon: one heading, one person a row. Good rows are entered; faulty ones
-        are told with their line and left for you to correct. Nobody is entered twice, so the corrected file can be read
-        again.
+        A table as CSV or XLSX: one heading, one person a row. Good rows are entered; faulty ones are told with their
+        line and left for you to correct. Nobody is entered twice, so the corrected file can be read again.
       </p>
-      <input
-        class="form-control"
-        type="file"
-        accept=".csv,text/csv,text/plain"
-        aria-label="The file"
-        @change="onFile"
-      />
-      <template v-if="headings.length > 0">
+      <TableFile id="roster-file" v-model="table" label="The file" @problem="problem = $event" />
+      <template v-if="table">
         <h2>Which column is what</h2>
-        <div class="columns">
-          <label v-for="field in ROSTER_FIELDS" :key="field">
-            {{ ROSTER_LABELS[field]
-            }}<small v-if="!NEEDED_FIELDS.includes(field)" class="quiet"> if there is one</small>
-            <select class="form-select" :value="mapping[field] ?? ''" @change="onColumn(field, $event)">
-              <option value="">none</option>
-              <option v-for="(heading, index) in headings" :key="index" :value="index">
-                {{ heading || `column ${index + 1}` }}
-              </option>
-            </select>
-          </label>
+        <ColumnFields
+          v-model="mapping"
+          :fields="ROSTER_FIELDS"
+          :labels="ROSTER_LABELS"
+          :needed="NEEDED_FIELDS"
+          :headings="table.headings"
+        >
           <label>
             People in a wave<small class="quiet"> where no wave is given</small>
             <BFormInput v-model.number="waveOf" type="number" min="1" max="500" />
           </label>
-        </div>
+        </ColumnFields>
         <p v-if="missing.length > 0" class="problem" role="status">
           Say which column holds: {{ missing.map((field) => ROSTER_LABELS[field].toLowerCase()).join(', ') }}.
         </p>
@@ -134,7 +104,7 @@ const nameOf = (category: string): string =>
             </tbody>
           </table>
           <p class="quiet">
-            {{ fileName }}: {{ reading.rows.length }} good rows of {{ rowCount
+            {{ table.name }}: {{ reading.rows.length }} good rows of {{ rowCount
             }}<template v-if="preview.length > 0">, the first {{ preview.length }} above</template>.
           </p>
           <BButton
@@ -177,12 +147,6 @@ const nameOf = (category: string): string =>
 }
 h2 {
   margin: 16px 0 8px;
-}
-.columns {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
-  gap: 10px;
-  margin-bottom: 12px;
 }
 .done {
   margin: 10px 0 0;

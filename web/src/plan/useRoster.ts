@@ -1,6 +1,5 @@
 /** A roster from a file: read, columns laid to fields, rows checked, sent, and what became of each. */
 import {
-  decodeText,
   guessMapping,
   NEEDED_FIELDS,
   readRoster,
@@ -11,10 +10,10 @@ import {
   type RosterReading,
   type RosterRow,
 } from '@able-gauge/core'
-import Papa from 'papaparse'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { call, inWords } from '../api.ts'
 import type { Day } from '../day/day.ts'
+import type { Table } from '../ui/readTable.ts'
 
 export interface RosterDone {
   readonly entered: number
@@ -26,9 +25,7 @@ export interface RosterDone {
 const NOTHING: RosterReading = { rows: [], findings: [] }
 
 export const useRoster = (day: () => Day) => {
-  const fileName = ref('')
-  const headings = shallowRef<readonly string[]>([])
-  const table = shallowRef<readonly (readonly string[])[]>([])
+  const table = shallowRef<(Table & { readonly name: string }) | null>(null)
   const mapping = ref<RosterMapping>(guessMapping([]))
   const waveOf = ref(12)
   const done = shallowRef<RosterDone | null>(null)
@@ -36,29 +33,21 @@ export const useRoster = (day: () => Day) => {
   const problem = ref('')
   const sending = ref(false)
 
-  const open = async (file: File): Promise<void> => {
+  watch(table, (now) => {
     done.value = null
     refused.value = []
-    problem.value = ''
-    // any spreadsheet's comma or semicolon, and its encoding
-    const { data } = Papa.parse<string[]>(decodeText(new Uint8Array(await file.arrayBuffer())), {
-      skipEmptyLines: false,
-    })
-    const [first = [], ...rest] = data
-    fileName.value = file.name
-    headings.value = first.map((heading) => heading.trim())
-    table.value = rest
-    mapping.value = guessMapping(headings.value)
-    if (rowCount.value === 0) problem.value = 'The file has a heading and no rows, or is no table at all.'
-  }
+    mapping.value = guessMapping(now?.headings ?? [])
+  })
 
   /** Rows with anything in them. */
-  const rowCount = computed(() => table.value.filter((cells) => cells.some((cell) => cell.trim() !== '')).length)
+  const rowCount = computed(
+    () => (table.value?.rows ?? []).filter((cells) => cells.some((cell) => cell.trim() !== '')).length,
+  )
   const missing = computed(() => NEEDED_FIELDS.filter((field) => mapping.value[field] === null))
   const reading = computed<RosterReading>(() =>
     missing.value.length > 0
       ? NOTHING
-      : readRoster(table.value, mapping.value, day().standard.categories, day().occasion.testDate),
+      : readRoster(table.value?.rows ?? [], mapping.value, day().standard.categories, day().occasion.testDate),
   )
   const findings = computed(() => [...reading.value.findings, ...refused.value].sort((a, b) => a.line - b.line))
 
@@ -95,8 +84,7 @@ export const useRoster = (day: () => Day) => {
   }
 
   return {
-    fileName,
-    headings,
+    table,
     rowCount,
     mapping,
     waveOf,
@@ -106,7 +94,6 @@ export const useRoster = (day: () => Day) => {
     done,
     problem,
     sending,
-    open,
     send,
   }
 }
