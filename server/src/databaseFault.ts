@@ -24,6 +24,8 @@ export type DatabaseFault =
   | 'accountClosed'
   /** A unit would lie within itself. */
   | 'unitCircle'
+  /** Something was captured on a day that was to be cancelled. */
+  | 'dayBegun'
 
 /** The work waited for its turn too long, or too much waits already. */
 export class TooBusy extends Error {}
@@ -47,6 +49,7 @@ const BY_STATE: readonly (readonly [string, DatabaseFault])[] = [
   ['AG001', 'lastAdministrator'],
   ['AG002', 'accountClosed'],
   ['AG003', 'unitCircle'],
+  ['AG004', 'dayBegun'],
   ['22', 'refusedValue'],
   ['23514', 'refusedValue'],
   ['54', 'refusedValue'],

@@ -107,6 +107,12 @@ const OF_FAULT: Readonly<Record<DatabaseFault, () => Problem>> = {
     ),
   accountClosed: () =>
     new Problem(409, 'account.closed', 'Nothing was made. The account is closed; open it again first.'),
+  dayBegun: () =>
+    new Problem(
+      409,
+      'day.begun',
+      'Something was captured on this day already. Sign it off as it stands; nothing was changed.',
+    ),
   unitCircle: () =>
     new Problem(409, 'unit.circle', 'Nothing was changed. A unit cannot lie within itself, or within one below it.'),
   conflict: () =>

@@ -34,6 +34,10 @@ export class SignedOff {
   @Text() readonly by!: string
 }
 
+class Cancelled extends SignedOff {
+  @Text(300) readonly reason!: string
+}
+
 export class OccasionAnswer implements Occasion {
   @Text() readonly id!: string
   @Text() readonly name!: string
@@ -45,6 +49,7 @@ export class OccasionAnswer implements Occasion {
   @Optional() @Text() readonly unitId?: string
   @Nullable() @Nested(() => RehearsalPace) readonly rehearsal!: RehearsalPace | null
   @Nullable() @Nested(() => SignedOff) readonly signedOff!: SignedOff | null
+  @Optional() @Nested(() => Cancelled) readonly cancelled?: Cancelled
 }
 
 export class OccasionSummaryAnswer extends OccasionAnswer implements OccasionSummary {

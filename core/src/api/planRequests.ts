@@ -1,6 +1,7 @@
 /** What the interface takes about days, their plan, staff and people. */
 import {
   CalendarDate,
+  Flag,
   Nested,
   NestedList,
   Nullable,
@@ -70,6 +71,20 @@ export class DayChangeBody {
   @Optional() @CalendarDate() testDate?: string
   /** Null for the whole house. */
   @Optional() @Nullable() @Uuid() unitId?: string | null
+}
+
+export class StandardOfDayBody {
+  @Slug() standardId!: string
+  @Whole(1, 10_000) version!: number
+}
+
+export class CopyDayBody {
+  @Text(120) name!: string
+  @CalendarDate() testDate!: string
+  /** Of the same standard. */
+  @Whole(1, 10_000) version!: number
+  /** Whether everybody entered is entered again. */
+  @Flag() withPeople!: boolean
 }
 
 export class StaffListBody {

@@ -14,6 +14,8 @@ export interface Occasion {
   /** When it is a rehearsal: its time runs `speed` times as fast from `fromMs` on. */
   readonly rehearsal: { readonly fromMs: number; readonly speed: number; readonly ownEventId: string | null } | null
   readonly signedOff: { readonly atMs: number; readonly by: string } | null
+  /** Left out for a day that takes place. */
+  readonly cancelled?: { readonly atMs: number; readonly by: string; readonly reason: string }
 }
 
 /** A day in the list of days, with how far it is. */

@@ -10,6 +10,8 @@ const SENTENCES = {
   'archive.saved': 'saved a whole day as a file',
   'archive.readIn': 'read a whole day in from a file',
   'day.changed': 'changed name, place or date of a day',
+  'day.cancelled': 'cancelled a day, or took that back',
+  'rehearsal.thrownAway': 'threw a rehearsal away',
   'staff.changed': 'changed the staff of a day',
   'station.opened': 'made a station code',
   'station.ended': 'ended a station code',

@@ -5,6 +5,7 @@ import { deviceRoutes } from './deviceRoutes.ts'
 import { entryRoutes } from './entryRoutes.ts'
 import { houseRoutes } from './houseRoutes.ts'
 import { instrumentRoutes } from './instrumentRoutes.ts'
+import { keptDayRoutes } from './keptDayRoutes.ts'
 import { keyRoutes } from './keyRoutes.ts'
 import { liveRoutes } from './liveRoutes.ts'
 import { occasionRoutes } from './occasionRoutes.ts'
@@ -31,6 +32,7 @@ export const ROUTES: readonly Route[] = [
   ...instrumentRoutes,
   ...rehearsalRoutes,
   ...planRoutes,
+  ...keptDayRoutes,
   ...recordRoutes,
   ...houseRoutes,
   ...stationRoutes,

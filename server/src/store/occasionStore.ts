@@ -11,7 +11,7 @@ import {
 import type { Database } from '../database.ts'
 import type { EnteredBib } from './entryStore.ts'
 
-type NewOccasion = Omit<Occasion, 'signedOff' | 'rehearsal'>
+type NewOccasion = Omit<Occasion, 'signedOff' | 'rehearsal' | 'cancelled'>
 
 interface OccasionRow {
   id: string
@@ -27,12 +27,17 @@ interface OccasionRow {
   rehearsal_speed: number | null
   own_event_id: string | null
   unit_id: string | null
+  cancelled_at: Date | null
+  cancelled_by: string | null
+  cancelled_why: string | null
 }
 
 const OCCASION_COLUMNS = `o.id, o.name, o.unit_id, o.venue, o.zone, o.test_date, o.standard_id, o.standard_version,
        s.signed_at, signer.display_name as signed_by,
+       c.at as cancelled_at, c.reason as cancelled_why, canceller.display_name as cancelled_by,
        r.from_ms as rehearsal_from_ms, r.speed as rehearsal_speed, r.own_event_id`
 const OCCASION_TABLES = `occasions o left join sign_offs s on s.occasion_id = o.id left join accounts signer on signer.id = s.account_id
+       left join cancellations c on c.occasion_id = o.id left join accounts canceller on canceller.id = c.account_id
        left join rehearsals r on r.occasion_id = o.id`
 
 /** Adds a day with its empty capture ledger. */
@@ -228,4 +233,7 @@ const occasionFromRow = (row: OccasionRow): Occasion => ({
       ? { fromMs: Number(row.rehearsal_from_ms), speed: row.rehearsal_speed, ownEventId: row.own_event_id }
       : null,
   signedOff: row.signed_at && row.signed_by ? { atMs: row.signed_at.getTime(), by: row.signed_by } : null,
+  ...(row.cancelled_at && row.cancelled_by !== null && row.cancelled_why !== null
+    ? { cancelled: { atMs: row.cancelled_at.getTime(), by: row.cancelled_by, reason: row.cancelled_why } }
+    : {}),
 })

@@ -33,6 +33,9 @@ onBeforeUnmount(() => store.close())
 <template>
   <template v-if="store.day">
     <DayBar :class="{ 'beside-candidate': besideCandidate }" :day="store.day" />
+    <p v-if="store.day.occasion.cancelled" class="cancelled" role="status">
+      This day is cancelled: {{ store.day.occasion.cancelled.reason }}
+    </p>
     <DayIntact :day="store.day" />
     <DayOffDate v-if="captures && !besideCandidate" :day="store.day" />
     <RouterView :day="store.day" />
@@ -55,6 +58,13 @@ onBeforeUnmount(() => store.close())
 </template>
 
 <style scoped>
+.cancelled {
+  margin: 0;
+  padding: 10px 20px;
+  background: var(--decide-tint);
+  color: var(--decide);
+  border-bottom: 1px solid var(--decide-edge);
+}
 .opening {
   display: grid;
   gap: 12px;

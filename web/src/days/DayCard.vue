@@ -23,6 +23,7 @@ defineProps<{
     <div class="what">
       <strong>{{ day.name }}</strong>
       <span v-if="day.rehearsal" class="rehearsal">Rehearsal: nobody here is real</span>
+      <span v-if="day.cancelled">Cancelled: {{ day.cancelled.reason }}</span>
       <span class="quiet">{{ day.organisation }}. {{ day.standardName }}, version {{ day.standardVersion }}</span>
     </div>
     <dl>

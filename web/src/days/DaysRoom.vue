@@ -23,7 +23,8 @@ const offline = ref(false)
 const rehearsing = ref(false)
 const planning = ref(false)
 const waiting = useWaitingDays()
-const openDays = computed(() => days.value?.filter(({ signedOff }) => !signedOff) ?? [])
+const openDays = computed(() => days.value?.filter(({ signedOff, cancelled }) => !signedOff && !cancelled) ?? [])
+const cancelledDays = computed(() => days.value?.filter(({ cancelled }) => cancelled) ?? [])
 const signedDays = computed(() => days.value?.filter(({ signedOff }) => signedOff) ?? [])
 
 /** Where this role's work begins. */
@@ -106,6 +107,10 @@ onMounted(async () => {
           action="See verdicts"
           :first="false"
         />
+      </section>
+      <section v-if="cancelledDays.length > 0" aria-labelledby="cancelled">
+        <h2 id="cancelled">Cancelled</h2>
+        <DayCard v-for="day in cancelledDays" :key="day.id" :day="day" to="plan" action="See the plan" :first="false" />
       </section>
       <p class="quiet care">
         Stop anybody at once who has chest pain, feels faint or confused, is injured or asks to stop. Able Gauge

@@ -7,6 +7,7 @@ import { byBib, wavesOf, type Day } from '../day/day.ts'
 import { shortDate } from '../ui/localTime.ts'
 import { useSession } from '../session/sessionStore.ts'
 import RosterDialog from './RosterDialog.vue'
+import PlanDeeds from './PlanDeeds.vue'
 import PlanFacts from './PlanFacts.vue'
 import ScoringTable from '../standards/ScoringTable.vue'
 import StaffDialog from './StaffDialog.vue'
@@ -95,6 +96,7 @@ const restsOf = ({ restAfterMs }: StandardEvent): string =>
           </ul>
           <BButton v-if="mayStaff" variant="quiet" size="sm" @click="staffing = true">Change the staff</BButton>
         </section>
+        <PlanDeeds :day="day" />
       </aside>
     </div>
     <RosterDialog v-model="entering" :day="day" />
