@@ -75,7 +75,7 @@ const WEB = {
   sync: ['day/day'],
   sound: ['sync', 'ui'],
   day: ['session', 'sync', 'ui'],
-  days: ['standards', 'session', 'sync', 'ui'],
+  days: ['day/houseRules', 'standards', 'session', 'sync', 'ui'],
   plan: ['day', 'days', 'session', 'standards', 'ui'],
   muster: ['day', 'session', 'ui'],
   run: ['day', 'session', 'sound', 'sync', 'ui'],

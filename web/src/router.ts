@@ -144,6 +144,12 @@ export const makeRouter = (): Router => {
         meta: { title: 'House rules' },
       },
       {
+        path: '/stock',
+        name: 'stock',
+        component: () => import('./house/stock/StockRoom.vue'),
+        meta: { title: 'Venues, kit, staff' },
+      },
+      {
         path: '/units',
         name: 'units',
         component: () => import('./house/units/UnitsRoom.vue'),

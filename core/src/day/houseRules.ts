@@ -1,6 +1,8 @@
 /** What an organisation asks and allows on its own account: screening questions, heat limits, words of the briefing. */
 import { dateAfter } from '../clock/calendarDate.ts'
+import type { Finding } from '../document/finding.ts'
 import { Choice, Flag, NestedList, Optional, Slug, Text, TextList, Whole } from '../document/rules.ts'
+import { KitRule, StaffGroup, Venue } from './stock.ts'
 
 export class ScreeningQuestion {
   @Slug() id!: string
@@ -31,6 +33,11 @@ export class HouseRules {
   @Flag() consentNeeded!: boolean
   /** Personal data is kept at least so many days after the last test, and may be erased from then on; left out, at any time. */
   @Optional() @Whole(1, 36_500) keepDays?: number
+  /** Kept once, used in every day. */
+  @Optional() @NestedList(() => Venue, 0, 200) venues?: Venue[]
+  /** Brought to every day besides what the events need; what experience asks for when left out. */
+  @Optional() @NestedList(() => KitRule, 0, 100) kit?: KitRule[]
+  @Optional() @NestedList(() => StaffGroup, 0, 100) staffGroups?: StaffGroup[]
 }
 
 /** Rules to begin with. The heat limits are left to be set: they are local, and no figure fits everywhere. */
@@ -82,6 +89,37 @@ export const screeningConcerns = (
   }
 }
 
-/** The strictest limit a heat reaches, or null. */
-export const heatAdvice = ({ heat }: Pick<HouseRules, 'heat'>, wbgtDeciC: number): HeatLimit | null =>
-  [...heat].sort((a, b) => a.fromDeciC - b.fromDeciC).findLast(({ fromDeciC }) => wbgtDeciC >= fromDeciC) ?? null
+/** The strictest limit a heat reaches, or null: whatever stops a day comes before whatever changes it. */
+export const heatAdvice = ({ heat }: Pick<HouseRules, 'heat'>, wbgtDeciC: number): HeatLimit | null => {
+  const reached = [...heat].sort((a, b) => a.fromDeciC - b.fromDeciC).filter(({ fromDeciC }) => wbgtDeciC >= fromDeciC)
+  return reached.findLast(({ advice }) => advice === 'stop') ?? reached.at(-1) ?? null
+}
+
+/** Rules that contradict each other: a heat at which a hotter day would be milder, names that stand twice. */
+export const houseRuleFindings = ({ heat, venues = [], staffGroups = [] }: HouseRules): Finding[] => {
+  const twice = (place: string, names: readonly string[]): Finding[] =>
+    names.flatMap((name, index) =>
+      names.findIndex((other) => other.toLowerCase() === name.toLowerCase()) < index
+        ? [{ place: `rules.${place}[${index}].name`, code: 'twice', found: name, expected: 'each name once' }]
+        : [],
+    )
+  const milder = heat.flatMap(({ fromDeciC, advice }, index): Finding[] => {
+    const place = `rules.heat[${index}].fromDeciC`
+    const found = `${fromDeciC / 10} °C`
+    if (heat.findIndex((other) => other.fromDeciC === fromDeciC) < index)
+      return [{ place, code: 'twice', found, expected: 'one limit for each heat' }]
+    const stop = heat.find((other) => other.advice === 'stop' && other.fromDeciC < fromDeciC)
+    return advice === 'change' && stop
+      ? [
+          {
+            place,
+            code: 'milder',
+            found,
+            expected: `less than ${stop.fromDeciC / 10} °C, from which the day is stopped`,
+          },
+        ]
+      : []
+  })
+  const names = (of: readonly { readonly name: string }[]): string[] => of.map(({ name }) => name)
+  return [...milder, ...twice('venues', names(venues)), ...twice('staffGroups', names(staffGroups))]
+}

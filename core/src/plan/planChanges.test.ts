@@ -50,7 +50,23 @@ test('a pin both took off stays off, and one only they took off goes', () => {
 test('the kit is counted by stations and heads', () => {
   const items = kitList(standard, change(base, 'grip', { stations: 3 }), 24)
   expect(items.find(({ item }) => item === 'Hand dynamometer')).toMatchObject({ count: 3, events: ['Grip'] })
-  // press-ups, trunk hold, drag: one each
-  expect(items.find(({ item }) => item === 'Stopwatch')).toMatchObject({ count: 3 })
+  // press-ups, trunk hold, drag: one each; two for the run
+  expect(items.find(({ item }) => item === 'Stopwatch')).toMatchObject({ count: 5 })
+  // a mass is no number of things
+  expect(items.find(({ item }) => item === '70 kg dummy')).toMatchObject({ count: 1 })
   expect(items.find(({ item }) => item === 'Bib')).toMatchObject({ count: 27, events: [] })
 })
+
+test.each([
+  ['day', 2, 0, 2],
+  ['station', 3, 0, 15],
+  ['head', 1, 25, 30],
+  // a part of a thing is a whole one
+  ['head', 1, 1, 25],
+] as const)(
+  'what the house brings by %s, %i each with %i in a hundred to spare, is %i',
+  (per, count, sparePercent, expected) => {
+    const items = kitList(standard, base, 24, [{ item: 'Radio', per, count, sparePercent }])
+    expect(items.filter(({ events }) => events.length === 0)).toEqual([{ item: 'Radio', count: expected, events: [] }])
+  },
+)

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { demoStandard } from '../../testing/demoStandard.ts'
 import type { Protocol } from '../kinds/kinds.ts'
 import { protocolTemplate } from '../kinds/protocolTemplates.ts'
-import type { MeasuredGround } from './dayPlan.ts'
+import type { MeasuredGround } from '../day/measuredGround.ts'
 import { courseInWords, measuredLap, saySetOut, setOut } from './setOut.ts'
 
 const run = (distanceMm: number): Protocol =>

@@ -1,7 +1,7 @@
 /** How a course is laid out on the ground as it was measured, so that the distance is exact. */
 import { kindOf, type Protocol } from '../kinds/kinds.ts'
 import { printLength } from '../quantity/length.ts'
-import type { MeasuredGround } from './dayPlan.ts'
+import type { MeasuredGround } from '../day/measuredGround.ts'
 
 export interface SetOut {
   readonly ground: MeasuredGround

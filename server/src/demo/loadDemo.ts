@@ -25,6 +25,7 @@ import {
   type HouseRules,
   type OrgUnit,
   type Random,
+  type StaffGroup,
   type RunScript,
   type Standard,
   type StandardEvent,
@@ -59,6 +60,45 @@ const DEMO_HEAT: HouseRules['heat'] = [
   { fromDeciC: 280, advice: 'stop', measure: 'No runs and no marches; the day is put off.' },
 ]
 
+const DEMO_HOUSE: Pick<HouseRules, 'organisation' | 'heat' | 'venues'> = {
+  organisation: 'Tarn Isles Testing Office',
+  heat: DEMO_HEAT,
+  venues: [
+    {
+      name: 'Fallow Point track',
+      zone: 'Etc/GMT-12',
+      grounds: [
+        { name: 'Track, inner lane', shape: 'loop', lengthMm: 400_000, surface: 'all-weather track' },
+        { name: 'Infield, drag lane', shape: 'straight', lengthMm: 30_000, surface: 'short grass' },
+      ],
+    },
+    { name: 'Marram Yard', zone: 'Etc/GMT-12', grounds: [] },
+    {
+      name: 'Skerry Barracks square',
+      zone: 'Etc/GMT-12',
+      grounds: [{ name: 'Loop round the square', shape: 'loop', lengthMm: 350_000, surface: 'asphalt' }],
+    },
+    {
+      name: 'Causeway Pool',
+      zone: 'Etc/GMT-12',
+      grounds: [{ name: 'Pool', shape: 'shuttle', lengthMm: 25_000, surface: 'water' }],
+    },
+  ],
+}
+
+/** Who works the Constabulary's days together. */
+const groupsOf = (accounts: ReadonlyMap<string, string>): StaffGroup[] => [
+  {
+    name: 'Fallow Point crew',
+    members: [
+      ['joss.adair-nakata', 'Grader, lane 1'],
+      ['wanda.lofthouse', 'Grader, lane 2'],
+      ['pell.varga', 'Timer'],
+      ['sorrel.dunmore', 'Backup timer'],
+    ].map(([name = '', duty = '']) => ({ accountId: known(accounts, name), duty })),
+  },
+]
+
 /**
  * Loads the demo unless it is there already. A day that is half run is of today, however long ago it was written down.
  * @throws Error naming the file and place of anything unsound in it
@@ -74,7 +114,7 @@ export const loadDemo = async (db: Database, signer: Signer, nowMs: number = Dat
   const people = await loadPeople(db, units, nowMs)
   for (const file of await filesIn('standards')) await addStandard(db, await readStandard(file))
   for (const file of await filesIn('drafts')) await loadDraft(db, file, known(accounts, DRAFTED_BY))
-  await writeHouseRules(db, { ...FIRST_HOUSE_RULES, heat: DEMO_HEAT }, 0)
+  await writeHouseRules(db, { ...FIRST_HOUSE_RULES, ...DEMO_HOUSE, staffGroups: groupsOf(accounts) }, 0)
   for (const accountId of accounts.values()) await openSetUpSession(db, accountId)
   for (const day of days) {
     await loadDay(db, ofToday(day, nowMs), accounts, people, seedOf(day), signer)

@@ -1,6 +1,6 @@
 /** The organisation's own rules: screening questions, consent, heat limits, briefing. */
-import { HouseRulesAnswer, HouseRulesBody, RevisionAnswer } from '@able-gauge/core'
-import { Problem } from '../problem.ts'
+import { houseRuleFindings, HouseRulesAnswer, HouseRulesBody, RevisionAnswer } from '@able-gauge/core'
+import { invalidInput, Problem } from '../problem.ts'
 import { findHouseRules, writeHouseRules } from '../store/houseRulesStore.ts'
 import { readBody } from './body.ts'
 import type { Route } from './route.ts'
@@ -26,6 +26,8 @@ export const houseRoutes: readonly Route[] = [
     body: HouseRulesBody,
     handle: async ({ server, request, response }) => {
       const body = readBody(HouseRulesBody, request)
+      const findings = houseRuleFindings(body.rules)
+      if (findings.length > 0) throw invalidInput(findings)
       if (!(await writeHouseRules(server.pool, body.rules, body.revision))) {
         throw new Problem(
           409,

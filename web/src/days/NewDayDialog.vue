@@ -6,6 +6,7 @@ import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, inWords } from '../api.ts'
 import { useSession, type Account } from '../session/sessionStore.ts'
+import { useHouseRules } from '../day/houseRules.ts'
 import { listVersions } from '../standards/standardCalls.ts'
 import { shortDate, today } from '../ui/localTime.ts'
 import StaffFields from './StaffFields.vue'
@@ -15,6 +16,7 @@ import UnitSelect from '../ui/UnitSelect.vue'
 const open = defineModel<boolean>({ required: true })
 const router = useRouter()
 
+const house = useHouseRules()
 const name = ref('')
 const venue = ref('')
 const zone = ref(Intl.DateTimeFormat().resolvedOptions().timeZone)
@@ -50,6 +52,7 @@ watch(open, async (isOpen) => {
   if (!isOpen) return
   problem.value = ''
   try {
+    await house.read()
     versions.value = await listVersions()
     accounts.value = (await call('GET', '/accounts', AccountsAnswer)).accounts
     const current = published.value.find((one) => forceOn(one, testDate.value) === 'now')
@@ -57,6 +60,12 @@ watch(open, async (isOpen) => {
   } catch (error) {
     problem.value = inWords(error)
   }
+})
+
+/** A venue that is known brings its time zone. */
+watch(venue, (now) => {
+  const known = house.rules?.venues?.find((one) => one.name === now)
+  if (known) zone.value = known.zone
 })
 
 const save = async (): Promise<void> => {
@@ -104,7 +113,10 @@ const mayNotSave = computed(
       </div>
       <div>
         <label class="form-label" for="day-venue">Venue</label>
-        <BFormInput id="day-venue" v-model="venue" maxlength="120" autocomplete="off" />
+        <BFormInput id="day-venue" v-model="venue" maxlength="120" autocomplete="off" list="day-venues" />
+        <datalist id="day-venues">
+          <option v-for="one in house.rules?.venues ?? []" :key="one.name" :value="one.name" />
+        </datalist>
       </div>
       <div>
         <label class="form-label" for="day-date">Test date</label>
@@ -123,7 +135,12 @@ const mayNotSave = computed(
     </BFormSelect>
     <p v-if="warning" class="warning" role="status">{{ warning }}</p>
     <UnitSelect id="day-unit" v-model="unitId" class="unit" label="Unit" none="the whole organisation" />
-    <StaffFields v-model="duties" :accounts="accounts" legend="Staff besides you" />
+    <StaffFields
+      v-model="duties"
+      :accounts="accounts"
+      :groups="house.rules?.staffGroups ?? []"
+      legend="Staff besides you"
+    />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   </BModal>
 </template>

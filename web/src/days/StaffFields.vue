@@ -1,9 +1,13 @@
 <script setup lang="ts">
 /** Accounts to put on a staff, each with a duty in words. */
+import type { StaffGroup } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { ROLE_NAMES, useSession, type Account } from '../session/sessionStore.ts'
 
-defineProps<{
+const props = defineProps<{
   accounts: readonly Account[]
+  /** People who often work together. */
+  groups?: readonly StaffGroup[]
   legend: string
 }>()
 /** Duty by account; whoever has one is on the staff. */
@@ -15,16 +19,28 @@ const put = ({ id, role }: Account): void => {
   const { [id]: known, ...others } = duties.value
   duties.value = known === undefined ? { ...others, [id]: ROLE_NAMES[role] } : others
 }
+/** Puts a group on the staff, each with the duty they have in it; who is on it already keeps theirs. */
+const putGroup = ({ members }: StaffGroup): void => {
+  const offered = new Set(props.accounts.filter(isOffered).map(({ id }) => id))
+  const added = members.filter(({ accountId }) => offered.has(accountId))
+  duties.value = { ...Object.fromEntries(added.map(({ accountId, duty }) => [accountId, duty])), ...duties.value }
+}
 const say = (id: string, event: Event): void => {
   const duty = (event.target as HTMLInputElement).value.trim()
   if (duty !== '') duties.value = { ...duties.value, [id]: duty }
 }
-const isOffered = ({ id, role }: Account): boolean => id !== session.account?.id && role !== 'viewer'
+const isOffered = ({ id, role }: Account): boolean =>
+  id !== session.account?.id && !['viewer', 'administrator', 'records'].includes(role)
 </script>
 
 <template>
   <fieldset class="staff">
     <legend class="form-label fs-6">{{ legend }}</legend>
+    <div v-if="groups && groups.length > 0" class="groups">
+      <BButton v-for="group in groups" :key="group.name" variant="quiet" size="sm" @click="putGroup(group)">{{
+        group.name
+      }}</BButton>
+    </div>
     <template v-for="account in accounts" :key="account.id">
       <div v-if="isOffered(account)" class="member">
         <label
@@ -56,6 +72,12 @@ const isOffered = ({ id, role }: Account): boolean => id !== session.account?.id
 <style scoped>
 .staff {
   margin-top: 14px;
+}
+.groups {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-bottom: 8px;
 }
 .member {
   display: grid;

@@ -1,16 +1,14 @@
 <script setup lang="ts">
 /** The organisation's own rules: screening questions, consent, heat limits, the briefing. */
-import type { HouseRules } from '@able-gauge/core'
 import { v4 as newId } from 'uuid'
 import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
-import { onMounted, ref } from 'vue'
-import { inWords } from '../api.ts'
-import { useHouseRules } from '../day/houseRules.ts'
 import HouseBand from '../ui/HouseBand.vue'
 import { useSession } from '../session/sessionStore.ts'
 import HouseKeys from './HouseKeys.vue'
 import HouseLog from './HouseLog.vue'
 import HouseTabs from './HouseTabs.vue'
+import SaveBar from './SaveBar.vue'
+import { useHouseDraft } from './useHouseDraft.ts'
 
 interface Draft {
   organisation: string
@@ -22,16 +20,10 @@ interface Draft {
   keepDays: number | ''
 }
 
-const house = useHouseRules()
 const session = useSession()
-const draft = ref<Draft | null>(null)
-const problem = ref('')
-const saved = ref(false)
-
-const begin = (): void => {
-  const { rules } = house
-  if (!rules) return
-  draft.value = {
+const { draft, problem, saved, isChanged, save, drop } = useHouseDraft<Draft>(
+  'rules',
+  (rules) => ({
     organisation: rules.organisation ?? '',
     screening: rules.screening.map((one) => ({ ...one })),
     consent: rules.consent,
@@ -39,52 +31,31 @@ const begin = (): void => {
     heat: rules.heat.map(({ fromDeciC, ...rest }) => ({ ...rest, fromC: fromDeciC / 10 })),
     briefing: rules.briefing.join('\n'),
     keepDays: rules.keepDays ?? '',
-  }
-}
-onMounted(async () => {
-  try {
-    await house.read()
-    begin()
-  } catch (error) {
-    problem.value = inWords(error)
-  }
-})
+  }),
+  ({ organisation: _organisation, keepDays: _keepDays, ...rules }, { organisation, keepDays, ...edited }) => ({
+    ...rules,
+    ...(organisation.trim() === '' ? {} : { organisation: organisation.trim() }),
+    ...(keepDays === '' ? {} : { keepDays }),
+    screening: edited.screening,
+    consent: edited.consent.trim(),
+    consentNeeded: edited.consentNeeded,
+    heat: edited.heat.map(({ fromC, advice, measure }) => ({
+      fromDeciC: Math.round(fromC * 10),
+      advice,
+      measure: measure.trim(),
+    })),
+    briefing: edited.briefing
+      .split('\n')
+      .map((line) => line.trim())
+      .filter((line) => line !== ''),
+  }),
+)
 
 const addQuestion = (): void => {
   draft.value?.screening.push({ id: `question-${newId().slice(0, 8)}`, text: '', holdsOn: 'yes' })
 }
 const addLimit = (): void => {
   draft.value?.heat.push({ fromC: 26, advice: 'change', measure: '' })
-}
-const save = async (): Promise<void> => {
-  const { value } = draft
-  const { rules } = house
-  if (!value || !rules) return
-  problem.value = ''
-  saved.value = false
-  const organisation = value.organisation.trim()
-  const next: HouseRules = {
-    ...(organisation === '' ? {} : { organisation }),
-    ...(value.keepDays === '' ? {} : { keepDays: value.keepDays }),
-    screening: value.screening,
-    consent: value.consent.trim(),
-    consentNeeded: value.consentNeeded,
-    heat: value.heat.map(({ fromC, advice, measure }) => ({
-      fromDeciC: Math.round(fromC * 10),
-      advice,
-      measure: measure.trim(),
-    })),
-    briefing: value.briefing
-      .split('\n')
-      .map((line) => line.trim())
-      .filter((line) => line !== ''),
-  }
-  try {
-    await house.write(next)
-    saved.value = true
-  } catch (error) {
-    problem.value = inWords(error)
-  }
 }
 </script>
 
@@ -192,12 +163,11 @@ const save = async (): Promise<void> => {
           <BFormInput v-model.number="draft.keepDays" class="figures" type="number" min="1" max="36500"
         /></label>
       </section>
-      <BButton variant="primary" type="submit">Save the house rules</BButton>
-      <span v-if="saved" role="status"> Saved.</span>
+      <SaveBar label="Save the house rules" :is-changed="isChanged" :saved="saved" :problem="problem" @drop="drop" />
     </form>
     <HouseKeys v-if="draft" />
     <HouseLog v-if="draft && session.can('securityLog.read')" />
-    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="problem && !draft" class="problem" role="alert">{{ problem }}</p>
   </main>
 </template>
 

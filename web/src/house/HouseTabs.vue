@@ -6,6 +6,7 @@ import { useSession } from '../session/sessionStore.ts'
 const session = useSession()
 const ROOMS = [
   { name: 'houseRules', title: 'Rules', action: 'houseRules.write' },
+  { name: 'stock', title: 'Venues, kit, staff', action: 'houseRules.write' },
   { name: 'units', title: 'Units', action: 'units.write' },
 ] as const
 const rooms = computed(() => ROOMS.filter(({ action }) => session.can(action)))

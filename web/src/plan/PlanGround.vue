@@ -10,10 +10,13 @@ import {
   type GroundShape,
   type MeasuredGround,
   type Protocol,
+  type VenueGround,
 } from '@able-gauge/core'
-import { computed, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import type { Day } from '../day/day.ts'
 import GroundDrawing from './GroundDrawing.vue'
+import { useHouseRules } from '../day/houseRules.ts'
+import { GROUND_SHAPE_WORDS } from '../ui/groundWords.ts'
 import { vTyped } from '../ui/vTyped.ts'
 import type { PlanDraft } from './usePlan.ts'
 
@@ -23,13 +26,6 @@ const props = defineProps<{
   mayEdit: boolean
 }>()
 
-const SHAPES: Readonly<Record<GroundShape, string>> = {
-  loop: 'laps of a track or loop',
-  outAndBack: 'out to a turn and back',
-  shuttle: 'between two lines',
-  straight: 'one straight',
-  step: 'a step',
-}
 const LENGTH_OF: Readonly<Record<GroundShape, string>> = {
   loop: 'Length of a lap',
   outAndBack: 'Way to the turn',
@@ -52,6 +48,20 @@ const laidOut = computed(() =>
     return ground && set ? [{ event, ground, set, words: saySetOut(set) }] : []
   }),
 )
+const house = useHouseRules()
+onMounted(() => house.read())
+/** What was measured at this venue once, and fits how the event is laid out. */
+const knownGrounds = (protocol: Protocol): readonly VenueGround[] => {
+  const { venue } = props.day.occasion
+  const grounds = house.rules?.venues?.find(({ name }) => name === venue)?.grounds ?? []
+  return grounds.filter(({ shape }) => shapesFor(protocol).includes(shape))
+}
+const takeGround = (eventId: string, known: readonly VenueGround[], event: Event): void => {
+  const chosen = known.find(({ name }) => name === textOf(event))
+  if (!chosen) return
+  const { name: _name, ...ground } = chosen
+  props.draft.changeEvent(eventId, { ground })
+}
 const problems = ref<Readonly<Record<string, string>>>({})
 const put = (eventId: string, ground: MeasuredGround, fields: Partial<MeasuredGround>): void =>
   props.draft.changeEvent(eventId, { ground: { ...ground, ...fields } })
@@ -89,6 +99,15 @@ const lengthText = (ground: MeasuredGround): string => printField(ground.lengthM
     <h2>{{ event.name }}</h2>
     <div class="two">
       <div class="fields">
+        <label v-if="mayEdit && knownGrounds(event.protocol).length > 0"
+          >Measured at {{ day.occasion.venue }}
+          <select class="form-select" @change="takeGround(event.id, knownGrounds(event.protocol), $event)">
+            <option value="">choose what was measured there</option>
+            <option v-for="known in knownGrounds(event.protocol)" :key="known.name" :value="known.name">
+              {{ known.name }}
+            </option>
+          </select></label
+        >
         <label
           >Laid out as
           <select
@@ -98,7 +117,7 @@ const lengthText = (ground: MeasuredGround): string => printField(ground.lengthM
             @change="put(event.id, ground, { shape: textOf($event) as GroundShape })"
           >
             <option v-for="shape in shapesFor(event.protocol)" :key="shape" :value="shape">
-              {{ SHAPES[shape] }}
+              {{ GROUND_SHAPE_WORDS[shape] }}
             </option>
           </select></label
         >

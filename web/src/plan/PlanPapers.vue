@@ -5,6 +5,7 @@ import { BButton, BFormSelect, BModal } from 'bootstrap-vue-next'
 import { computed, onMounted, ref } from 'vue'
 import { call, inWords, tell } from '../api.ts'
 import { eventName, type Day } from '../day/day.ts'
+import { useHouseRules } from '../day/houseRules.ts'
 import { useSession } from '../session/sessionStore.ts'
 import { useReach } from '../ui/useReach.ts'
 import { saveFile } from '../ui/saveFile.ts'
@@ -21,7 +22,11 @@ const props = defineProps<{
 const session = useSession()
 const reach = useReach()
 const { timetable } = useTimetable(() => props.day, props.draft.plan)
-const kit = computed(() => kitList(props.day.standard, props.draft.plan.value, props.day.entries.length))
+const house = useHouseRules()
+onMounted(() => house.read())
+const kit = computed(() =>
+  kitList(props.day.standard, props.draft.plan.value, props.day.entries.length, house.rules?.kit),
+)
 const nameOfEvent = (id: string): string => eventName(props.day, id)
 
 const PAPERS = [

@@ -1,14 +1,17 @@
 <script setup lang="ts">
 /** The kit list with a box to tick at each item. */
 import { kitList, type DayPlan } from '@able-gauge/core'
-import { computed } from 'vue'
+import { computed, onMounted } from 'vue'
 import type { Day } from '../../day/day.ts'
+import { useHouseRules } from '../../day/houseRules.ts'
 
 const props = defineProps<{
   day: Day
   plan: DayPlan
 }>()
-const kit = computed(() => kitList(props.day.standard, props.plan, props.day.entries.length))
+const house = useHouseRules()
+onMounted(() => house.read())
+const kit = computed(() => kitList(props.day.standard, props.plan, props.day.entries.length, house.rules?.kit))
 </script>
 
 <template>

@@ -1,0 +1,33 @@
+import { expect, test } from 'vitest'
+import { FIRST_HOUSE_RULES, heatAdvice, houseRuleFindings, type HouseRules } from './houseRules.ts'
+
+const limit = (fromDeciC: number, advice: 'change' | 'stop') => ({ fromDeciC, advice, measure: advice })
+const withRules = (change: Partial<HouseRules>): HouseRules => ({ ...FIRST_HOUSE_RULES, ...change })
+
+test.each([
+  [239, null],
+  [240, 'change'],
+  [279, 'change'],
+  [280, 'stop'],
+  // a milder limit above one that stops never takes the stop back
+  [320, 'stop'],
+] as const)('at %i tenths the advice is %s', (heat, advice) => {
+  const rules = withRules({ heat: [limit(300, 'change'), limit(280, 'stop'), limit(240, 'change')] })
+  expect(heatAdvice(rules, heat)?.advice ?? null).toBe(advice)
+})
+
+test('limits that contradict each other are refused at their place', () => {
+  const places = (heat: HouseRules['heat']): string[] =>
+    houseRuleFindings(withRules({ heat })).map(({ place, code }) => `${place} ${code}`)
+  expect(places([limit(240, 'change'), limit(280, 'stop')])).toEqual([])
+  expect(places([limit(280, 'stop'), limit(300, 'change')])).toEqual(['rules.heat[1].fromDeciC milder'])
+  expect(places([limit(280, 'stop'), limit(280, 'change')])).toEqual(['rules.heat[1].fromDeciC twice'])
+  expect(places([limit(280, 'stop'), limit(300, 'stop')])).toEqual([])
+})
+
+test('a venue or a group has a name of its own', () => {
+  const venue = (name: string) => ({ name, zone: 'Etc/GMT-12', grounds: [] })
+  expect(houseRuleFindings(withRules({ venues: [venue('Marram Yard'), venue('marram yard')] }))).toMatchObject([
+    { place: 'rules.venues[1].name', code: 'twice' },
+  ])
+})
