@@ -33,6 +33,7 @@ watch(file, () => read())
     <BFormFile
       :id="id"
       v-model="file"
+      plain
       accept=".csv,.txt,.xlsx,text/csv,text/plain,application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
     />
     <label v-if="table?.encoding" class="encoding"

@@ -18,7 +18,7 @@ const read = (event: Event): void => {
 
 <template>
   <label
-    >{{ shape === 'step' ? 'Height in cm' : 'Length in m' }}
+    ><span>{{ shape === 'step' ? 'Height in cm' : 'Length in m' }}</span>
     <input v-typed="printField(lengthMm, form())" class="form-control figures" inputmode="decimal" @change="read" />
     <small v-if="problem" class="problem" role="alert">{{ problem }}</small></label
   >

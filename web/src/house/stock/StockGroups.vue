@@ -32,7 +32,7 @@ const addGroup = (): void => {
     </p>
     <article v-for="(group, index) in groups" :key="index" class="group">
       <div class="line">
-        <label class="wide">Name <BFormInput v-model="group.name" maxlength="80" required /></label>
+        <label class="wide"><span>Name</span> <BFormInput v-model="group.name" maxlength="80" required /></label>
         <BButton
           variant="quiet"
           size="sm"
@@ -41,9 +41,9 @@ const addGroup = (): void => {
           >Remove</BButton
         >
       </div>
-      <div v-for="(member, at) in group.members" :key="at" class="line member">
-        <label class="wide">Who <BFormSelect v-model="member.accountId" :options="options" /></label>
-        <label class="wide">Duty <BFormInput v-model="member.duty" maxlength="80" required /></label>
+      <div v-for="(member, at) in group.members" :key="at" class="line member" :class="{ again: at > 0 }">
+        <label class="wide"><span>Who</span> <BFormSelect v-model="member.accountId" :options="options" /></label>
+        <label class="wide"><span>Duty</span> <BFormInput v-model="member.duty" maxlength="80" required /></label>
         <BButton
           v-if="group.members.length > 1"
           variant="quiet"

@@ -15,14 +15,15 @@ const PER = [
   <section class="sheet part">
     <h2>Kit for every day</h2>
     <p class="quiet">What an event needs stands in its standard and is counted by stations.</p>
-    <div v-for="(one, index) in kit" :key="index" class="line">
-      <label class="wide">Item <BFormInput v-model="one.item" maxlength="120" required /></label>
+    <div v-for="(one, index) in kit" :key="index" class="line" :class="{ again: index > 0 }">
+      <label class="wide"><span>Item</span> <BFormInput v-model="one.item" maxlength="120" required /></label>
       <label class="few"
-        >Count <BFormInput v-model.number="one.count" class="figures" type="number" min="1" max="1000" required
+        ><span>Count</span>
+        <BFormInput v-model.number="one.count" class="figures" type="number" min="1" max="1000" required
       /></label>
-      <label>Counted <BFormSelect v-model="one.per" :options="PER" /></label>
+      <label><span>Counted</span> <BFormSelect v-model="one.per" :options="PER" /></label>
       <label class="few"
-        >Spare in %
+        ><span>Spare in %</span>
         <BFormInput v-model.number="one.sparePercent" class="figures" type="number" min="0" max="100" required
       /></label>
       <BButton variant="quiet" size="sm" :aria-label="`Remove ${one.item || 'the item'}`" @click="kit.splice(index, 1)"

@@ -20,8 +20,8 @@ const add = (): void => {
     </p>
     <article v-for="(venue, index) in venues" :key="index" class="venue">
       <div class="line">
-        <label class="wide">Name <BFormInput v-model="venue.name" maxlength="120" required /></label>
-        <label>Time zone <BFormInput v-model="venue.zone" maxlength="60" required /></label>
+        <label class="wide"><span>Name</span> <BFormInput v-model="venue.name" maxlength="120" required /></label>
+        <label><span>Time zone</span> <BFormInput v-model="venue.zone" maxlength="60" required /></label>
         <BButton
           variant="quiet"
           size="sm"
@@ -30,14 +30,14 @@ const add = (): void => {
           >Remove</BButton
         >
       </div>
-      <div v-for="(ground, at) in venue.grounds" :key="at" class="line ground">
+      <div v-for="(ground, at) in venue.grounds" :key="at" class="line ground" :class="{ again: at > 0 }">
         <label class="wide"
-          >Measured ground
+          ><span>Measured ground</span>
           <BFormInput v-model="ground.name" maxlength="80" required placeholder="what it is called there"
         /></label>
-        <label>Laid out as <BFormSelect v-model="ground.shape" :options="shapes" /></label>
+        <label><span>Laid out as</span> <BFormSelect v-model="ground.shape" :options="shapes" /></label>
         <LengthField v-model="ground.lengthMm" :shape="ground.shape" />
-        <label>Surface <BFormInput v-model="ground.surface" maxlength="120" /></label>
+        <label><span>Surface</span> <BFormInput v-model="ground.surface" maxlength="120" /></label>
         <BButton
           variant="quiet"
           size="sm"
@@ -50,7 +50,7 @@ const add = (): void => {
         variant="quiet"
         size="sm"
         @click="venue.grounds.push({ name: '', shape: 'loop', lengthMm: 400_000, surface: '' })"
-        >Measured ground</BButton
+        >Add measured ground</BButton
       >
     </article>
     <BButton variant="quiet" size="sm" @click="add">New venue</BButton>
