@@ -63,6 +63,8 @@ export class PersonTest {
   /** Null while the day is not signed off. */
   @Nullable() @VerdictShape() readonly verdict!: Verdict | null
   @Optional() @Flag() readonly amended?: boolean
+  /** The file it came from, for a result of earlier years that was never signed here. */
+  @Optional() @Text() readonly broughtIn?: string
 }
 
 export class PersonSelfTest {

@@ -42,6 +42,8 @@ const DAYS: readonly Role[] = ['officer', 'grader', 'timer', 'clerk', 'viewer']
 const STAFF: readonly Role[] = ['officer', 'grader', 'timer', 'clerk']
 const OBSERVERS: readonly Role[] = ['officer', 'grader', 'timer']
 const MUSTER: readonly Role[] = ['officer', 'clerk']
+/** Results are brought in by the columns of a standard, so who keeps records reads them too. */
+const READERS: readonly Role[] = [...DAYS, 'records']
 const OFFICER: readonly Role[] = ['officer']
 const ADMINISTRATOR: readonly Role[] = ['administrator']
 /** What holds for the whole house: its rules, and whose keys it believes. */
@@ -59,11 +61,12 @@ export const RULES = {
   'houseRules.write': { roles: HOUSE, ground: 'service' },
   'units.read': { roles: EVERYBODY, ground: 'house' },
   'units.write': { roles: ADMINISTRATOR, ground: 'service' },
-  'standards.read': { roles: DAYS, ground: 'house' },
+  'standards.read': { roles: READERS, ground: 'house' },
   'standards.write': { roles: OFFICER, ground: 'service' },
   'standards.results': { roles: OFFICER, ground: 'service' },
   'people.read': { roles: PEOPLE, ground: 'person' },
   'people.change': { roles: RECORDS, ground: 'person' },
+  'results.bringIn': { roles: RECORDS, ground: 'person' },
   'selfTests.add': { roles: PEOPLE, ground: 'person' },
   'accounts.read': { roles: ACCOUNTS, ground: 'house' },
   'accounts.link': { roles: ACCOUNTS, ground: 'house' },

@@ -30,6 +30,7 @@ const SENTENCES = {
   'house.founded': 'became the first administrator',
   'house.refused': 'a wrong code for setting up',
   'person.changed': 'changed somebody on record',
+  'results.broughtIn': 'brought results of earlier years in from a file',
   'people.broughtIn': 'brought people in from a file',
   'houseRules.changed': 'changed the house rules',
   'key.trusted': 'believes another organisation’s key',

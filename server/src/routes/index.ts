@@ -1,5 +1,6 @@
 import { accountRoutes } from './accountRoutes.ts'
 import { archiveRoutes } from './archiveRoutes.ts'
+import { broughtRoutes } from './broughtRoutes.ts'
 import { captureRoutes } from './captureRoutes.ts'
 import { deviceRoutes } from './deviceRoutes.ts'
 import { entryRoutes } from './entryRoutes.ts'
@@ -39,6 +40,7 @@ export const ROUTES: readonly Route[] = [
   ...archiveRoutes,
   ...peopleRoutes,
   ...registerRoutes,
+  ...broughtRoutes,
   ...accountRoutes,
   ...keyRoutes,
   ...deviceRoutes,

@@ -12,6 +12,7 @@ import {
   measureReadings,
   MergeBody,
   MergedAnswer,
+  NO_CHOICES,
   PeopleAnswer,
   type Person,
   PersonRecord,
@@ -26,6 +27,7 @@ import { unitFor } from '../access/unit.ts'
 import { inTransaction, type Database } from '../database.ts'
 import { invalidInput, notFound, Problem } from '../problem.ts'
 import { listAmendments } from '../store/amendmentStore.ts'
+import { listBroughtTestsOf, removeBroughtResult, type BroughtTest } from '../store/broughtStore.ts'
 import { findHouseRules } from '../store/houseRulesStore.ts'
 import {
   correctPerson,
@@ -69,9 +71,13 @@ export const peopleRoutes: readonly Route[] = [
       const { server, response } = call
       const person = await personIn(call)
       const tests = await listTestsOf(server.pool, person.id)
+      const brought = await listBroughtTestsOf(server.pool, person.id)
       response.json({
         person,
-        tests: await Promise.all(tests.map((test) => asItStands(server.pool, test))),
+        tests: [
+          ...(await Promise.all(tests.map((test) => asItStands(server.pool, test)))),
+          ...(await Promise.all(brought.map((test) => asBroughtIn(server.pool, test)))),
+        ].sort((a, b) => a.testDate.localeCompare(b.testDate)),
         selfTests: await Promise.all(
           (await listSelfTests(server.pool, person.id)).map((test) => judgeSelfTest(server.pool, person, test, tests)),
         ),
@@ -108,6 +114,21 @@ export const peopleRoutes: readonly Route[] = [
       const read = Object.fromEntries(figures.map(({ slot, value }) => [slot, value]))
       await addSelfTest(server.pool, person.id, { ...body, id, figures: read }, account.id)
       response.status(201).json({ id })
+    },
+  },
+  {
+    method: 'delete',
+    path: '/api/people/:personId/brought-results/:resultId',
+    what: 'takes a result away that was brought in by mistake',
+    answer: 'nothing',
+    action: 'people.change',
+    noted: 'person.changed',
+    handle: async (call) => {
+      const person = await personIn(call)
+      const id = param(call, 'resultId')
+      const done = rules.isUuid(id) && (await removeBroughtResult(call.server.pool, person.id, id))
+      if (!done) throw notFound('result that was brought in')
+      call.response.status(204).end()
     },
   },
   {
@@ -246,6 +267,22 @@ const asItStands = async (db: Database, { signed, ...test }: TestOfPerson) => {
   const terms = { standard, testDate: test.testDate }
   const verdict = amendVerdict(terms, signed.candidate, signed.verdict, amendments)
   return { ...test, events, earliestAfterDays, verdict, amended: amendments.length > 0 }
+}
+
+/** A result of earlier years as a test: judged by the version then in force, and never signed here. */
+const asBroughtIn = async (db: Database, { id, source, ...test }: BroughtTest) => {
+  const { events, retest } = await standardOf(db, test)
+  return {
+    ...test,
+    occasionId: id,
+    entryId: id,
+    name: 'Brought in',
+    broughtIn: source,
+    choices: NO_CHOICES,
+    setUp: {},
+    events: events.map((event) => ({ id: event.id, name: event.name })),
+    earliestAfterDays: retest.earliestAfterDays,
+  }
 }
 
 const standardOf = async (

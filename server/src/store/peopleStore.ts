@@ -231,7 +231,7 @@ export const findRegistered = async (
   rows: readonly RegisterRow[],
   reach: string | null,
 ): Promise<RegisteredPerson[]> => {
-  const { rows: found } = await db.query<PersonRecord & { own_number: string; is_within: boolean }>(
+  const { rows: found } = await db.query<RegisteredRow>(
     `select ${COLUMNS}, d.number as own_number, $4::uuid is null or coalesce(unit_within(p.unit_id, $4), false) as is_within
        from people d join people p on p.id = coalesce(d.merged_into, d.id)
       where not d.made_up and (d.number = any($1)
@@ -243,19 +243,38 @@ export const findRegistered = async (
       reach,
     ],
   )
-  return found.map((row) => ({
-    id: row.id,
-    number: row.own_number,
-    givenName: row.given_name,
-    familyName: row.family_name,
-    birthDate: row.birth_date,
-    category: row.category,
-    unitId: row.unit_id ?? '',
-    rank: row.rank,
-    email: row.email,
-    isWithin: row.is_within,
-  }))
+  return found.map(registeredFromRow)
 }
+
+/** People by a number of theirs, also of a double that was merged into them; those of other units are nobody. */
+export const findByNumbers = async (
+  db: Database,
+  numbers: readonly string[],
+  reach: string | null,
+): Promise<Map<string, RegisteredPerson>> => {
+  const { rows } = await db.query<RegisteredRow>(
+    `select ${COLUMNS}, d.number as own_number, true as is_within
+       from people d join people p on p.id = coalesce(d.merged_into, d.id)
+      where d.number = any($1) and not d.made_up and ($2::uuid is null or unit_within(p.unit_id, $2))`,
+    [numbers, reach],
+  )
+  return new Map(rows.map((row) => [row.own_number, registeredFromRow(row)]))
+}
+
+type RegisteredRow = PersonRecord & { own_number: string; is_within: boolean }
+
+const registeredFromRow = (row: RegisteredRow): RegisteredPerson => ({
+  id: row.id,
+  number: row.own_number,
+  givenName: row.given_name,
+  familyName: row.family_name,
+  birthDate: row.birth_date,
+  category: row.category,
+  unitId: row.unit_id ?? '',
+  rank: row.rank,
+  email: row.email,
+  isWithin: row.is_within,
+})
 
 /** Nobody else adds or changes people until the transaction ends. */
 export const lockPeople = async (db: Database): Promise<void> => {

@@ -9,10 +9,12 @@ import { useSession } from '../session/sessionStore.ts'
 import { useUnits } from '../session/unitStore.ts'
 import HouseBand from '../ui/HouseBand.vue'
 import ImportDialog from './ImportDialog.vue'
+import ResultsDialog from './ResultsDialog.vue'
 
 const session = useSession()
 const units = useUnits()
 const importing = ref(false)
+const bringingResults = ref(false)
 const search = ref('')
 const people = ref<readonly PersonSummary[] | null>(null)
 const problem = ref('')
@@ -47,6 +49,9 @@ onMounted(async () => {
         @update:model-value="lookSoon"
       />
       <BButton v-if="session.can('people.change')" variant="quiet" @click="importing = true">Bring people in</BButton>
+      <BButton v-if="session.can('results.bringIn')" variant="quiet" @click="bringingResults = true"
+        >Bring results in</BButton
+      >
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div v-if="people" class="sheet box">
@@ -85,6 +90,7 @@ onMounted(async () => {
       </p>
     </div>
     <ImportDialog v-model="importing" @taken="look" />
+    <ResultsDialog v-model="bringingResults" />
   </main>
 </template>
 

@@ -70,6 +70,15 @@ const undo = async ({ personId, number }: Change): Promise<void> => {
     problem.value = inWords(error)
   }
 }
+/** A result that was brought in by mistake. */
+const takeAway = async (resultId: string): Promise<void> => {
+  try {
+    await tell('DELETE', `/people/${record.value?.person.id ?? ''}/brought-results/${resultId}`)
+    await read()
+  } catch (error) {
+    problem.value = inWords(error)
+  }
+}
 /** What was set up for this person the last time anything was. */
 const setUp = computed(() => {
   const test = [...(record.value?.tests ?? [])].reverse().find((one) => Object.keys(one.setUp).length > 0)
@@ -114,16 +123,24 @@ const setUp = computed(() => {
         <h2>Tests</h2>
         <p v-if="record.tests.length === 0" class="quiet">No test yet.</p>
         <div v-for="test in [...record.tests].reverse()" :key="test.entryId" class="test">
-          <RouterLink :to="{ name: 'verdicts', params: { dayId: test.occasionId } }">{{
+          <span v-if="test.broughtIn || !session.can('verdicts.read')">{{ printDate(test.testDate) }}</span>
+          <RouterLink v-else :to="{ name: 'verdicts', params: { dayId: test.occasionId } }">{{
             printDate(test.testDate)
           }}</RouterLink>
           <span
-            >{{ test.name
+            >{{ test.broughtIn ? `Brought in from ${test.broughtIn}` : test.name
             }}<small class="quiet"> {{ test.standardName }}, version {{ test.standardVersion }}</small></span
           >
           <VerdictChip v-if="test.verdict" :verdict="test.verdict" />
           <span v-else class="quiet">not signed off</span>
           <span v-if="test.amended" class="quiet">amended after sign-off</span>
+          <BButton
+            v-if="test.broughtIn && session.can('people.change')"
+            variant="quiet"
+            size="sm"
+            @click="takeAway(test.entryId)"
+            >Take it away</BButton
+          >
         </div>
       </section>
       <section v-if="setUp.length > 0" class="sheet part">
