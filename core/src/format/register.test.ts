@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { matchRegister, type RegisteredPerson, type RegisterRow } from '../people/matchRegister.ts'
 import type { OrgUnit } from '../people/units.ts'
-import { guessRegister, readRegister } from './register.ts'
+import { guessRegister, printRegister, readRegister } from './register.ts'
 
 const UNITS: readonly OrgUnit[] = [
   { id: 'con', name: 'Constabulary', parentId: null, isClosed: false },
@@ -141,5 +141,15 @@ test('a file that was taken in once finds everybody as it says, in any order', (
         new Set(file.length > 0 ? ['same'] : []),
       )
     }),
+  )
+})
+
+test('a register that is printed is read again as it stands', () => {
+  const { rows } = read(GOOD, ['T-2', 'Ada', 'Holm', '1990-01-31', '', '', '', ''])
+  const people = rows.map(({ row }) => ({ ...row, tests: 3, lastTest: null }))
+  const [headings = [], ...printed] = printRegister(people, UNITS).map((line) => line.map(String))
+  expect(headings.slice(-2)).toEqual(['Tests', 'Last test'])
+  expect(readRegister(printed, guessRegister(headings), UNITS, '2026-11-24').rows.map(({ row }) => row)).toEqual(
+    rows.map(({ row }) => row),
   )
 })

@@ -101,3 +101,48 @@ const unitFinder = (units: readonly OrgUnit[]): ((name: string) => string | { re
     return { expected: tree.length === 0 ? 'nothing: there are no units yet' : 'the name of a unit' }
   }
 }
+
+/** Somebody as they stand in the register, with how often they were tested. */
+export interface PrintedPerson {
+  readonly number: string
+  readonly givenName: string
+  readonly familyName: string
+  readonly birthDate: string
+  readonly category?: string
+  readonly unitId?: string
+  readonly rank?: string
+  readonly email?: string
+  readonly tests: number
+  readonly lastTest: string | null
+}
+
+/** The register as a table, heading first; read in again it finds its own people. */
+export const printRegister = (people: readonly PrintedPerson[], units: readonly OrgUnit[]): (string | number)[][] => {
+  const paths = new Map(unitTree(units).map(({ id, path }) => [id, path]))
+  return [
+    [
+      'Number',
+      'Given name',
+      'Family name',
+      'Date of birth',
+      'Category',
+      'Unit',
+      'Rank',
+      'E-mail',
+      'Tests',
+      'Last test',
+    ],
+    ...people.map((person) => [
+      person.number,
+      person.givenName,
+      person.familyName,
+      person.birthDate,
+      person.category ?? '',
+      paths.get(person.unitId ?? '') ?? '',
+      person.rank ?? '',
+      person.email ?? '',
+      person.tests,
+      person.lastTest ?? '',
+    ]),
+  ]
+}

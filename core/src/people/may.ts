@@ -66,6 +66,7 @@ export const RULES = {
   'standards.results': { roles: OFFICER, ground: 'service' },
   'people.read': { roles: PEOPLE, ground: 'person' },
   'people.change': { roles: RECORDS, ground: 'person' },
+  'people.export': { roles: RECORDS, ground: 'person' },
   'results.bringIn': { roles: RECORDS, ground: 'person' },
   'selfTests.add': { roles: PEOPLE, ground: 'person' },
   'accounts.read': { roles: ACCOUNTS, ground: 'house' },

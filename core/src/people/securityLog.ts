@@ -30,6 +30,8 @@ const SENTENCES = {
   'house.founded': 'became the first administrator',
   'house.refused': 'a wrong code for setting up',
   'person.changed': 'changed somebody on record',
+  'people.exported': 'took the register out as a file',
+  'person.exported': 'took everything about somebody out as a file',
   'results.broughtIn': 'brought results of earlier years in from a file',
   'people.broughtIn': 'brought people in from a file',
   'houseRules.changed': 'changed the house rules',

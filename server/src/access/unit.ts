@@ -1,8 +1,9 @@
 /** Units a request names: there, in use, and within reach of who asks. */
-import { unitsToChoose } from '@able-gauge/core'
+import { rules, unitsToChoose } from '@able-gauge/core'
 import type { Database } from '../database.ts'
-import { invalidInput } from '../problem.ts'
-import { listUnits } from '../store/unitStore.ts'
+import { invalidInput, notFound } from '../problem.ts'
+import type { Call } from '../routes/route.ts'
+import { isUnitWithin, listUnits } from '../store/unitStore.ts'
 import type { Account } from './role.ts'
 
 /**
@@ -26,4 +27,13 @@ export const unitFor = async (
       expected: account.unitId === undefined ? 'a unit that is in use' : 'your own unit or one below it',
     },
   ])
+}
+
+/** The unit that was asked for, within reach of who asks. @throws Problem 404 for another */
+export const reachIn = async ({ server, request, account }: Call): Promise<string | null> => {
+  const { unit } = request.query
+  if (typeof unit !== 'string' || unit === '') return account.unitId ?? null
+  if (!rules.isUuid(unit)) throw notFound('unit')
+  if (!(await isUnitWithin(server.pool, unit, account.unitId ?? null))) throw notFound('unit')
+  return unit
 }

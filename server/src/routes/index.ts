@@ -4,6 +4,7 @@ import { broughtRoutes } from './broughtRoutes.ts'
 import { captureRoutes } from './captureRoutes.ts'
 import { deviceRoutes } from './deviceRoutes.ts'
 import { entryRoutes } from './entryRoutes.ts'
+import { exportRoutes } from './exportRoutes.ts'
 import { houseRoutes } from './houseRoutes.ts'
 import { instrumentRoutes } from './instrumentRoutes.ts'
 import { keptDayRoutes } from './keptDayRoutes.ts'
@@ -40,6 +41,7 @@ export const ROUTES: readonly Route[] = [
   ...archiveRoutes,
   ...peopleRoutes,
   ...registerRoutes,
+  ...exportRoutes,
   ...broughtRoutes,
   ...accountRoutes,
   ...keyRoutes,

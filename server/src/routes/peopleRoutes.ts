@@ -23,7 +23,7 @@ import {
   type Standard,
 } from '@able-gauge/core'
 import { randomUUID } from 'node:crypto'
-import { unitFor } from '../access/unit.ts'
+import { reachIn, unitFor } from '../access/unit.ts'
 import { inTransaction, type Database } from '../database.ts'
 import { invalidInput, notFound, Problem } from '../problem.ts'
 import { listAmendments } from '../store/amendmentStore.ts'
@@ -53,12 +53,15 @@ export const peopleRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/people',
-    what: 'people by name or number (`?search=`)',
+    what: 'people by name or number (`?search=`), of a unit where one is named (`?unit=`)',
     answer: PeopleAnswer,
     action: 'people.read',
-    handle: async ({ server, request, response, account }) => {
+    handle: async (call) => {
+      const { server, request, response } = call
       const search = typeof request.query['search'] === 'string' ? request.query['search'].trim().slice(0, 80) : ''
-      response.json({ people: await searchPeople(server.pool, search, MOST_PEOPLE, account.unitId ?? null) })
+      response.json({
+        people: await searchPeople(server.pool, { search, most: MOST_PEOPLE, reach: await reachIn(call) }),
+      })
     },
   },
   {
@@ -70,19 +73,7 @@ export const peopleRoutes: readonly Route[] = [
     handle: async (call) => {
       const { server, response } = call
       const person = await personIn(call)
-      const tests = await listTestsOf(server.pool, person.id)
-      const brought = await listBroughtTestsOf(server.pool, person.id)
-      response.json({
-        person,
-        tests: [
-          ...(await Promise.all(tests.map((test) => asItStands(server.pool, test)))),
-          ...(await Promise.all(brought.map((test) => asBroughtIn(server.pool, test)))),
-        ].sort((a, b) => a.testDate.localeCompare(b.testDate)),
-        selfTests: await Promise.all(
-          (await listSelfTests(server.pool, person.id)).map((test) => judgeSelfTest(server.pool, person, test, tests)),
-        ),
-        changes: await listChangesOf(server.pool, person.id),
-      })
+      response.json(await recordOf(server.pool, person))
     },
   },
   {
@@ -249,8 +240,24 @@ export const peopleRoutes: readonly Route[] = [
   },
 ]
 
+/** A person with tests, self-tests and what was changed. */
+export const recordOf = async (db: Database, person: Person): Promise<PersonRecord> => {
+  const tests = await listTestsOf(db, person.id)
+  const brought = await listBroughtTestsOf(db, person.id)
+  const own = await listSelfTests(db, person.id)
+  return {
+    person,
+    tests: [
+      ...(await Promise.all(tests.map((test) => asItStands(db, test)))),
+      ...(await Promise.all(brought.map((test) => asBroughtIn(db, test)))),
+    ].sort((a, b) => a.testDate.localeCompare(b.testDate)),
+    selfTests: await Promise.all(own.map((test) => judgeSelfTest(db, person, test, tests))),
+    changes: await listChangesOf(db, person.id),
+  }
+}
+
 /** Somebody of the own unit; of others there is nobody. @throws Problem 404 */
-const personIn = async (call: Call): Promise<Person> => {
+export const personIn = async (call: Call): Promise<Person> => {
   const id = param(call, 'personId')
   const person = rules.isUuid(id) ? await findPerson(call.server.pool, id, call.account.unitId ?? null) : null
   if (!person) throw notFound('person')

@@ -32,16 +32,15 @@ interface PersonRecord {
   email: string
 }
 
-/**
- * @param search part of the name or the number; empty for everybody
- * @param reach the unit of who searches; null for the whole house
- */
-export const searchPeople = async (
-  db: Database,
-  search: string,
-  most: number,
-  reach: string | null,
-): Promise<PersonSummary[]> => {
+export interface PeopleSearch {
+  /** Part of the name or the number; empty for everybody. */
+  readonly search: string
+  readonly most: number
+  /** The unit whose people are looked through, with those below it; null for the whole house. */
+  readonly reach: string | null
+}
+
+export const searchPeople = async (db: Database, { search, most, reach }: PeopleSearch): Promise<PersonSummary[]> => {
   const { rows } = await db.query<PersonRecord & { tests: number; last_test: string | null }>(
     `select ${COLUMNS}, count(distinct o.id)::integer as tests, max(o.test_date) as last_test
        from people p left join people d on d.id = p.id or d.merged_into = p.id

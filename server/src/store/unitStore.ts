@@ -23,3 +23,12 @@ export const listAccountsOfUnits = async (db: Database): Promise<string[]> => {
   const { rows } = await db.query<{ id: string }>('select id from accounts where unit_id is not null')
   return rows.map(({ id }) => id)
 }
+
+/** Whether a unit is there, and within another; null stands for the whole house. */
+export const isUnitWithin = async (db: Database, id: string, reach: string | null): Promise<boolean> => {
+  const { rows } = await db.query<{ within: boolean }>(
+    'select exists (select 1 from units u where u.id = $1) and ($2::uuid is null or unit_within($1, $2)) as within',
+    [id, reach],
+  )
+  return rows[0]?.within === true
+}

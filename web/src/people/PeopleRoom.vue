@@ -1,34 +1,43 @@
 <script setup lang="ts">
 /** Everybody on record: search, tests so far, the way to each person. */
 import { PeopleAnswer, type PersonSummary, printDate } from '@able-gauge/core'
-import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { BButton, BDropdown, BDropdownItemButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { useDebounceFn } from '@vueuse/core'
-import { onMounted, ref } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { call, inWords } from '../api.ts'
 import { useSession } from '../session/sessionStore.ts'
 import { useUnits } from '../session/unitStore.ts'
 import HouseBand from '../ui/HouseBand.vue'
 import ImportDialog from './ImportDialog.vue'
 import ResultsDialog from './ResultsDialog.vue'
+import { useRegisterFiles } from './useRegisterFiles.ts'
 
 const session = useSession()
 const units = useUnits()
 const importing = ref(false)
 const bringingResults = ref(false)
 const search = ref('')
+/** Whose people are shown; empty for all within reach. */
+const unitId = ref('')
+const files = useRegisterFiles(() => unitId.value)
 const people = ref<readonly PersonSummary[] | null>(null)
 const problem = ref('')
 
 const look = async (): Promise<void> => {
   try {
     const wanted = encodeURIComponent(search.value)
-    people.value = (await call('GET', `/people?search=${wanted}`, PeopleAnswer)).people
+    people.value = (await call('GET', `/people?search=${wanted}&unit=${unitId.value}`, PeopleAnswer)).people
     problem.value = ''
   } catch (error) {
     problem.value = inWords(error)
   }
 }
 const lookSoon = useDebounceFn(look, 200)
+watch(unitId, look)
+const unitOptions = computed(() => [
+  { value: '', text: 'All units' },
+  ...units.choices.map(({ id, path }) => ({ value: id, text: path })),
+])
 onMounted(async () => {
   await look()
   if (problem.value === '') await units.read()
@@ -48,12 +57,24 @@ onMounted(async () => {
         aria-label="Search by name or number"
         @update:model-value="lookSoon"
       />
+      <BFormSelect
+        v-if="units.choices.length > 0"
+        v-model="unitId"
+        class="units"
+        :options="unitOptions"
+        aria-label="Unit"
+      />
+      <BDropdown v-if="session.can('people.export')" variant="quiet" text="Save">
+        <BDropdownItemButton @click="files.saveCsv">List as CSV</BDropdownItemButton>
+        <BDropdownItemButton @click="files.saveXlsx">List as XLSX</BDropdownItemButton>
+        <BDropdownItemButton @click="files.saveEverything">Everything, with all tests (JSON)</BDropdownItemButton>
+      </BDropdown>
       <BButton v-if="session.can('people.change')" variant="quiet" @click="importing = true">Bring people in</BButton>
       <BButton v-if="session.can('results.bringIn')" variant="quiet" @click="bringingResults = true"
         >Bring results in</BButton
       >
     </div>
-    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="problem || files.problem.value" class="problem" role="alert">{{ problem || files.problem.value }}</p>
     <div v-if="people" class="sheet box">
       <table class="table">
         <thead>
@@ -105,8 +126,11 @@ onMounted(async () => {
 .head h1 {
   flex: 1;
 }
+.units {
+  width: 220px;
+}
 .search {
-  width: 280px;
+  width: 240px;
 }
 .box {
   overflow-x: auto;

@@ -4,11 +4,12 @@ import { PersonRecord, printDate, retestDate } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { call, inWords, tell } from '../api.ts'
+import { call, download, inWords, tell } from '../api.ts'
 import { useSession } from '../session/sessionStore.ts'
 import { useUnits } from '../session/unitStore.ts'
 import HouseBand from '../ui/HouseBand.vue'
 import { today } from '../ui/localTime.ts'
+import { saveFile } from '../ui/saveFile.ts'
 import VerdictChip from '../ui/VerdictChip.vue'
 import { wordFor } from '../ui/verdictWords.ts'
 import PersonChart from './PersonChart.vue'
@@ -70,6 +71,17 @@ const undo = async ({ personId, number }: Change): Promise<void> => {
     problem.value = inWords(error)
   }
 }
+/** All that is kept about this person, as a file for them. */
+const saveEverything = async (): Promise<void> => {
+  const { person } = record.value ?? {}
+  if (!person) return
+  try {
+    const file = await download(`/people/${person.id}/everything`)
+    saveFile(`${today()} ${person.number}, everything kept.json`, 'application/json', file)
+  } catch (error) {
+    problem.value = inWords(error)
+  }
+}
 /** A result that was brought in by mistake. */
 const takeAway = async (resultId: string): Promise<void> => {
   try {
@@ -109,7 +121,12 @@ const setUp = computed(() => {
             {{ kept }} {{ due }}
           </p>
         </div>
-        <RouterLink class="btn btn-quiet" :to="{ name: 'people' }">All people</RouterLink>
+        <span class="ways">
+          <BButton v-if="session.can('people.export')" variant="quiet" @click="saveEverything"
+            >Save everything kept</BButton
+          >
+          <RouterLink class="btn btn-quiet" :to="{ name: 'people' }">All people</RouterLink>
+        </span>
       </header>
       <section v-if="lines.length > 0" class="sheet part">
         <h2>Over time</h2>
@@ -185,6 +202,11 @@ const setUp = computed(() => {
   justify-content: space-between;
   align-items: flex-start;
   gap: 12px;
+}
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
 }
 .part {
   margin-bottom: 16px;
