@@ -102,7 +102,7 @@ const BACKUP_EVERY_MS = 600_000
 const BACKUPS_KEPT = 12
 
 /** A backup now and every ten minutes; one that fails is told and tried again. @returns what ends it */
-const keepBackups = (cluster, bin, database, { folder, passphrase }) => {
+const keepBackups = (cluster, bin, database, { folder, passphrase }, tell) => {
   const own = new RegExp(`^${database}-\\d{14}\\.backup$`)
   const once = async () => {
     try {
@@ -116,13 +116,31 @@ const keepBackups = (cluster, bin, database, { folder, passphrase }) => {
         .sort()
         .slice(0, -BACKUPS_KEPT)
       for (const name of old) rmSync(path.join(folder, name))
+      tell({ backedUp: { atMs: Date.now(), folder, failure: null } })
     } catch (error) {
+      tell({ backedUp: { atMs: Date.now(), folder, failure: error.message } })
       console.error(`No backup at ${new Date().toLocaleTimeString()}: ${error.message}`)
     }
   }
   void once()
   const timer = setInterval(() => void once(), BACKUP_EVERY_MS)
   return () => clearInterval(timer)
+}
+
+/** Makes the backups the server is asked for on screen; whoever asked takes the file away. */
+const answerBackups = (cluster, bin, database, child, tell) => {
+  child.on('message', async ({ backUp: asked }) => {
+    if (!asked) return
+    const file = path.join(DATA, `asked-${asked.id}.backup`)
+    try {
+      await backUp(cluster, bin, database, file, { passphrase: asked.passphrase, keyFile: KEY_FILE })
+      tell({ backup: { id: asked.id, file } })
+    } catch (error) {
+      console.error(`No backup: ${error.message}`)
+      rmSync(file, { force: true })
+      tell({ backup: { id: asked.id, failure: error.message } })
+    }
+  })
 }
 
 const portIn = (text) => {
@@ -235,7 +253,9 @@ await run(async () => {
     const near = host === '0.0.0.0' ? '127.0.0.1' : host
     await greet(near, port, empty, setUpCode)
     if (field) await invite(field, port)
-    const stopBackups = keeper ? keepBackups(cluster, bin, database, keeper) : () => undefined
+    const tell = (message) => void (child.connected && child.send(message))
+    answerBackups(cluster, bin, database, child, tell)
+    const stopBackups = keeper ? keepBackups(cluster, bin, database, keeper, tell) : () => undefined
     await untilStopped(child)
     stopBackups()
   } finally {

@@ -2,6 +2,7 @@
 import pino from 'pino'
 import { readEnvironment } from './environment.ts'
 import { openField } from './field.ts'
+import { openKeeper } from './keeper.ts'
 import { logError } from './logError.ts'
 import { openServer } from './openServer.ts'
 import { runRehearsals } from './rehearsal/rehearsalRunner.ts'
@@ -17,6 +18,11 @@ const { server, http, https, close } = await openServer({
   keyFile,
   trustedProxy,
   field: field && openField(field, port),
+  keeper: openKeeper(
+    process.send
+      ? { send: (message) => process.send?.(message), listen: (listener) => process.on('message', listener) }
+      : null,
+  ),
   log,
 })
 const rehearsals = runRehearsals(server, log)

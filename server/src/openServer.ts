@@ -7,6 +7,7 @@ import { makeCaptureWriter } from './captureWriter.ts'
 import { openPool, untilItAnswers } from './database.ts'
 import { makeDayQueue } from './dayQueue.ts'
 import type { Field } from './field.ts'
+import type { Keeper } from './keeper.ts'
 import { LIMITS, type Limits } from './limits.ts'
 import { openLiveFeed } from './live/liveFeed.ts'
 import type { Server } from './routes/route.ts'
@@ -33,6 +34,7 @@ export interface Settings {
   readonly limits?: Limits
   readonly trustedProxy?: string | null
   readonly field?: Field | null
+  readonly keeper?: Keeper | null
   /** Where the key of this installation is kept; without it the key lasts as long as the process. */
   readonly keyFile?: string | null
   /** Where long work is done: in threads, or, for tests that open many servers, in this one. */
@@ -55,6 +57,7 @@ export const openServer = async ({
   limits = LIMITS,
   trustedProxy = null,
   field = null,
+  keeper = null,
   keyFile = null,
   work: where = 'threads',
   checksAnswers = false,
@@ -82,6 +85,7 @@ export const openServer = async ({
     limits,
     trustedProxy,
     field,
+    keeper,
   }
   const app = buildApp(server, webFolder)
   const patience = {

@@ -10,6 +10,7 @@ import { hashPassword } from '../src/access/password.ts'
 import { ROLES, type Role } from '../src/access/role.ts'
 import { openPool, type Pool } from '../src/database.ts'
 import type { Field } from '../src/field.ts'
+import type { Keeper } from '../src/keeper.ts'
 import { LIMITS, type Limits } from '../src/limits.ts'
 import { openServer } from '../src/openServer.ts'
 import type { Server } from '../src/routes/route.ts'
@@ -73,6 +74,8 @@ export interface TestSettings {
   readonly work?: 'threads' | 'here'
   /** Served over https as well. */
   readonly field?: Field
+  /** Who makes backups. */
+  readonly keeper?: Keeper
 }
 
 export const openTestServer = async ({
@@ -82,11 +85,12 @@ export const openTestServer = async ({
   time,
   work,
   field,
+  keeper,
 }: TestSettings = {}): Promise<TestServer> => {
   const database = `test_${randomUUID().replaceAll('-', '')}`
   await asSuperuser(`create database ${database} template ${inject('template')}`)
   const url = inject('appUrl').replace('DATABASE', database)
-  const first = await listen(url, demo, limits, time, work, field)
+  const first = await listen(url, demo, limits, time, work, field, keeper)
   const { pool } = first.server
   const owner = openPool(inject('ownerUrl').replace('DATABASE', database), 2)
   const accountIds = inRole(() => randomUUID())
@@ -136,6 +140,7 @@ const listen = async (
   time?: TimeSources,
   work: 'threads' | 'here' = 'here',
   field?: Field,
+  keeper?: Keeper,
 ): Promise<Listening> => {
   const log = pino({ level: 'silent' })
   const { server, http, https, clock, close } = await openServer({
@@ -148,6 +153,7 @@ const listen = async (
     checksAnswers: true,
     ...(time ? { time } : {}),
     ...(field ? { field } : {}),
+    ...(keeper ? { keeper } : {}),
   })
   for (const listener of https ? [http, https] : [http])
     await new Promise<void>((resolve) => listener.listen(0, '127.0.0.1', resolve))

@@ -56,6 +56,13 @@ export const tell = async (method: Method, path: string, body?: unknown): Promis
 /** A file, as it is. @throws as `call` */
 export const download = (path: string): Promise<string> => received('GET', path, undefined)
 
+/** A file that is no text. @throws as `call` */
+export const receiveFile = async (method: Method, path: string, body?: unknown): Promise<Uint8Array<ArrayBuffer>> => {
+  const response = await send(method, path, body)
+  if (!response.ok) throw await refusalFrom(response)
+  return new Uint8Array(await response.arrayBuffer())
+}
+
 const received = async (method: Method, path: string, body: unknown): Promise<string> => {
   const response = await send(method, path, body)
   if (!response.ok) throw await refusalFrom(response)

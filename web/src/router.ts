@@ -150,6 +150,12 @@ export const makeRouter = (): Router => {
         meta: { title: 'Venues, kit, staff' },
       },
       {
+        path: '/backups',
+        name: 'backups',
+        component: () => import('./house/backups/BackupsRoom.vue'),
+        meta: { title: 'Backups' },
+      },
+      {
         path: '/units',
         name: 'units',
         component: () => import('./house/units/UnitsRoom.vue'),

@@ -190,6 +190,22 @@ export class DeviceReport {
   /** Captures the server refused, which nobody has looked at there. */
   @Whole(0) readonly refused!: number
   @Whole(0) readonly seenMs!: number
+  /** How far its clock may be off, ms; left out where nobody knows, as the battery is. */
+  @Optional() @Whole(0) readonly clockMs?: number
+  @Optional() @Whole(0, 100) readonly batteryPercent?: number
+}
+
+/** A device at work on a day that is open. */
+export class DeviceAtWork extends DeviceReport {
+  @Text() readonly occasionId!: string
+  @Text() readonly day!: string
+}
+
+/** Devices of all open days one sees, seen lately, the newest first. */
+export class DevicesAtWorkAnswer {
+  @NestedList(() => DeviceAtWork, 0, 10_000) readonly devices!: readonly DeviceAtWork[]
+  /** Now, by the server. */
+  @Whole(0) readonly nowMs!: number
 }
 
 /** Devices that took part in a day, those that hold something first. */

@@ -59,6 +59,7 @@ export const RULES = {
   'time.read': { roles: EVERYBODY, ground: 'house', guests: 'ownDay' },
   'houseRules.read': { roles: EVERYBODY, ground: 'house', guests: 'ownDay' },
   'houseRules.write': { roles: HOUSE, ground: 'service' },
+  'backups.make': { roles: ADMINISTRATOR, ground: 'service' },
   'units.read': { roles: EVERYBODY, ground: 'house' },
   'units.write': { roles: ADMINISTRATOR, ground: 'service' },
   'standards.read': { roles: READERS, ground: 'house' },
@@ -89,6 +90,7 @@ export const RULES = {
   'devices.report': { roles: STAFF, ground: 'staff', guests: 'ownDay' },
   /** Whom a device has open, told to the others who work the day. */
   'claims.write': { roles: OBSERVERS, ground: 'staff', guests: 'ownEvents' },
+  'devices.watch': { roles: OFFICER, ground: 'house' },
   'devices.read': { roles: OFFICER, ground: 'day' },
   'annex.read': { roles: OFFICER, ground: 'day' },
   capture: { roles: OBSERVERS, ground: 'staff', guests: 'ownEvents' },

@@ -27,6 +27,7 @@ const SENTENCES = {
   'sessions.ended': 'signed an account out elsewhere',
   'password.changed': 'changed the own password',
   'password.refused': 'a wrong password for a change of it',
+  'backup.made': 'took a backup of the whole house',
   'house.founded': 'became the first administrator',
   'house.refused': 'a wrong code for setting up',
   'person.changed': 'changed somebody on record',

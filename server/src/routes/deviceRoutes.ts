@@ -2,14 +2,22 @@
  * Devices say what they still hold, so that a day is not signed while captures of it lie on a phone, and whom they have open, so that
  * two of them do not take the same next candidate.
  */
-import { ClaimBody, ClaimsAnswer, DeviceBody, DevicesAnswer, type Finding, maskClaims } from '@able-gauge/core'
+import {
+  ClaimBody,
+  ClaimsAnswer,
+  DeviceBody,
+  DevicesAnswer,
+  DevicesAtWorkAnswer,
+  type Finding,
+  maskClaims,
+} from '@able-gauge/core'
 import { captureGround, dayOf } from '../access/day.ts'
 import { requireMay } from '../access/session.ts'
 import { inTransaction } from '../database.ts'
 import { invalidInput } from '../problem.ts'
 import { listClaims, setClaims } from '../store/claimStore.ts'
 import { notifyDay } from '../store/dayNotices.ts'
-import { listDeviceReports, writeDeviceReport } from '../store/deviceStore.ts'
+import { listDeviceReports, listDevicesAtWork, writeDeviceReport } from '../store/deviceStore.ts'
 import type { CaptureGround } from '../store/occasionStore.ts'
 import { getStandard } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
@@ -50,6 +58,9 @@ const refuseUnknown = async (
   if (findings.length > 0) throw invalidInput(findings)
 }
 
+/** Who was at work this long ago may be still. */
+const SEEN_LATELY_MS = 12 * 3_600_000
+
 export const deviceRoutes: readonly Route[] = [
   {
     method: 'put',
@@ -87,6 +98,17 @@ export const deviceRoutes: readonly Route[] = [
         return listClaims(db, occasion.id, nowMs)
       })
       response.json({ claims: maskClaims(claims, account) })
+    },
+  },
+  {
+    method: 'get',
+    path: '/api/devices',
+    what: 'devices at work on open days, seen in the last twelve hours',
+    answer: DevicesAtWorkAnswer,
+    action: 'devices.watch',
+    handle: async ({ server, response, account }) => {
+      const nowMs = server.clock.nowMs()
+      response.json({ devices: await listDevicesAtWork(server.pool, account, nowMs - SEEN_LATELY_MS), nowMs })
     },
   },
   {

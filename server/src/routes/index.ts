@@ -1,5 +1,6 @@
 import { accountRoutes } from './accountRoutes.ts'
 import { archiveRoutes } from './archiveRoutes.ts'
+import { backupRoutes } from './backupRoutes.ts'
 import { broughtRoutes } from './broughtRoutes.ts'
 import { captureRoutes } from './captureRoutes.ts'
 import { deviceRoutes } from './deviceRoutes.ts'
@@ -47,5 +48,6 @@ export const ROUTES: readonly Route[] = [
   ...keyRoutes,
   ...deviceRoutes,
   ...securityRoutes,
+  ...backupRoutes,
   ...unitRoutes,
 ]

@@ -8,6 +8,7 @@ import type { Pool } from '../database.ts'
 import type { DayQueue } from '../dayQueue.ts'
 import type { Field } from '../field.ts'
 import type { Limits } from '../limits.ts'
+import type { Keeper } from '../keeper.ts'
 import type { LiveFeed } from '../live/liveFeed.ts'
 import type { ServerClock } from '../serverClock.ts'
 import type { Signer } from '../signer.ts'
@@ -33,6 +34,8 @@ export interface Server {
   readonly trustedProxy: string | null
   /** How devices on a field reach this machine; null where none is served. */
   readonly field: Field | null
+  /** Who makes backups; null where nobody can. */
+  readonly keeper: Keeper | null
   /** Whether demo accounts may sign in. */
   readonly demo: boolean
   /** Whether each answer is held against what its route declares before it is sent: in tests. */

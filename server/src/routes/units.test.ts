@@ -197,3 +197,15 @@ test('units are kept by administrators; one that would lie within itself is refu
   const accounts = (await as('administrator').call('GET', '/api/kept-accounts')).body['accounts']
   expect(accounts).toContainEqual(expect.objectContaining({ role: 'clerk', unitId: id, state: 'invited' }))
 })
+
+test('devices at work are told for the days within reach, with what they said of themselves', async () => {
+  const day = days.get('north')?.occasionId ?? ''
+  const held = { waiting: 2, refused: 0, clockMs: 12, batteryPercent: 64 }
+  expect((await as('grader').call('PUT', `/api/occasions/${day}/devices/phone-3`, held)).status).toBe(204)
+  const at = async (who: string): Promise<unknown> => (await as(who).call('GET', '/api/devices')).body['devices']
+  const told = { deviceId: 'phone-3', by: 'The grader', occasionId: day, day: 'Test day', ...held }
+  expect(await at('officer.north')).toEqual([expect.objectContaining(told)])
+  expect(await at('officer.constabulary')).toEqual([expect.objectContaining(told)])
+  await server.owner.query('update accounts set unit_id = $1 where sign_in_name = $2', [UNIT.south, 'officer.north'])
+  expect(await at('officer.north')).toEqual([])
+})

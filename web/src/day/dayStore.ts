@@ -15,7 +15,7 @@ import {
   timeBoundsOf,
   type Verdict,
 } from '@able-gauge/core'
-import { useDebounceFn } from '@vueuse/core'
+import { useDebounceFn, useIntervalFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch, type ComputedRef, type ShallowRef } from 'vue'
 import { call, inWords, NoAnswer, Refusal, tell } from '../api.ts'
@@ -26,6 +26,7 @@ import { followDay } from '../sync/liveDay.ts'
 import { findKeptDay, keepDay, keepRecorded } from '../sync/keptDays.ts'
 import { countOfOthers, deviceId, drop, keep, listWaiting, type WaitingCapture } from '../sync/outbox.ts'
 import { isUnsure, makeSure, shiftBetween, UNSURE, type Shift } from '../sync/unsureStamps.ts'
+import { batteryOfDevice } from '../sync/battery.ts'
 import { useWhoIsWhere } from '../sync/whoIsWhere.ts'
 import { makeCaptureLedger } from './captureLedger.ts'
 import { candidateFrom, type Day, type Entry } from './day.ts'
@@ -35,6 +36,8 @@ import { useGathered } from './useGathered.ts'
 const SEND_AFTER_MS = 20
 const KEEP_AFTER_MS = 1_000
 const REPORT_AFTER_MS = 1_500
+/** Who has not been heard of for longer is away. */
+const REPORT_EVERY_MS = 60_000
 
 export const useDay = defineStore('day', () => {
   const session = useSession()
@@ -319,7 +322,12 @@ export const useDay = defineStore('day', () => {
   const report = async (): Promise<void> => {
     const occasionId = day.value?.occasion.id
     if (!occasionId || !session.can('devices.report')) return
-    const held = { waiting: waitingCount.value, refused: refused.value.length }
+    const held = {
+      waiting: waitingCount.value,
+      refused: refused.value.length,
+      ...(clock.agreement && !clock.unsure ? { clockMs: Math.ceil(clock.agreement.uncertaintyMs) } : {}),
+      ...(await batteryOfDevice()),
+    }
     try {
       await tell('PUT', `/occasions/${occasionId}/devices/${encodeURIComponent(deviceId())}`, held)
     } catch (error) {
@@ -329,6 +337,7 @@ export const useDay = defineStore('day', () => {
   }
   const reportSoon = useDebounceFn(report, REPORT_AFTER_MS)
   watch([waitingCount, () => refused.value.length, () => day.value?.occasion.id], () => void reportSoon())
+  useIntervalFn(report, REPORT_EVERY_MS)
 
   /** Takes a refused capture off the list, once somebody has read why. */
   const dismissRefused = async (id: string): Promise<void> => {

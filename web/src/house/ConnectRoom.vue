@@ -4,6 +4,7 @@ import { BButton, BFormSelect } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { useSession } from '../session/sessionStore.ts'
 import HouseBand from '../ui/HouseBand.vue'
+import ConnectDevices from './ConnectDevices.vue'
 import PlainBand from '../ui/PlainBand.vue'
 import QrCode from '../ui/QrCode.vue'
 import { useReach } from '../ui/useReach.ts'
@@ -100,6 +101,7 @@ const steps = computed(() => PHONES.find(({ name }) => name === phone.value)?.st
         </p>
       </section>
     </div>
+    <ConnectDevices v-if="session.can('devices.watch')" />
   </main>
 </template>
 

@@ -8,6 +8,7 @@ const ROOMS = [
   { name: 'houseRules', title: 'Rules', action: 'houseRules.write' },
   { name: 'stock', title: 'Venues, kit, staff', action: 'houseRules.write' },
   { name: 'units', title: 'Units', action: 'units.write' },
+  { name: 'backups', title: 'Backups', action: 'backups.make' },
 ] as const
 const rooms = computed(() => ROOMS.filter(({ action }) => session.can(action)))
 </script>
