@@ -35,7 +35,7 @@ test.each([
   expect(await whereTo('/', as(role))).toBe(home)
 })
 
-test.each(['/sign-in', '/welcome#the-code', '/set-up#ABCD', '/connect'])(
+test.each(['/sign-in', '/welcome#the-code', '/set-up#ABCD', '/connect', '/mine#the-code'])(
   '%s opens to nobody signed in',
   async (page) => {
     expect(await whereTo(page, null)).toBe(page)

@@ -45,6 +45,12 @@ export const makeRouter = (): Router => {
         meta: { title: 'Set up', isOpen: true },
       },
       {
+        path: '/mine',
+        name: 'own',
+        component: () => import('./people/own/OwnPageRoom.vue'),
+        meta: { title: 'Your results', isOpen: true },
+      },
+      {
         path: '/connect',
         name: 'connect',
         component: () => import('./house/ConnectRoom.vue'),

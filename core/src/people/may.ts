@@ -69,6 +69,7 @@ export const RULES = {
   'people.change': { roles: RECORDS, ground: 'person' },
   'people.export': { roles: RECORDS, ground: 'person' },
   'results.bringIn': { roles: RECORDS, ground: 'person' },
+  'ownPages.make': { roles: PEOPLE, ground: 'person' },
   'selfTests.add': { roles: PEOPLE, ground: 'person' },
   'accounts.read': { roles: ACCOUNTS, ground: 'house' },
   'accounts.link': { roles: ACCOUNTS, ground: 'house' },

@@ -96,6 +96,8 @@ const EXPECTED: Readonly<Record<string, readonly Role[]>> = {
   'get /api/backups': ['administrator'],
   'post /api/backups': ['administrator'],
   'get /api/devices': ['officer'],
+  'post /api/people/:personId/own-page': ['officer', 'clerk', 'records'],
+  'delete /api/people/:personId/own-page': ['officer', 'clerk', 'records'],
   'get /api/units': ROLES,
   'put /api/units/:unitId': ['administrator'],
   'get /api/occasions/:occasionId/live': DAYS,

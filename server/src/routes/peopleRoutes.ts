@@ -13,6 +13,7 @@ import {
   MergeBody,
   MergedAnswer,
   NO_CHOICES,
+  OwnPageLinkAnswer,
   PeopleAnswer,
   type Person,
   PersonRecord,
@@ -23,6 +24,7 @@ import {
   type Standard,
 } from '@able-gauge/core'
 import { randomUUID } from 'node:crypto'
+import { newToken } from '../access/session.ts'
 import { reachIn, unitFor } from '../access/unit.ts'
 import { inTransaction, type Database } from '../database.ts'
 import { invalidInput, notFound, Problem } from '../problem.ts'
@@ -42,12 +44,15 @@ import {
   unmergePerson,
   type TestOfPerson,
 } from '../store/peopleStore.ts'
+import { addOwnPage, withdrawOwnPages } from '../store/ownPageStore.ts'
 import { addSelfTest, listSelfTests, type SelfTest } from '../store/selfTestStore.ts'
 import { findPublished } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
 import { param, type Call, type Route } from './route.ts'
 
 const MOST_PEOPLE = 500
+/** How long a link to an own page opens it. */
+const OWN_PAGE_MS = 183 * 24 * 3_600_000
 
 export const peopleRoutes: readonly Route[] = [
   {
@@ -86,24 +91,7 @@ export const peopleRoutes: readonly Route[] = [
     handle: async (call) => {
       const { server, request, response, account } = call
       const person = await personIn(call)
-      const { figures, ...body } = readBody(SelfTestBody, request)
-      const standard = (await findPublished(server.pool, body.standardId, body.standardVersion))?.standard
-      const event = standard?.events.find(({ id }) => id === body.eventId)
-      if (!standard || !event) {
-        throw invalidInput([
-          { place: 'eventId', code: 'unknownEvent', found: body.eventId, expected: 'an event of a published standard' },
-        ])
-      }
-      const slots = slotsOf(event.protocol).map(({ id }) => id)
-      const unknown = figures.find(({ slot }) => !slots.includes(slot))
-      if (unknown) {
-        throw invalidInput([
-          { place: 'figures', code: 'unknownSlot', found: unknown.slot, expected: `one of ${slots.join(', ')}` },
-        ])
-      }
-      const id = randomUUID()
-      const read = Object.fromEntries(figures.map(({ slot, value }) => [slot, value]))
-      await addSelfTest(server.pool, person.id, { ...body, id, figures: read }, account.id)
+      const id = await keepSelfTest(server.pool, person.id, readBody(SelfTestBody, request), account.id)
       response.status(201).json({ id })
     },
   },
@@ -119,6 +107,34 @@ export const peopleRoutes: readonly Route[] = [
       const id = param(call, 'resultId')
       const done = rules.isUuid(id) && (await removeBroughtResult(call.server.pool, person.id, id))
       if (!done) throw notFound('result that was brought in')
+      call.response.status(204).end()
+    },
+  },
+  {
+    method: 'post',
+    path: '/api/people/:personId/own-page',
+    what: 'a link to the person’s own page, which opens with the date of birth and ends after half a year',
+    answer: OwnPageLinkAnswer,
+    action: 'ownPages.make',
+    noted: 'ownPage.made',
+    handle: async (call) => {
+      const { server, response, account } = call
+      const person = await personIn(call)
+      const page = { code: newToken(), ends: new Date(Date.now() + OWN_PAGE_MS) }
+      await addOwnPage(server.pool, { ...page, personId: person.id, accountId: account.id })
+      response.status(201).json({ code: page.code, endsMs: page.ends.getTime() })
+    },
+  },
+  {
+    method: 'delete',
+    path: '/api/people/:personId/own-page',
+    what: 'ends every link to the person’s own page',
+    answer: 'nothing',
+    action: 'ownPages.make',
+    noted: 'ownPage.withdrawn',
+    handle: async (call) => {
+      const person = await personIn(call)
+      await withdrawOwnPages(call.server.pool, person.id)
       call.response.status(204).end()
     },
   },
@@ -239,6 +255,33 @@ export const peopleRoutes: readonly Route[] = [
     },
   },
 ]
+
+/** @param accountId who logged it; null for the person @returns its id @throws Problem 422 for an event or a reading there is none of */
+export const keepSelfTest = async (
+  db: Database,
+  personId: string,
+  { figures, ...body }: SelfTestBody,
+  accountId: string | null,
+): Promise<string> => {
+  const standard = (await findPublished(db, body.standardId, body.standardVersion))?.standard
+  const event = standard?.events.find(({ id }) => id === body.eventId)
+  if (!standard || !event) {
+    throw invalidInput([
+      { place: 'eventId', code: 'unknownEvent', found: body.eventId, expected: 'an event of a published standard' },
+    ])
+  }
+  const slots = slotsOf(event.protocol).map(({ id }) => id)
+  const unknown = figures.find(({ slot }) => !slots.includes(slot))
+  if (unknown) {
+    throw invalidInput([
+      { place: 'figures', code: 'unknownSlot', found: unknown.slot, expected: `one of ${slots.join(', ')}` },
+    ])
+  }
+  const id = randomUUID()
+  const read = Object.fromEntries(figures.map(({ slot, value }) => [slot, value]))
+  await addSelfTest(db, personId, { ...body, id, figures: read }, accountId)
+  return id
+}
 
 /** A person with tests, self-tests and what was changed. */
 export const recordOf = async (db: Database, person: Person): Promise<PersonRecord> => {

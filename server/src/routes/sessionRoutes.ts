@@ -8,6 +8,11 @@ import {
   LinkCode,
   LinkHolderAnswer,
   LinkPassword,
+  MadeAnswer,
+  OwnPageAnswer,
+  OwnPageKey,
+  OwnSelfTestBody,
+  type Person,
   SessionAnswer,
   SignedInAnswer,
   SignIn,
@@ -26,10 +31,14 @@ import { findAccount, isDemoAccount, listDemoAccounts } from '../store/accountSt
 import { notifyAccess } from '../store/dayNotices.ts'
 import { findHouseRules, writeHouseRules } from '../store/houseRulesStore.ts'
 import { findLinkHolder, foundHouse, isUnfounded, takeAccountLink, type NewSession } from '../store/keptAccountStore.ts'
+import { listComingTests, openOwnPage } from '../store/ownPageStore.ts'
+import { findPerson } from '../store/peopleStore.ts'
 import { findOwnersOfNumbers } from '../store/personStore.ts'
 import { noteEvent } from '../store/securityStore.ts'
 import { findSessionParameters, joinStation, openSession } from '../store/sessionStore.ts'
+import { findPublished } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
+import { keepSelfTest, recordOf } from './peopleRoutes.ts'
 import type { Route, Server } from './route.ts'
 
 const WINDOW_MINUTES = 15
@@ -77,6 +86,20 @@ export const SESSION_ROUTES: readonly Omit<Route, 'action' | 'handle' | 'cost'>[
     what: 'makes the first administrator of a house that has none, with the code from the terminal',
     answer: SignedInAnswer,
     body: FoundHouseBody,
+  },
+  {
+    method: 'post',
+    path: '/api/session/own',
+    what: 'a candidate’s own page, opened by its link and the date of birth',
+    answer: OwnPageAnswer,
+    body: OwnPageKey,
+  },
+  {
+    method: 'post',
+    path: '/api/session/own/self-tests',
+    what: 'keeps a self-test somebody logs on their own page',
+    answer: MadeAnswer,
+    body: OwnSelfTestBody,
   },
   { method: 'delete', path: '/api/session', what: 'signs out', answer: 'nothing' },
 ]
@@ -208,12 +231,46 @@ export const sessionRouter = (server: Server): Router => {
     response.status(201).json({ account: await findAccount(pool, founder.id) })
   })
 
+  router.post('/own', ...limitLinks(server.limits), async (request, response) => {
+    const person = await ownerOf(server, request, readBody(OwnPageKey, request))
+    const record = await recordOf(pool, person)
+    const last = record.tests.at(-1)
+    const published = last ? await findPublished(pool, last.standardId, last.standardVersion) : null
+    const page: OwnPageAnswer = {
+      organisation: (await findHouseRules(pool)).rules.organisation ?? '',
+      // what the office did to the record, and why, stays there; what is not signed yet is nobody's result
+      record: { ...record, changes: [], tests: record.tests.filter(({ verdict }) => verdict !== null) },
+      standard: published?.standard ?? null,
+      coming: await listComingTests(pool, person.id, new Date().toISOString().slice(0, 10)),
+    }
+    response.json(page)
+  })
+
+  router.post('/own/self-tests', ...limitLinks(server.limits), async (request, response) => {
+    const { key, test } = readBody(OwnSelfTestBody, request)
+    const person = await ownerOf(server, request, key)
+    response.status(201).json({ id: await keepSelfTest(pool, person.id, test, null) })
+  })
+
   router.delete('/', async (request, response) => {
     await closeSession(pool, request, response)
     response.status(204).end()
   })
 
   return router
+}
+
+/** Whose page it is. @throws Problem 401, the same for a wrong date and a link that ended */
+const ownerOf = async ({ pool }: Server, request: Request, { code, birthDate }: OwnPageKey): Promise<Person> => {
+  const id = await openOwnPage(pool, code, birthDate)
+  const person = id === null ? null : await findPerson(pool, id, null)
+  if (person) return person
+  await noteEvent(pool, { kind: 'ownPage.refused', accountId: null, detail: { address: request.ip ?? '' } })
+  throw new Problem(
+    401,
+    'ownPage.closed',
+    'The page does not open. The date of birth is another, or the link has ended: ask the testing office for a new one.',
+  )
 }
 
 /** The same answer for a link that was used, has ended, or never was. */

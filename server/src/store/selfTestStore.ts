@@ -13,7 +13,13 @@ export interface SelfTest {
   readonly note: string
 }
 
-export const addSelfTest = async (db: Database, personId: string, test: SelfTest, accountId: string): Promise<void> => {
+/** @param accountId who logged it; null for the person, on their own page */
+export const addSelfTest = async (
+  db: Database,
+  personId: string,
+  test: SelfTest,
+  accountId: string | null,
+): Promise<void> => {
   await db.query(
     `insert into self_tests (id, person_id, standard_id, standard_version, event_id, test_date, figures, witness, note, logged_by)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,

@@ -15,6 +15,7 @@ import { wordFor } from '../ui/verdictWords.ts'
 import PersonChart from './PersonChart.vue'
 import PersonChange from './PersonChange.vue'
 import { personLines } from './personLines.ts'
+import PersonOwnPage from './PersonOwnPage.vue'
 import PersonSelfTest from './PersonSelfTest.vue'
 
 const route = useRoute()
@@ -180,6 +181,7 @@ const setUp = computed(() => {
         </div>
         <PersonSelfTest v-if="!record.person.erased" :record="record" @logged="read" />
       </section>
+      <PersonOwnPage v-if="session.can('ownPages.make') && !record.person.erased" :person="record.person" />
       <PersonChange
         v-if="session.can('people.change') && !record.person.erased"
         :person="record.person"

@@ -1,13 +1,12 @@
 <script setup lang="ts">
-/** A self-test put on record: which event of which standard, when, the figures, who witnessed it. */
-import { parseField, type PersonRecord, slotsOfEvent, type Standard, type VersionSummary } from '@able-gauge/core'
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
-import { computed, onMounted, reactive, ref, watch } from 'vue'
-import { tell, inWords } from '../api.ts'
-import { listVersions, readVersion } from '../standards/standardCalls.ts'
+/** A self-test put on record by the office: under which standard, then as the person would. */
+import type { PersonRecord, SelfTestBody, Standard, VersionSummary } from '@able-gauge/core'
+import { BFormSelect } from 'bootstrap-vue-next'
+import { onMounted, ref, shallowRef, watch } from 'vue'
+import { inWords, tell } from '../api.ts'
 import { readStandard } from '../standards/readStandard.ts'
-import { today } from '../ui/localTime.ts'
-import DateField from '../ui/DateField.vue'
+import { listVersions, readVersion } from '../standards/standardCalls.ts'
+import SelfTestFields from './SelfTestFields.vue'
 
 const props = defineProps<{
   record: PersonRecord
@@ -16,8 +15,7 @@ const emit = defineEmits<{ logged: [] }>()
 
 const versions = ref<readonly VersionSummary[]>([])
 const chosen = ref('')
-const standard = ref<Standard | null>(null)
-const form = reactive({ eventId: '', testDate: today(), witness: '', note: '', figures: {} as Record<string, string> })
+const standard = shallowRef<Standard | null>(null)
 const problem = ref('')
 
 onMounted(async () => {
@@ -32,48 +30,13 @@ onMounted(async () => {
 })
 watch(chosen, async (now) => {
   const [id = '', version = ''] = now.split(' ')
-  if (id === '') return
-  const { standard: read } = await readStandard(await readVersion(id, Number(version)))
-  standard.value = read
-  form.eventId = read?.events[0]?.id ?? ''
+  if (id !== '') standard.value = (await readStandard(await readVersion(id, Number(version)))).standard
 })
-const event = computed(() => standard.value?.events.find(({ id }) => id === form.eventId))
-const slots = computed(() => (event.value ? slotsOfEvent(event.value) : []))
-
-const log = async (): Promise<void> => {
-  problem.value = ''
-  const figures: { slot: string; value: number }[] = []
-  for (const slot of slots.value) {
-    const text = form.figures[slot.id]?.trim() ?? ''
-    if (text === '') continue
-    const read = parseField(text, slot)
-    if (!read.ok) {
-      problem.value = `${slot.label}: ${read.reason}`
-      return
-    }
-    figures.push({ slot: slot.id, value: read.value })
-  }
-  const [standardId = '', version = ''] = chosen.value.split(' ')
-  try {
-    await tell('POST', `/people/${props.record.person.id}/self-tests`, {
-      standardId,
-      standardVersion: Number(version),
-      eventId: form.eventId,
-      testDate: form.testDate,
-      figures,
-      witness: form.witness.trim(),
-      note: form.note.trim(),
-    })
-    form.figures = {}
-    emit('logged')
-  } catch (error) {
-    problem.value = inWords(error)
-  }
-}
+const keep = (test: SelfTestBody): Promise<void> => tell('POST', `/people/${props.record.person.id}/self-tests`, test)
 </script>
 
 <template>
-  <form class="fields" @submit.prevent="log">
+  <SelfTestFields :standard="standard" :keep="keep" @logged="emit('logged')">
     <label
       >Standard
       <BFormSelect v-model="chosen">
@@ -82,35 +45,6 @@ const log = async (): Promise<void> => {
         </option>
       </BFormSelect></label
     >
-    <label
-      >Event
-      <BFormSelect v-model="form.eventId">
-        <option v-for="one in standard?.events ?? []" :key="one.id" :value="one.id">{{ one.name }}</option>
-      </BFormSelect></label
-    >
-    <label>Date <DateField v-model="form.testDate" required /></label>
-    <label v-for="slot in slots" :key="slot.id"
-      >{{ slot.label }}
-      <BFormInput
-        :model-value="form.figures[slot.id] ?? ''"
-        class="figures"
-        @update:model-value="(text) => (form.figures[slot.id] = String(text ?? ''))"
-      />
-    </label>
-    <label>Witnessed by <BFormInput v-model="form.witness" maxlength="80" /></label>
-    <label>Note <BFormInput v-model="form.note" maxlength="300" /></label>
-    <BButton variant="quiet" type="submit">Log the self-test</BButton>
-  </form>
+  </SelfTestFields>
   <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
-  gap: 10px 14px;
-  align-items: end;
-  border-top: 1px solid var(--line);
-  padding-top: 12px;
-}
-</style>
