@@ -18,7 +18,6 @@ const PHONE = { width: 390, height: 844 }
 const PICTURES = [
   { name: 'days', as: 'ines.calloway-brandt', path: '/', screen: LAPTOP },
   { name: 'plan', as: 'ines.calloway-brandt', path: `${DAY}/plan`, screen: LAPTOP },
-  { name: 'timetable', as: 'ines.calloway-brandt', path: `${DAY}/plan?part=timetable`, screen: LAPTOP },
   { name: 'muster', as: 'odile.harrow', path: `${DAY}/muster`, screen: LAPTOP },
   { name: 'run', as: 'pell.varga', path: `${DAY}/run`, screen: LAPTOP },
   {
@@ -45,7 +44,8 @@ const PICTURES = [
     before: workCourse,
   },
   { name: 'laps', as: 'pell.varga', path: `${DAY}/run/run`, screen: LAPTOP, setUp: runWaveTwo },
-  { name: 'accounts', as: 'thora.lindqvist-may', path: '/accounts', screen: LAPTOP },
+  { name: 'people', as: 'edda.farquhar', path: '/people', screen: LAPTOP, before: compareFile },
+  { name: 'own-page', as: 'edda.farquhar', path: '/people', screen: PHONE, before: openOwnPage },
   { name: 'verdicts', as: 'ines.calloway-brandt', path: `${DAY}/verdicts`, screen: LAPTOP, before: showQuist },
   {
     name: 'result-sheet',
@@ -173,6 +173,39 @@ async function openPerson(tab) {
   await tab.getByRole('searchbox').fill('Ashgrove')
   await tab.getByRole('link', { name: 'Hyacinth Ashgrove' }).click()
   await tab.getByRole('heading', { name: 'Over time' }).waitFor()
+}
+
+/** A file of people held against the register. */
+async function compareFile(tab) {
+  const file = [
+    'Number;First name;Surname;Born;Sex;Unit;Rank',
+    'TI-1003;Petra;Haldane-Roy;19.7.1994;female;Intake;Recruit',
+    'TI-1301;Jörg;Ashgrove-Müller;4.5.1999;male;Marram;Firefighter',
+    'TI-1302;Ása;Brú;31.2.1999;female;Marram;Firefighter',
+    'TI-1303;Emeka;Vance;30.1.1999;male;Intake;Constable',
+  ]
+  await tab.getByRole('button', { name: 'Bring people in' }).click()
+  const buffer = Buffer.from(file.join('\n'), 'latin1')
+  await tab
+    .getByRole('dialog')
+    .getByLabel('The file')
+    .setInputFiles({ name: 'people.csv', mimeType: 'text/csv', buffer })
+  await tab.getByRole('button', { name: 'Compare' }).click()
+  await tab.getByText('on record as the file says').waitFor()
+  await tab.waitForTimeout(300)
+}
+
+/** What a candidate sees of three years. */
+async function openOwnPage(tab) {
+  await openPerson(tab)
+  const born = (await tab.getByText(/born \d/).innerText()).match(/born ([^.]+)\./)[1]
+  await tab.getByRole('button', { name: 'Make a link' }).click()
+  const { pathname, hash } = new URL(await tab.locator('.address').innerText())
+  await tab.goto(`${pathname}${hash}`)
+  await tab.getByLabel('Your date of birth').fill(born)
+  await tab.getByRole('button', { name: 'Open my page' }).click()
+  await tab.locator('summary').filter({ hasText: 'Press-ups' }).first().click()
+  await tab.waitForTimeout(300)
 }
 
 /** One candidate on the stairs behind another who is further on. */

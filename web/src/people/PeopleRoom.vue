@@ -64,7 +64,7 @@ onMounted(async () => {
         :options="unitOptions"
         aria-label="Unit"
       />
-      <BDropdown v-if="session.can('people.export')" variant="quiet" text="Save">
+      <BDropdown v-if="session.can('people.export')" variant="quiet" text="Save as …">
         <BDropdownItemButton @click="files.saveCsv">List as CSV</BDropdownItemButton>
         <BDropdownItemButton @click="files.saveXlsx">List as XLSX</BDropdownItemButton>
         <BDropdownItemButton @click="files.saveEverything">Everything, with all tests (JSON)</BDropdownItemButton>

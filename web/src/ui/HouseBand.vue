@@ -26,7 +26,10 @@ const leave = async (): Promise<void> => {
       <RouterLink v-if="session.can('people.read')" :to="{ name: 'people' }" :class="{ here: inPeople }"
         >People</RouterLink
       >
-      <RouterLink v-if="session.can('standards.read')" :to="{ name: 'library' }" :class="{ here: inLibrary }"
+      <RouterLink
+        v-if="session.can('standards.read') && session.can('days.list')"
+        :to="{ name: 'library' }"
+        :class="{ here: inLibrary }"
         >Standards</RouterLink
       >
       <RouterLink v-if="session.can('accounts.manage')" :to="{ name: 'accounts' }" active-class="here"

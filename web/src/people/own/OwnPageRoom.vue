@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A candidate's own page: results with their reasons, what is to come, a log of one's own. Opened by its link and the date of birth. */
-import { OwnPageAnswer, printDate, retestDate, sayStep } from '@able-gauge/core'
+import { OwnPageAnswer, printDate, printQuantity, retestDate, sayStep, type Mark } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { useSessionStorage } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef } from 'vue'
@@ -50,6 +50,12 @@ const next = computed(() => {
   const from = retestDate({ retest: { earliestAfterDays: last.earliestAfterDays } }, last.testDate)
   return `A retest is allowed from ${printDate(from)}, with the same set-up.`
 })
+/** "10, short": the figure where there is one, and what it was judged. */
+const sayMark = (mark: Mark): string => {
+  const figure = figureOf(mark)
+  const word = wordFor(mark)
+  return figure === null || !('unit' in mark) ? word : `${printQuantity(figure, mark.unit)}, ${word}`
+}
 const nameOf = (test: (typeof tests.value)[number], eventId: string): string =>
   test.events.find(({ id }) => id === eventId)?.name ?? eventId
 </script>
@@ -85,11 +91,14 @@ const nameOf = (test: (typeof tests.value)[number], eventId: string): string =>
         </div>
         <p v-if="test.broughtIn" class="quiet">From the records of earlier years.</p>
         <template v-if="test.verdict">
-          <p v-for="{ title, sentence } in test.verdict.trace.map(sayStep)" :key="title">{{ sentence }}</p>
+          <p v-for="{ title, sentence } in test.verdict.trace.map(sayStep)" :key="title">
+            <strong>{{ title }}.</strong> {{ sentence }}
+          </p>
           <details v-for="mark in test.verdict.marks" :key="mark.eventId">
             <summary>
               <span class="event">{{ nameOf(test, mark.eventId) }}</span>
-              <span>{{ wordFor(mark) }}</span>
+              <span>{{ sayMark(mark) }}</span>
+              <span class="turn" aria-hidden="true">›</span>
             </summary>
             <Gauge v-if="mark.cut" :cut="mark.cut" :value="figureOf(mark)" :state="markerOf(mark)" size="large" />
             <ul>
@@ -147,8 +156,8 @@ const nameOf = (test: (typeof tests.value)[number], eventId: string): string =>
   gap: 10px;
 }
 summary {
-  display: flex;
-  justify-content: space-between;
+  display: grid;
+  grid-template-columns: 1fr auto auto;
   gap: 12px;
   min-height: 44px;
   align-items: center;
@@ -157,6 +166,12 @@ summary {
 }
 .event {
   font-weight: 650;
+}
+.turn {
+  color: var(--ink-2);
+}
+[open] .turn {
+  transform: rotate(90deg);
 }
 .charts {
   display: grid;
