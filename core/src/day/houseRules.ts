@@ -33,6 +33,8 @@ export class HouseRules {
   @Flag() consentNeeded!: boolean
   /** Personal data is kept at least so many days after the last test, and may be erased from then on; left out, at any time. */
   @Optional() @Whole(1, 36_500) keepDays?: number
+  /** Who does nothing for so long is signed out; left out, after sixteen hours. */
+  @Optional() @Whole(15, 960) idleMinutes?: number
   /** Kept once, used in every day. */
   @Optional() @NestedList(() => Venue, 0, 200) venues?: Venue[]
   /** Brought to every day besides what the events need; what experience asks for when left out. */

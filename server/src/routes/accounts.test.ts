@@ -358,3 +358,23 @@ test('the role of the application may call what it was given, and nothing a migr
     ]
   `)
 })
+
+test('a session nobody used for as long as the house allows has ended', async () => {
+  const { caller } = await welcomed('grader')
+  const { body } = await administrator.call('GET', '/api/house-rules')
+  const rules = { ...(body['rules'] as object), idleMinutes: 30 }
+  const put = (change: object) =>
+    administrator.call('PUT', '/api/house-rules', { revision: body['revision'], rules: { ...rules, ...change } })
+  expect((await put({ idleMinutes: 5 })).status).toBe(422)
+  expect((await put({})).status).toBe(200)
+  const lastUsed = (ago: string) => server.owner.query(`update sessions set used_at = now() - $1::interval`, [ago])
+  await lastUsed('29 minutes')
+  const used = await caller.call('GET', '/api/session')
+  expect(used.body['account']).toMatchObject({ role: 'grader' })
+  expect(Number(used.body['endsInMs'])).toBeLessThanOrEqual(30 * 60_000)
+  await server.owner.query(`update sessions set used_at = now() - interval '31 minutes' where account_id <> $1`, [
+    server.accountIds.administrator,
+  ])
+  expect((await caller.call('GET', '/api/session')).body['account']).toBeNull()
+  expect((await caller.call('GET', '/api/house-rules')).status).toBe(401)
+})

@@ -18,6 +18,7 @@ interface Draft {
   heat: { fromC: number; advice: 'change' | 'stop'; measure: string }[]
   briefing: string
   keepDays: number | ''
+  idleMinutes: number | ''
 }
 
 const session = useSession()
@@ -31,11 +32,16 @@ const { draft, problem, saved, isChanged, save, drop } = useHouseDraft<Draft>(
     heat: rules.heat.map(({ fromDeciC, ...rest }) => ({ ...rest, fromC: fromDeciC / 10 })),
     briefing: rules.briefing.join('\n'),
     keepDays: rules.keepDays ?? '',
+    idleMinutes: rules.idleMinutes ?? '',
   }),
-  ({ organisation: _organisation, keepDays: _keepDays, ...rules }, { organisation, keepDays, ...edited }) => ({
+  (
+    { organisation: _organisation, keepDays: _keepDays, idleMinutes: _idle, ...rules },
+    { organisation, keepDays, idleMinutes, ...edited },
+  ) => ({
     ...rules,
     ...(organisation.trim() === '' ? {} : { organisation: organisation.trim() }),
     ...(keepDays === '' ? {} : { keepDays }),
+    ...(idleMinutes === '' ? {} : { idleMinutes }),
     screening: edited.screening,
     consent: edited.consent.trim(),
     consentNeeded: edited.consentNeeded,
@@ -162,6 +168,16 @@ const addLimit = (): void => {
           >Kept at least so many days after the last test, and erasable from then on (empty: at any time)
           <BFormInput v-model.number="draft.keepDays" class="figures" type="number" min="1" max="36500"
         /></label>
+      </section>
+      <section class="sheet part">
+        <h2>Signing in</h2>
+        <label class="short"
+          >Signed out after so many minutes without use (empty: after sixteen hours)
+          <BFormInput v-model.number="draft.idleMinutes" class="figures" type="number" min="15" max="960"
+        /></label>
+        <p class="quiet">
+          A day that is open on a device counts as use, so that nobody is signed out beside a candidate.
+        </p>
       </section>
       <SaveBar label="Save the house rules" :is-changed="isChanged" :saved="saved" :problem="problem" @drop="drop" />
     </form>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** The day as planned: the standard it is judged by, who is entered in which wave, the staff. */
-import { COMBINATION_NAMES, printDate, printTime, rulesOf, type StandardEvent } from '@able-gauge/core'
+import { COMBINATION_NAMES, printDate, printTime, retestDate, rulesOf, type StandardEvent } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
-import { byBib, wavesOf, type Day } from '../day/day.ts'
+import { byBib, fullName, wavesOf, type Day } from '../day/day.ts'
 import { shortDate } from '../ui/localTime.ts'
 import { useSession } from '../session/sessionStore.ts'
 import RosterDialog from './RosterDialog.vue'
@@ -29,6 +29,15 @@ const bibsIn = (wave: number): string =>
     .sort(byBib)
     .map(({ bib }) => bib ?? 'no bib')
     .join(', ')
+
+/** Who was tested by this standard too short a time before. */
+const tooEarly = computed(() =>
+  props.day.entries.flatMap((entry) => {
+    const before = props.day.testedBefore[entry.id]
+    const from = before === undefined ? '' : retestDate(standard.value, before)
+    return from > props.day.occasion.testDate ? [{ name: fullName(entry), from }] : []
+  }),
+)
 
 const restsOf = ({ restAfterMs }: StandardEvent): string =>
   restAfterMs ? `Then rest at least ${printTime(restAfterMs)}.` : ''
@@ -73,6 +82,12 @@ const restsOf = ({ restAfterMs }: StandardEvent): string =>
               <dd class="figures">{{ bibsIn(wave) }}</dd>
             </template>
           </dl>
+          <p v-if="tooEarly.length > 0" class="early" role="status">
+            Too early for a retest by this standard:
+            <template v-for="({ name, from }, index) in tooEarly" :key="name"
+              >{{ index > 0 ? ', ' : '' }}{{ name }} from {{ printDate(from) }}</template
+            >.
+          </p>
           <p v-if="day.entries.length === 0">Nobody is entered yet.</p>
           <div class="buttons">
             <BButton v-if="mayEnter" :variant="day.entries.length === 0 ? 'primary' : 'quiet'" @click="entering = true">
@@ -117,6 +132,13 @@ section {
 aside {
   display: grid;
   gap: 16px;
+}
+.early {
+  padding: 8px 12px;
+  background: var(--decide-tint);
+  color: var(--decide);
+  border: 1px solid var(--decide-edge);
+  border-radius: 6px;
 }
 .event {
   border-top: 1px solid var(--line);

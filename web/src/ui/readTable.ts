@@ -32,7 +32,17 @@ export const readTable = async (file: Blob, encoding?: TextEncoding): Promise<Ta
   return table
 }
 
-const readText = (text: string): string[][] => Papa.parse<string[]>(text, { skipEmptyLines: false }).data
+const DELIMITERS = [';', ',', '\t', '|'] as const
+
+/** What stands between the headings stands between all cells; a short table is too little to guess by its rows. */
+const delimiterOf = (text: string): string => {
+  const [heading = ''] = text.replaceAll(/"[^"]*"/g, '').split(/\r?\n|\r/, 1)
+  const countOf = (delimiter: string): number => heading.split(delimiter).length
+  return [...DELIMITERS].sort((a, b) => countOf(b) - countOf(a))[0] ?? ','
+}
+
+const readText = (text: string): string[][] =>
+  Papa.parse<string[]>(text, { delimiter: delimiterOf(text), skipEmptyLines: false }).data
 
 const readWorkbook = async (bytes: ArrayBuffer): Promise<string[][]> => {
   // fetched only by who brings a workbook
