@@ -192,7 +192,7 @@ test('a candidate opens the own page on a phone, sees why, and logs a test', asy
   await pocket.close()
 
   await page.reload()
-  await expect(page.getByText('nobody witnessed it')).toBeVisible()
+  await expect(page.getByText('nobody witnessed it.')).toBeVisible()
   await page.getByRole('button', { name: 'End every link' }).click()
   await expect(page.getByText('Every link to the page has ended.')).toBeVisible()
 })

@@ -17,6 +17,7 @@ test('what was refused is told apart', () => {
     'link.refused',
     'password.refused',
     'house.refused',
+    'ownPage.refused',
   ])
 })
 

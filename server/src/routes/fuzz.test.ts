@@ -5,6 +5,9 @@
  */
 import { randomUUID } from 'node:crypto'
 import { createConnection } from 'node:net'
+import { mkdtemp, rm, writeFile } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { ROLES, rolesFor, seededRandom } from '@able-gauge/core'
@@ -15,7 +18,7 @@ import { NO_LIMITS } from '../limits.ts'
 import { ROUTES } from './index.ts'
 import type { Route } from './route.ts'
 
-const REQUESTS = Number(process.env['ABLE_GAUGE_FUZZ'] ?? 2_000)
+const REQUESTS = Number(process.env['ABLE_GAUGE_FUZZ'] ?? 2_600)
 const SEED = Number(process.env['ABLE_GAUGE_SEED'] ?? 20_261_126)
 /** The state is compared after every so many refusals: it reads every table. */
 const COMPARE_EVERY = 31
@@ -26,14 +29,35 @@ let server: TestServer
 const callers = new Map<string, Caller>()
 
 beforeAll(async () => {
-  server = await openTestServer({ limits: NO_LIMITS })
+  folder = await mkdtemp(join(tmpdir(), 'able-gauge-fuzz-'))
+  const keeper = {
+    last: () => null,
+    backUp: async (): Promise<string> => {
+      const file = join(folder, randomUUID())
+      await writeFile(file, '{}')
+      return file
+    },
+  }
+  server = await openTestServer({ limits: NO_LIMITS, keeper })
   for (const role of ROLES) callers.set(role, await Caller.signedIn(server.address, role))
+  const { rows } = await server.owner.query<{ password_hash: string }>(
+    `select password_hash from accounts where password_hash <> '' limit 1`,
+  )
+  passwordHash = rows[0]?.password_hash ?? ''
 })
-afterAll(() => server.close())
+afterAll(async () => {
+  await server.close()
+  await rm(folder, { recursive: true, force: true })
+})
+let folder = ''
+/** Of the password all accounts have, for when a request has changed one. */
+let passwordHash = ''
 
 interface World {
   readonly occasionId: string
   readonly signedId: string
+  /** A day on which nothing was captured. */
+  readonly emptyId: string
   readonly entryIds: readonly string[]
   readonly captureIds: readonly string[]
   readonly personIds: readonly string[]
@@ -69,6 +93,7 @@ const makeWorld = async (): Promise<World> => {
   const day = await addTestDay(server, plainV3(), '2026-11-24', entries)
   const signed = await addTestDay(server, plainV3(), '2026-11-24', [{ bib: 1 }])
   await officer().call('POST', `/api/occasions/${signed.occasionId}/sign-off`, { password: PASSWORD, acceptOpen: true })
+  const empty = await addTestDay(server, plainV3(), '2026-11-27', [])
   const captures = Array.from({ length: 4 }, () => sentCapture())
   await officer().call('POST', `/api/occasions/${day.occasionId}/captures`, { captures })
   const { rows } = await server.pool.query<{ id: string; number: string }>(
@@ -91,6 +116,7 @@ const makeWorld = async (): Promise<World> => {
   return {
     occasionId: day.occasionId,
     signedId: signed.occasionId,
+    emptyId: empty.occasionId,
     entryIds: day.entryIds,
     captureIds: captures.map(({ id }) => id),
     personIds: rows.map(({ id }) => id),
@@ -199,6 +225,12 @@ const ADJUST: Readonly<Record<string, (body: Body, world: World) => Body | Promi
     revision: await houseRevision(),
   }),
   'put /api/occasions/:occasionId/staff': () => ({ staff: [{ accountId: server.accountIds.officer, duty: 'all' }] }),
+  'post /api/occasions/:occasionId/copy': (body) => ({ ...body, version: 3, withPeople: false }),
+  'put /api/occasions/:occasionId/standard': () => ({ standardId: 'constabulary-entry', version: 3 }),
+  'post /api/register/compare': () => ({ people: [registerRow()] }),
+  'post /api/register': () => ({ people: [{ ...registerRow(), take: 'add' }], reason: 'from a file' }),
+  'post /api/backups': () => ({ passphrase: 'twelve quiet otters' }),
+  'put /api/units/:unitId': (body) => ({ ...body, name: `Unit ${random.whole(1, 1e9)}`, parentId: null }),
   'put /api/occasions/:occasionId/waves': (_, world) => ({
     waves: [{ entryId: pick(world.entryIds), wave: random.whole(1, 9) }],
   }),
@@ -250,6 +282,20 @@ const ADJUST: Readonly<Record<string, (body: Body, world: World) => Body | Promi
   'patch /api/occasions/:occasionId': () => ({ name: 'Renamed', venue: 'Marram Yard' }),
 }
 
+/** A verdict of which nothing is known. */
+const NO_RESULT = JSON.stringify({ outcome: 'notStarted', settled: false, eventsToGo: 0, marks: [], trace: [] })
+
+const registerRow = () => ({
+  number: `R-${random.whole(1, 1e9)}`,
+  givenName: 'Lumi',
+  familyName: '=HYPERLINK("x")',
+  birthDate: '1999-05-04',
+  category: 'female',
+  unitId: '',
+  rank: '',
+  email: '',
+})
+
 const single = async (sql: string, values: readonly unknown[]): Promise<number> =>
   (await server.pool.query<{ n: number }>(sql, [...values])).rows[0]?.n ?? 0
 const revisionOf = (id: string) => single('select revision as n from entries where id = $1', [id])
@@ -267,6 +313,7 @@ const ADDRESS: Readonly<Record<string, (world: World) => string>> = {
   personId: ({ personIds }) => personIds[0] ?? '',
   accountId: () => server.accountIds.viewer,
   deviceId: () => 'device-1',
+  unitId: () => randomUUID(),
 }
 
 /** Routes whose address names something else than the others' does; what they use up is made for each asking. */
@@ -286,6 +333,36 @@ const addressOf = async ({ method, path }: Route, world: World): Promise<string>
         () => path.replace(':accountId', world.invitedId),
       ]),
     ),
+    'put /api/occasions/:occasionId/standard': () => path.replace(':occasionId', world.emptyId),
+    // cancelled and taken back in turns
+    'put /api/occasions/:occasionId/cancellation': async () => {
+      await officer().call('DELETE', `/api/occasions/${world.emptyId}/cancellation`)
+      return path.replace(':occasionId', world.emptyId)
+    },
+    'delete /api/occasions/:occasionId/cancellation': async () => {
+      await officer().call('PUT', `/api/occasions/${world.emptyId}/cancellation`, { reason: 'storm' })
+      return path.replace(':occasionId', world.emptyId)
+    },
+    'delete /api/rehearsals/:occasionId': async () => {
+      const wish = { standardId: 'constabulary-entry', version: 3, people: 4, speed: 60 }
+      const made = await officer().call('POST', '/api/rehearsals', wish)
+      return path.replace(':occasionId', String(made.body['id']))
+    },
+    'delete /api/people/:personId/brought-results/:resultId': async () => {
+      const id = randomUUID()
+      await server.owner.query(
+        `insert into brought_in_results (id, person_id, standard_id, standard_version, test_date, verdict, source, brought_by)
+         values ($1, $2, 'constabulary-entry', 3, $3, $5, 'x', $4) on conflict do nothing`,
+        [
+          id,
+          world.personIds[0],
+          `20${random.whole(10, 20)}-01-${random.whole(10, 28)}`,
+          server.accountIds.officer,
+          NO_RESULT,
+        ],
+      )
+      return path.replace(':resultId', id)
+    },
     'delete /api/own-account/sessions/:sessionId': () => path.replace(':sessionId', 'others'),
     'post /api/occasions/:occasionId/amendments': () => path.replace(':occasionId', world.signedId),
     'get /api/standards/:standardId/:version/results': () => path.replace(':standardId', world.published),
@@ -408,8 +485,12 @@ test(`${REQUESTS} requests over all routes: no 5xx, and nothing stored by a refu
     const before = compares ? await stateOf() : ''
     const { what, status } = await ask(route, world, address, valid)
     if (status >= 500) faults.push(`${status} ${what}`)
-    if (status < 300) successes.set(key, (successes.get(key) ?? 0) + 1)
-    else {
+    if (status < 300) {
+      successes.set(key, (successes.get(key) ?? 0) + 1)
+      // whatever it was changed to, the next request knows the one all accounts began with
+      if (key === 'put /api/own-account/password')
+        await server.owner.query(`update accounts set password_hash = $1 where password_hash <> ''`, [passwordHash])
+    } else {
       refused += 1
       if (valid) refusals.set(key, `${status} ${what}`)
       if (compares && (await stateOf()) !== before) {
