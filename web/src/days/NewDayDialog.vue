@@ -62,9 +62,9 @@ watch(open, async (isOpen) => {
   }
 })
 
-/** A venue that is known brings its time zone. */
-watch(venue, (now) => {
-  const known = house.rules?.venues?.find((one) => one.name === now)
+/** A venue that is known brings its time zone, also when what is known arrives after the name was typed. */
+const knownVenue = computed(() => house.rules?.venues?.find(({ name: known }) => known === venue.value))
+watch(knownVenue, (known) => {
   if (known) zone.value = known.zone
 })
 
