@@ -1,11 +1,12 @@
 /** What is kept, taken out: the register, everything of a unit, everything of one person. */
-import { may, PeopleAnswer, printDate, type PersonRecord } from '@able-gauge/core'
+import { may, PeopleAnswer, type PersonRecord } from '@able-gauge/core'
 import { reachIn } from '../access/unit.ts'
 import { inTransaction } from '../database.ts'
+import { recordOf } from '../personRecord.ts'
 import { exportPerson } from '../store/personExportStore.ts'
 import { searchPeople } from '../store/peopleStore.ts'
 import { listUnits } from '../store/unitStore.ts'
-import { personIn, recordOf } from './peopleRoutes.ts'
+import { personIn } from './peopleRoutes.ts'
 import type { Route } from './route.ts'
 
 /** More people than one organisation has. */
@@ -69,7 +70,7 @@ export const exportRoutes: readonly Route[] = [
       })
       response.json({
         format: 'able-gauge/person/1',
-        made: printDate(new Date().toISOString().slice(0, 10)),
+        made: new Date().toISOString().slice(0, 10),
         ...(withHealth ? {} : { left: 'Screening answers are given out by an officer alone.' }),
         ...file,
       })

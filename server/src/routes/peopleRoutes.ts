@@ -1,18 +1,11 @@
 /** People across days: who they are, what they did, doubles, self-tests, erasure. */
 import {
-  ageOn,
-  ageReferenceDate,
-  amendVerdict,
   CorrectionBody,
   differencesBetween,
   erasableFrom,
-  judgeEvent,
   MadeAnswer,
-  type Mark,
-  measureReadings,
   MergeBody,
   MergedAnswer,
-  NO_CHOICES,
   OwnPageLinkAnswer,
   PeopleAnswer,
   type Person,
@@ -20,33 +13,25 @@ import {
   ReasonBody,
   rules,
   SelfTestBody,
-  slotsOf,
-  type Standard,
 } from '@able-gauge/core'
-import { randomUUID } from 'node:crypto'
 import { newToken } from '../access/session.ts'
 import { reachIn, unitFor } from '../access/unit.ts'
-import { inTransaction, type Database } from '../database.ts'
+import { inTransaction } from '../database.ts'
+import { keepSelfTest, recordOf } from '../personRecord.ts'
 import { invalidInput, notFound, Problem } from '../problem.ts'
-import { listAmendments } from '../store/amendmentStore.ts'
-import { listBroughtTestsOf, removeBroughtResult, type BroughtTest } from '../store/broughtStore.ts'
+import { removeBroughtResult } from '../store/broughtStore.ts'
 import { findHouseRules } from '../store/houseRulesStore.ts'
+import { addOwnPage, withdrawOwnPages } from '../store/ownPageStore.ts'
 import {
   correctPerson,
   erasePerson,
   findPerson,
   lastTestOf,
-  listChangesOf,
-  listTestsOf,
   mergePeople,
   openDaysOf,
   searchPeople,
   unmergePerson,
-  type TestOfPerson,
 } from '../store/peopleStore.ts'
-import { addOwnPage, withdrawOwnPages } from '../store/ownPageStore.ts'
-import { addSelfTest, listSelfTests, type SelfTest } from '../store/selfTestStore.ts'
-import { findPublished } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
 import { param, type Call, type Route } from './route.ts'
 
@@ -256,112 +241,10 @@ export const peopleRoutes: readonly Route[] = [
   },
 ]
 
-/** @param accountId who logged it; null for the person @returns its id @throws Problem 422 for an event or a reading there is none of */
-export const keepSelfTest = async (
-  db: Database,
-  personId: string,
-  { figures, ...body }: SelfTestBody,
-  accountId: string | null,
-): Promise<string> => {
-  const standard = (await findPublished(db, body.standardId, body.standardVersion))?.standard
-  const event = standard?.events.find(({ id }) => id === body.eventId)
-  if (!standard || !event) {
-    throw invalidInput([
-      { place: 'eventId', code: 'unknownEvent', found: body.eventId, expected: 'an event of a published standard' },
-    ])
-  }
-  const slots = slotsOf(event.protocol).map(({ id }) => id)
-  const unknown = figures.find(({ slot }) => !slots.includes(slot))
-  if (unknown) {
-    throw invalidInput([
-      { place: 'figures', code: 'unknownSlot', found: unknown.slot, expected: `one of ${slots.join(', ')}` },
-    ])
-  }
-  const id = randomUUID()
-  const read = Object.fromEntries(figures.map(({ slot, value }) => [slot, value]))
-  await addSelfTest(db, personId, { ...body, id, figures: read }, accountId)
-  return id
-}
-
-/** A person with tests, self-tests and what was changed. */
-export const recordOf = async (db: Database, person: Person): Promise<PersonRecord> => {
-  const tests = await listTestsOf(db, person.id)
-  const brought = await listBroughtTestsOf(db, person.id)
-  const own = await listSelfTests(db, person.id)
-  return {
-    person,
-    tests: [
-      ...(await Promise.all(tests.map((test) => asItStands(db, test)))),
-      ...(await Promise.all(brought.map((test) => asBroughtIn(db, test)))),
-    ].sort((a, b) => a.testDate.localeCompare(b.testDate)),
-    selfTests: await Promise.all(own.map((test) => judgeSelfTest(db, person, test, tests))),
-    changes: await listChangesOf(db, person.id),
-  }
-}
-
 /** Somebody of the own unit; of others there is nobody. @throws Problem 404 */
 export const personIn = async (call: Call): Promise<Person> => {
   const id = param(call, 'personId')
   const person = rules.isUuid(id) ? await findPerson(call.server.pool, id, call.account.unitId ?? null) : null
   if (!person) throw notFound('person')
   return person
-}
-
-/** A test with its amendments laid on, and what a chart needs of its standard. */
-const asItStands = async (db: Database, { signed, ...test }: TestOfPerson) => {
-  const standard = await standardOf(db, test)
-  const { earliestAfterDays } = standard.retest
-  const events = standard.events.map(({ id, name }) => ({ id, name }))
-  if (!signed) return { ...test, events, earliestAfterDays, verdict: null }
-  const amendments = (await listAmendments(db, test.occasionId)).filter(({ entryId }) => entryId === test.entryId)
-  const terms = { standard, testDate: test.testDate }
-  const verdict = amendVerdict(terms, signed.candidate, signed.verdict, amendments)
-  return { ...test, events, earliestAfterDays, verdict, amended: amendments.length > 0 }
-}
-
-/** A result of earlier years as a test: judged by the version then in force, and never signed here. */
-const asBroughtIn = async (db: Database, { id, source, ...test }: BroughtTest) => {
-  const { events, retest } = await standardOf(db, test)
-  return {
-    ...test,
-    occasionId: id,
-    entryId: id,
-    name: 'Brought in',
-    broughtIn: source,
-    choices: NO_CHOICES,
-    setUp: {},
-    events: events.map((event) => ({ id: event.id, name: event.name })),
-    earliestAfterDays: retest.earliestAfterDays,
-  }
-}
-
-const standardOf = async (
-  db: Database,
-  { standardId, standardVersion }: Pick<TestOfPerson, 'standardId' | 'standardVersion'>,
-): Promise<Standard> => {
-  const published = await findPublished(db, standardId, standardVersion)
-  if (!published) throw new Error(`A test names ${standardId} version ${standardVersion}, which is not published.`)
-  return published.standard
-}
-
-/** Judged as an official result would be, by the category of the last test; without one there is nothing to judge by. */
-const judgeSelfTest = async (
-  db: Database,
-  person: Person,
-  test: SelfTest,
-  tests: readonly TestOfPerson[],
-): Promise<SelfTest & { readonly eventName: string; readonly mark: Mark | null }> => {
-  const standard = await standardOf(db, test)
-  const event = standard.events.find(({ id }) => id === test.eventId)
-  const category = tests.flatMap(({ signed }) => signed?.candidate.category ?? []).at(-1)
-  if (!event || category === undefined) return { ...test, eventName: event?.name ?? test.eventId, mark: null }
-  const ageCountedOn = ageReferenceDate(standard.ageRule, test.testDate)
-  const ageYears = ageOn(person.birthDate, ageCountedOn, standard.ageRule.leapDayBirthday)
-  const candidate = { entryId: test.id, category, ageYears, ageCountedOn }
-  const measure = measureReadings(event.protocol, test.figures)
-  return {
-    ...test,
-    eventName: event.name,
-    mark: judgeEvent({ standard, testDate: test.testDate }, event, candidate, measure),
-  }
 }

@@ -12,7 +12,8 @@ import {
   type RegisterRow,
 } from '@able-gauge/core'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { call, inWords } from '../api.ts'
+import { call } from '../api.ts'
+import { useAsking } from '../ui/useAsking.ts'
 import { useUnits } from '../session/unitStore.ts'
 import { today } from '../ui/localTime.ts'
 import type { Table } from '../ui/readTable.ts'
@@ -51,8 +52,7 @@ export const usePeopleImport = () => {
   const decisions = ref<Readonly<Record<number, Decision>>>({})
   const reason = ref('')
   const done = shallowRef<ImportedAnswer | null>(null)
-  const problem = ref('')
-  const busy = ref(false)
+  const { busy, problem, asking } = useAsking()
 
   watch(table, (now) => {
     mapping.value = guessRegister(now?.headings ?? [])
@@ -70,18 +70,6 @@ export const usePeopleImport = () => {
       ? readRegister(table.value.rows, mapping.value, units.choices, today())
       : NOTHING,
   )
-
-  const asking = async (work: () => Promise<void>): Promise<void> => {
-    busy.value = true
-    problem.value = ''
-    try {
-      await work()
-    } catch (error) {
-      problem.value = inWords(error)
-    } finally {
-      busy.value = false
-    }
-  }
 
   /** Asks how the good rows stand to the register; nothing is stored. */
   const compare = (): Promise<void> =>

@@ -9,7 +9,8 @@ import {
   type VersionSummary,
 } from '@able-gauge/core'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { call, inWords } from '../api.ts'
+import { call } from '../api.ts'
+import { useAsking } from '../ui/useAsking.ts'
 import { readStandard } from '../standards/readStandard.ts'
 import { listVersions, readVersion } from '../standards/standardCalls.ts'
 import type { Table } from '../ui/readTable.ts'
@@ -25,20 +26,7 @@ export const useResultsImport = () => {
   const columns = ref<ColumnOf<string>>({})
   const tried = shallowRef<BroughtAnswer | null>(null)
   const done = shallowRef<BroughtAnswer | null>(null)
-  const problem = ref('')
-  const busy = ref(false)
-
-  const asking = async (work: () => Promise<void>): Promise<void> => {
-    busy.value = true
-    problem.value = ''
-    try {
-      await work()
-    } catch (error) {
-      problem.value = inWords(error)
-    } finally {
-      busy.value = false
-    }
-  }
+  const { busy, problem, asking } = useAsking()
 
   /** The newest published version of each standard, whose events name the columns. */
   const standards = computed(() => {

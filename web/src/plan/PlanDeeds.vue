@@ -4,7 +4,8 @@ import { forceOn, MadeAnswer, type VersionSummary } from '@able-gauge/core'
 import { BButton, BFormCheckbox, BFormInput, BFormSelect, BModal } from 'bootstrap-vue-next'
 import { computed, reactive, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
-import { call, inWords, tell } from '../api.ts'
+import { call, tell } from '../api.ts'
+import { useAsking } from '../ui/useAsking.ts'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useSession } from '../session/sessionStore.ts'
@@ -32,8 +33,7 @@ const begun = computed(() => props.day.standard.events.some(({ id }) => store.se
 const deed = ref<Deed | null>(null)
 const draft = reactive({ name: '', testDate: '', chosen: '', withPeople: false, reason: '' })
 const versions = shallowRef<readonly VersionSummary[]>([])
-const problem = ref('')
-const busy = ref(false)
+const { busy, problem, asking: doing } = useAsking()
 
 const keyOf = ({ id, version }: Pick<VersionSummary, 'id' | 'version'>): string => `${id} ${version}`
 const offered = computed(() =>
@@ -45,17 +45,6 @@ const offered = computed(() =>
     }),
 )
 
-const doing = async (work: () => Promise<void>): Promise<void> => {
-  busy.value = true
-  problem.value = ''
-  try {
-    await work()
-  } catch (error) {
-    problem.value = inWords(error)
-  } finally {
-    busy.value = false
-  }
-}
 const open = async (which: Deed): Promise<void> => {
   const { name, standardId: id, standardVersion: version } = occasion.value
   Object.assign(draft, { name, testDate: today(), chosen: keyOf({ id, version }), withPeople: false, reason: '' })

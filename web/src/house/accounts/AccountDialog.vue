@@ -2,8 +2,9 @@
 /** One account: name and role, where it is signed in, a new link, closing. */
 import { AccountLinkAnswer, ROLES, SessionsAnswer, type KeptAccount, type OpenSession } from '@able-gauge/core'
 import { BButton, BFormInput, BFormSelect, BModal } from 'bootstrap-vue-next'
-import { reactive, ref, shallowRef, watch } from 'vue'
-import { call, inWords, tell } from '../../api.ts'
+import { reactive, shallowRef, watch } from 'vue'
+import { call, tell } from '../../api.ts'
+import { useAsking } from '../../ui/useAsking.ts'
 import { ROLE_NAMES } from '../../session/sessionStore.ts'
 import UnitSelect from '../../ui/UnitSelect.vue'
 import { ROLE_WORK, unitOf } from './roleWork.ts'
@@ -23,21 +24,9 @@ const draft = reactive<Pick<KeptAccount, 'displayName' | 'role'> & { unitId: str
   unitId: '',
 })
 const sessions = shallowRef<readonly OpenSession[]>([])
-const problem = ref('')
-const busy = ref(false)
+const { busy, problem, asking: doing } = useAsking()
 const path = (): string => `/kept-accounts/${props.account?.id ?? ''}`
 
-const doing = async (work: () => Promise<void>): Promise<void> => {
-  problem.value = ''
-  busy.value = true
-  try {
-    await work()
-  } catch (error) {
-    problem.value = inWords(error)
-  } finally {
-    busy.value = false
-  }
-}
 const lookAtSessions = (): Promise<void> =>
   doing(async () => {
     sessions.value = (await call('GET', `${path()}/sessions`, SessionsAnswer)).sessions
