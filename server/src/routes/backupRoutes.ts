@@ -1,6 +1,5 @@
 /** Backups of the whole house, for who looks after it. */
-import { createReadStream } from 'node:fs'
-import { rm } from 'node:fs/promises'
+import { open, rm } from 'node:fs/promises'
 import { pipeline } from 'node:stream/promises'
 import { BackupBody, BackupsAnswer } from '@able-gauge/core'
 import { BackupFailed } from '../keeper.ts'
@@ -42,12 +41,11 @@ export const backupRoutes: readonly Route[] = [
         server.log.error({ err: error }, 'no backup')
         throw new Problem(503, 'backup.failed', 'The backup could not be made. The terminal of the machine says why.')
       })
-      try {
-        response.type('application/octet-stream')
-        await pipeline(createReadStream(file), response)
-      } finally {
-        await rm(file, { force: true })
-      }
+      // Opened first and taken out of its folder before a byte is sent: whatever ends the sending, nothing is left lying.
+      const backup = await open(file)
+      await rm(file)
+      response.type('application/octet-stream')
+      await pipeline(backup.createReadStream(), response)
     },
   },
 ]

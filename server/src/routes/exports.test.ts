@@ -1,6 +1,6 @@
 /** What is kept, taken out: the register, everything of a unit, everything of one person. */
 import { randomUUID } from 'node:crypto'
-import { afterAll, beforeAll, expect, test } from 'vitest'
+import { afterAll, beforeAll, expect, test, vi } from 'vitest'
 import { FIRST_HOUSE_RULES } from '@able-gauge/core'
 import { plainV3 } from '@able-gauge/core/testing'
 import { sentCapture } from '../../testing/sentCapture.ts'
@@ -85,6 +85,8 @@ test('everything about one person: entries, captures, what was noted, with texts
   })
   const other = (await records.call('GET', path)).body
   expect(other).toMatchObject({ screenings: [], left: expect.stringContaining('officer') })
-  const log = await officer.call('GET', '/api/security-events')
-  expect(JSON.stringify(log.body)).toContain('person.exported')
+  await vi.waitFor(async () => {
+    const log = await officer.call('GET', '/api/security-events')
+    expect(JSON.stringify(log.body)).toContain('person.exported')
+  })
 })
