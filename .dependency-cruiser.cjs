@@ -50,7 +50,7 @@ const SERVER = {
 /** Packages of each part of the server; Node's own modules are open to all but the routes' queries. */
 const SERVER_PACKAGES = {
   store: ['pg'],
-  access: ['express', '@zxcvbn-ts'],
+  access: ['express', '@zxcvbn-ts', 'otplib'],
   live: ['express', 'pino'],
   rehearsal: ['pino'],
   work: ['pino', 'tsx'],

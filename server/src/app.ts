@@ -5,7 +5,7 @@ import express, { type Express, type NextFunction, type Request, type Response }
 import staticGzip from 'express-static-gzip'
 import helmet from 'helmet'
 import type { Place } from '@able-gauge/core'
-import { requireMay, requireSession } from './access/session.ts'
+import { requireFactor, requireMay, requireSession } from './access/session.ts'
 import { checkAnswerOf } from './checkedAnswer.ts'
 import { limited, type Limits } from './limits.ts'
 import { answerErrors, invalidInput, notFound, Problem } from './problem.ts'
@@ -41,7 +41,9 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
         readJsonBody(request, response, next)
         return
       }
-      requireMay((await requireSession(server.pool, request)).account, 'archives.readIn')
+      const session = await requireSession(server.pool, request)
+      requireFactor(session, 'archives.readIn')
+      requireMay(session.account, 'archives.readIn')
       readArchiveBody(request, response, next)
     },
     refuseDeepBodies,
@@ -56,6 +58,7 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
       async (request, _response, next) => {
         const session = await requireSession(server.pool, request)
         askings.set(request, askingOf(request, session))
+        requireFactor(session, action)
         requireMay(session.account, action, placeOf(request))
         next()
       },

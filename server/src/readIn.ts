@@ -1,6 +1,6 @@
 /** A whole day read in from a file: proven first, then put on record as read in by whoever did it. */
 import { parseDocument, readArchive, ReadInBody } from '@able-gauge/core'
-import { requirePassword } from './access/signature.ts'
+import { requireSignature, type Signatory } from './access/signature.ts'
 import { restoreDay } from './dayArchive.ts'
 import type { Pool } from './database.ts'
 import { knownKeys } from './knownKeys.ts'
@@ -10,24 +10,17 @@ import { noteEvent } from './store/securityStore.ts'
 
 const MOST_FINDINGS = 100
 
-export interface ReadingIn {
+export interface ReadingIn extends Signatory {
   /** The body of the request as it came: JSON, as `ReadInBody`. */
   readonly bytes: Uint8Array
-  readonly accountId: string
-  readonly signInName: string
-  readonly token: string
 }
 
 /** @returns the id of the day @throws Problem when it is no archive, not what it was, or clashes with what is here */
-export const readIn = async (
-  pool: Pool,
-  signer: Signer,
-  { bytes, accountId, signInName, token }: ReadingIn,
-): Promise<string> => {
+export const readIn = async (pool: Pool, signer: Signer, { bytes, ...signatory }: ReadingIn): Promise<string> => {
   const parsed = parseDocument(ReadInBody, parseJson(bytes))
   if (!parsed.ok) throw invalidInput(parsed.findings)
-  const { password, archive: plain } = parsed.value
-  await requirePassword(pool, { signInName, token }, password)
+  const { archive: plain, ...signature } = parsed.value
+  await requireSignature(pool, signatory, signature)
   const read = readArchive(plain, await knownKeys(pool, signer))
   if (!read.ok) {
     throw new Problem(
@@ -38,9 +31,9 @@ export const readIn = async (
     )
   }
   const { archive, proof } = read
-  await restoreDay(pool, token, archive, proof)
+  await restoreDay(pool, signatory.token, archive, proof)
   const detail = { day: archive.occasion.id, proof: proof.kind }
-  await noteEvent(pool, { kind: 'archive.readIn', accountId, detail })
+  await noteEvent(pool, { kind: 'archive.readIn', accountId: signatory.account.id, detail })
   return archive.occasion.id
 }
 

@@ -57,7 +57,8 @@ export const securityNotes = ({ pool, log, clock }: Pick<Server, 'pool' | 'log' 
 
 const kindOf = (error: unknown): SecurityEventKind | null => {
   if (!(error instanceof Problem) || error.status !== 403) return null
-  if (error.code === 'signOff.password') return 'signature.refused'
+  if (error.code === 'signOff.password' || error.code === 'signOff.code') return 'signature.refused'
+  if (error.code === 'secondFactor.code') return 'secondFactor.refused'
   if (error.code === 'password.wrong') return 'password.refused'
   return error.code.startsWith('access.') ? 'access.refused' : null
 }

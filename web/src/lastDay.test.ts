@@ -5,7 +5,14 @@ import { lastDay } from './day/lastDay.ts'
 import { makeRouter } from './router.ts'
 
 const ACCOUNT = { id: 'a', signInName: 'a.merrow', displayName: 'Asta Merrow', role: 'grader' }
-const SESSION = { account: ACCOUNT, endsInMs: 60_000, demo: null, organisation: '', isUnfounded: false }
+const SESSION = {
+  account: ACCOUNT,
+  endsInMs: 60_000,
+  demo: null,
+  organisation: '',
+  isUnfounded: false,
+  asks: { secondFactor: false, codeToSign: false },
+}
 
 test('the application on the home screen begins with the day that was open last, or with all of them', async () => {
   setActivePinia(createPinia())

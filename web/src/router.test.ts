@@ -7,9 +7,10 @@ import { makeRouter } from './router.ts'
 
 const DAY = '01930000-0000-7000-8000-000000002026'
 
-const whereTo = async (to: string, account: object | null): Promise<string> => {
+const whereTo = async (to: string, account: object | null, secondFactor = false): Promise<string> => {
   setActivePinia(createPinia())
-  const answer = { account, endsInMs: account ? 60_000 : null, demo: null, organisation: '', isUnfounded: false }
+  const asks = { secondFactor, codeToSign: false }
+  const answer = { account, asks, endsInMs: account ? 60_000 : null, demo: null, organisation: '', isUnfounded: false }
   vi.stubGlobal('fetch', () => Promise.resolve(json(answer)))
   const router = makeRouter()
   await router.push(to)
@@ -48,6 +49,12 @@ test.each(['/', '/accounts', '/own-account', '/people', `/days/${DAY}/run`])(
     expect(await whereTo(page, null)).toBe(`/sign-in?to=${page}`)
   },
 )
+
+test('an authenticator that is asked for comes before every other room', async () => {
+  expect(await whereTo('/units', as('administrator'), true)).toBe('/own-account')
+  expect(await whereTo('/own-account', as('administrator'), true)).toBe('/own-account')
+  expect(await whereTo('/connect', as('administrator'), true)).toBe('/connect')
+})
 
 test('a guest of a station stays at the station, but for the pages that open to everybody', async () => {
   const guest = as('grader', { station: { occasionId: DAY, eventIds: ['run'] } })

@@ -220,6 +220,10 @@ export const makeRouter = (): Router => {
     if (station && to.meta.isOpen !== true && !isOfStation(to, station)) {
       return { name: 'run', params: { dayId: station.occasionId } }
     }
+    // an authenticator the house asks for comes before everything else
+    if (session.account && session.asks.secondFactor && to.name !== 'ownAccount' && to.meta.isOpen !== true) {
+      return { name: 'ownAccount' }
+    }
     // who sees no day begins where their work is
     if (to.name === 'days' && session.account && !session.can('days.list')) {
       return { name: session.can('accounts.manage') ? 'accounts' : 'people' }

@@ -36,6 +36,8 @@ export const ACCOUNT_STATES = ['invited', 'open', 'closed'] as const
 /** An account as whoever looks after the house sees it. */
 export class KeptAccount extends LinkedAccount {
   @Choice(ACCOUNT_STATES) readonly state!: (typeof ACCOUNT_STATES)[number]
+  /** Whether signing in takes a code of an authenticator as well. */
+  @Flag() readonly hasSecondFactor!: boolean
 }
 
 export class KeptAccountsAnswer {
@@ -56,6 +58,8 @@ export class LinkHolderAnswer {
   @Choice(ROLES) readonly role!: Role
   /** Whether it is the first password of the account. */
   @Flag() readonly isNew!: boolean
+  /** Whether it takes a code of the authenticator as well. */
+  @Flag() readonly hasSecondFactor!: boolean
 }
 
 /** One place where somebody is signed in. */
@@ -73,6 +77,34 @@ export class SessionsAnswer {
   @NestedList(() => OpenSession, 0, 10_000) readonly sessions!: readonly OpenSession[]
 }
 
+/** The authenticator of one's own account. */
+export class OwnFactorAnswer {
+  @Flag() readonly isOn!: boolean
+  /** How many recovery codes are not used yet. */
+  @Whole(0) readonly recoveryLeft!: number
+}
+
+/** What an authenticator is to keep; shown once. */
+export class NewFactorAnswer {
+  /** In base 32, to be typed where no QR code can be read. */
+  @Text() readonly secret!: string
+  /** What the QR code says. */
+  @Text() readonly uri!: string
+}
+
+/** Codes for the day the authenticator is lost, each good once; shown once, and stored nowhere. */
+export class RecoveryCodesAnswer {
+  @Names() readonly codes!: readonly string[]
+}
+
+/** What the house asks of whoever is signed in. */
+export class SessionAsks {
+  /** An authenticator has to be set up before anything else. */
+  @Flag() readonly secondFactor!: boolean
+  /** A signature takes a code of the authenticator. */
+  @Flag() readonly codeToSign!: boolean
+}
+
 export class DemoAccount {
   @FreeText(200) readonly signInName!: string
   @Text() readonly displayName!: string
@@ -88,6 +120,7 @@ export class DemoSignIns {
 export class SessionAnswer {
   /** Null for nobody. */
   @Nullable() @Nested(() => AccountAnswer) readonly account!: AccountAnswer | null
+  @Nested(() => SessionAsks) readonly asks!: SessionAsks
   /** How long the session lasts from now on; as a span, because the clock of a device may be anything. */
   @Nullable() @Whole(0) readonly endsInMs!: number | null
   /** Null outside the demo. */
@@ -100,4 +133,5 @@ export class SessionAnswer {
 
 export class SignedInAnswer {
   @Nested(() => AccountAnswer) readonly account!: AccountAnswer
+  @Nested(() => SessionAsks) readonly asks!: SessionAsks
 }

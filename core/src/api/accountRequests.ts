@@ -47,6 +47,17 @@ export class LinkCode {
 
 export class LinkPassword extends LinkCode {
   @Text(200) password!: string
+  /** Of the authenticator, or a recovery code, where the account has one. */
+  @Optional() @Text(40) factorCode?: string
+}
+
+export class FactorBeginBody {
+  @Text(200) password!: string
+}
+
+/** A code of the authenticator, or a recovery code. */
+export class FactorCodeBody {
+  @Text(40) code!: string
 }
 
 export class LinkBody {

@@ -4,6 +4,8 @@ import { Optional, Text } from '../document/rules.ts'
 export class SignIn {
   @Text(80) signInName!: string
   @Text(200) password!: string
+  /** Of the authenticator, or a recovery code; once it is asked for. */
+  @Optional() @Text(40) code?: string
 }
 
 export class StationSignIn {

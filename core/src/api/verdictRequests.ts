@@ -1,13 +1,19 @@
 /** What the interface takes about the signature and amendments. */
 import { Choice, Flag, Optional, Slug, Text, Uuid, Whole } from '../document/rules.ts'
 
-export class SignOffBody {
+/** What a signature takes of whoever is signed in. */
+export class SignatureBody {
   @Text(200) password!: string
+  /** Of the authenticator, where the house asks for it. */
+  @Optional() @Text(40) code?: string
+}
+
+export class SignOffBody extends SignatureBody {
   /** Signs although something is still open. */
   @Flag() acceptOpen!: boolean
 }
 
-export class AmendmentBody {
+export class AmendmentBody extends SignatureBody {
   @Uuid() entryId!: string
   @Slug() eventId!: string
   /** A word, or `value`, never both. */
@@ -15,5 +21,4 @@ export class AmendmentBody {
   /** The right measure, in the base unit of the event: all is judged from it again. */
   @Optional() @Whole(-100_000, 1_000_000_000) value?: number
   @Text(500) reason!: string
-  @Text(200) password!: string
 }

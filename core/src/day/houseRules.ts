@@ -35,6 +35,10 @@ export class HouseRules {
   @Optional() @Whole(1, 36_500) keepDays?: number
   /** Who does nothing for so long is signed out; left out, after sixteen hours. */
   @Optional() @Whole(15, 960) idleMinutes?: number
+  /** Whether administrators sign in with a code of an authenticator beside the password. */
+  @Optional() @Flag() administratorsByCode?: boolean
+  /** Whether a signature takes such a code beside the password. */
+  @Optional() @Flag() signingByCode?: boolean
   /** Kept once, used in every day. */
   @Optional() @NestedList(() => Venue, 0, 200) venues?: Venue[]
   /** Brought to every day besides what the events need; what experience asks for when left out. */

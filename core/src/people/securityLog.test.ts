@@ -16,6 +16,7 @@ test('what was refused is told apart', () => {
     'signature.refused',
     'link.refused',
     'password.refused',
+    'secondFactor.refused',
     'house.refused',
     'ownPage.refused',
   ])

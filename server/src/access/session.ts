@@ -1,7 +1,7 @@
 /** Who is asking: the session cookie, and the check each route makes before anything else. */
 import { randomBytes } from 'node:crypto'
 import type { Request, Response } from 'express'
-import { may, rolesFor, type Action, type Permission, type Place } from '@able-gauge/core'
+import { may, rolesFor, type Action, type Permission, type Place, type SessionAsks } from '@able-gauge/core'
 import type { Pool } from '../database.ts'
 import { Problem } from '../problem.ts'
 import type { NewSession } from '../store/keptAccountStore.ts'
@@ -20,6 +20,7 @@ export interface Session {
   readonly token: string
   /** When it ends unless it is used, ms since 1970. */
   readonly endsMs: number
+  readonly asks: SessionAsks
 }
 
 export const newToken = (): string => randomBytes(32).toString('base64url')
@@ -64,6 +65,16 @@ export const requireSession = async (pool: Pool, request: Request): Promise<Sess
   if (!session)
     throw new Problem(401, 'access.signedOut', 'You are not signed in, or the session has ended. Sign in again.')
   return session
+}
+
+/** @throws Problem 403 where the house asks for an authenticator that is not set up, for all but setting it up */
+export const requireFactor = ({ asks }: Session, action: Action): void => {
+  if (!asks.secondFactor || action === 'account.own') return
+  throw new Problem(
+    403,
+    'access.secondFactor',
+    'The house asks administrators for the code of an authenticator. Set yours up in your account first.',
+  )
 }
 
 /** @throws Problem 403 that says why */

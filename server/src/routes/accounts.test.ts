@@ -47,6 +47,7 @@ test('somebody invited chooses a password by the link, once, and works in the ro
     displayName: 'New Person',
     role: 'clerk',
     isNew: true,
+    hasSecondFactor: false,
   })
   const caller = stranger()
   expect(await caller.call('POST', '/api/session/link', { code, password: STRONG })).toMatchObject({

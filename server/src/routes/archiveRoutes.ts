@@ -27,11 +27,11 @@ export const archiveRoutes: readonly Route[] = [
     action: 'archives.readIn',
     cost: 'signature',
     body: ReadInBody,
-    handle: async ({ server, request, response, account, token }) => {
+    handle: async ({ server, request, response, account, token, asks }) => {
       // read to the end by the assembly, as it came
       const bytes: unknown = request.body
-      const asked = { bytes: Buffer.isBuffer(bytes) ? bytes : Buffer.alloc(0), accountId: account.id, token }
-      const made = await server.work.run('readIn', { ...asked, signInName: account.signInName })
+      const asked = { bytes: Buffer.isBuffer(bytes) ? bytes : Buffer.alloc(0), account, token, asks }
+      const made = await server.work.run('readIn', asked)
       response.status(201).type('json').send(made)
     },
   },

@@ -10,6 +10,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { afterAll, beforeAll, expect, test } from 'vitest'
+import { generate } from 'otplib'
 import { ROLES, rolesFor, seededRandom } from '@able-gauge/core'
 import { mutated, plainV3, sampleOf, type Known } from '@able-gauge/core/testing'
 import { MORNING_MS, sentCapture } from '../../testing/sentCapture.ts'
@@ -177,6 +178,17 @@ const knownIn = (world: World): Known => ({
 type Body = Record<string, unknown>
 
 /** What a made-up document needs besides, to be taken at all. */
+/** An authenticator on every account, known to the test. */
+const setFactors = async (isOn: boolean): Promise<string> => {
+  const secret = 'GEZDGNBVGY3TQOJQGEZDGNBVGY3TQOJQ'
+  await server.owner.query('delete from second_factors')
+  await server.owner.query(
+    `insert into second_factors (account_id, secret, confirmed_at) select id, $1, case when $2 then now() end from accounts`,
+    [secret, isOn],
+  )
+  return generate({ secret })
+}
+
 const ADJUST: Readonly<Record<string, (body: Body, world: World) => Body | Promise<Body>>> = {
   'post /api/occasions/:occasionId/captures': (_, world) => ({
     captures: [
@@ -190,6 +202,12 @@ const ADJUST: Readonly<Record<string, (body: Body, world: World) => Body | Promi
       ]),
     ],
   }),
+  'post /api/own-account/second-factor': async (body) => {
+    await setFactors(false)
+    return { ...body, password: PASSWORD }
+  },
+  'put /api/own-account/second-factor': async () => ({ code: await setFactors(false) }),
+  'post /api/own-account/second-factor/end': async () => ({ code: await setFactors(true) }),
   'post /api/occasions/:occasionId/records': (_, world) => ({
     id: randomUUID(),
     content: pick<object>([
@@ -215,12 +233,15 @@ const ADJUST: Readonly<Record<string, (body: Body, world: World) => Body | Promi
     ...body,
     revision: await planRevisionOf(world.occasionId),
   }),
-  // without a question there would be no screening to answer, and what has to be kept long cannot be erased
+  // without a question there would be no screening to answer, what has to be kept long cannot be erased, and nobody here
+  // carries an authenticator
   'put /api/house-rules': async (body) => ({
     rules: {
       ...(body['rules'] as Body),
       screening: [{ id: `question-${random.whole(1, 9)}`, text: 'Chest pain', holdsOn: 'yes' }],
       keepDays: 1,
+      administratorsByCode: false,
+      signingByCode: false,
     },
     revision: await houseRevision(),
   }),
@@ -454,7 +475,7 @@ const ask = async (route: Route, world: World, address: string, valid: boolean):
 /** One hash over everything that is stored, but for what asking itself leaves behind. */
 const stateOf = async (): Promise<string> => {
   const { rows: tables } = await server.owner.query<{ name: string }>(
-    `select tablename as name from pg_tables where schemaname = 'public' and tablename not in ('security_events', 'sessions', 'server_clocks')`,
+    `select tablename as name from pg_tables where schemaname = 'public' and tablename not in ('security_events', 'sessions', 'server_clocks', 'second_factors', 'recovery_codes')`,
   )
   const parts = tables.map(
     ({ name }) =>

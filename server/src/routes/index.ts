@@ -6,6 +6,7 @@ import { captureRoutes } from './captureRoutes.ts'
 import { deviceRoutes } from './deviceRoutes.ts'
 import { entryRoutes } from './entryRoutes.ts'
 import { exportRoutes } from './exportRoutes.ts'
+import { factorRoutes } from './factorRoutes.ts'
 import { houseRoutes } from './houseRoutes.ts'
 import { instrumentRoutes } from './instrumentRoutes.ts'
 import { keptDayRoutes } from './keptDayRoutes.ts'
@@ -45,6 +46,7 @@ export const ROUTES: readonly Route[] = [
   ...exportRoutes,
   ...broughtRoutes,
   ...accountRoutes,
+  ...factorRoutes,
   ...keyRoutes,
   ...deviceRoutes,
   ...securityRoutes,

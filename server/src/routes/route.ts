@@ -1,7 +1,7 @@
 /** A route says who may call it; the assembly checks that before the handler runs. */
 import type { Request, Response } from 'express'
 import type { Logger } from 'pino'
-import { isPrintable, type Action, type SecurityEventKind } from '@able-gauge/core'
+import { isPrintable, type Action, type SecurityEventKind, type SessionAsks } from '@able-gauge/core'
 import type { Account } from '../access/role.ts'
 import type { CaptureWriter } from '../captureWriter.ts'
 import type { Pool } from '../database.ts'
@@ -49,6 +49,7 @@ export interface Call {
   readonly account: Account
   /** Of the session: the database derives from it in whose name something is written. */
   readonly token: string
+  readonly asks: SessionAsks
   readonly action: Action
 }
 

@@ -93,7 +93,7 @@ test('a password is kept as the hash of a salted scrypt key, from which nobody s
   expect(await hashOf('tarn')).toBe(proof)
   expect(await hashOf('Tarn')).not.toBe(proof)
   const opened = await server.pool.query<{ id: string | null }>(
-    `select open_session('officer', decode($1, 'hex'), 'a token', now() + interval '1 hour', '') as id`,
+    `select open_session('officer', decode($1, 'hex'), 'a token', now() + interval '1 hour', '', null, null) as id`,
     [proof],
   )
   expect(opened.rows[0]?.id).toBeNull()

@@ -1,6 +1,6 @@
 /** Signing in and out. These are the only routes that need no session. */
 import { randomUUID } from 'node:crypto'
-import { Router, type Request } from 'express'
+import { Router, type Request, type Response } from 'express'
 import {
   FieldReachAnswer,
   FIRST_HOUSE_RULES,
@@ -20,7 +20,16 @@ import {
 } from '@able-gauge/core'
 import { deriveKey, hashPassword } from '../access/password.ts'
 import type { Account } from '../access/role.ts'
-import { closeSession, giveCookie, newSession, newToken, sessionEnd, sessionOf } from '../access/session.ts'
+import { readNeededCode, wrongCode } from '../access/secondFactor.ts'
+import {
+  closeSession,
+  giveCookie,
+  newSession,
+  newToken,
+  SESSION_HOURS,
+  sessionEnd,
+  sessionOf,
+} from '../access/session.ts'
 import { requireStrong } from '../access/strength.ts'
 import { DEMO_PASSWORD } from '../demo/password.ts'
 import { addressOf, limited, type Limits } from '../limits.ts'
@@ -28,15 +37,16 @@ import { inTransaction } from '../database.ts'
 import { keepSelfTest, recordOf } from '../personRecord.ts'
 import { invalidInput, Problem } from '../problem.ts'
 import { checkAnswerOf } from '../checkedAnswer.ts'
-import { findAccount, isDemoAccount, listDemoAccounts } from '../store/accountStore.ts'
+import { isDemoAccount, listDemoAccounts } from '../store/accountStore.ts'
 import { notifyAccess } from '../store/dayNotices.ts'
 import { findHouseRules, writeHouseRules } from '../store/houseRulesStore.ts'
 import { findLinkHolder, foundHouse, isUnfounded, takeAccountLink, type NewSession } from '../store/keptAccountStore.ts'
 import { listComingTests, openOwnPage } from '../store/ownPageStore.ts'
 import { findPerson } from '../store/peopleStore.ts'
 import { findOwnersOfNumbers } from '../store/personStore.ts'
+import { findSignInSecret } from '../store/secondFactorStore.ts'
 import { noteEvent } from '../store/securityStore.ts'
-import { findSessionParameters, joinStation, openSession } from '../store/sessionStore.ts'
+import { findSessionParameters, joinStation, openSession, useSession } from '../store/sessionStore.ts'
 import { findPublished } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
 import type { Route, Server } from './route.ts'
@@ -122,6 +132,7 @@ export const sessionRouter = (server: Server): Router => {
     const session = await sessionOf(pool, request)
     response.json({
       account: session?.account ?? null,
+      asks: session?.asks ?? { secondFactor: false, codeToSign: false },
       // as a span: the clock of a device may be anything
       endsInMs: session ? session.endsMs - Date.now() : null,
       demo: server.demo ? await demoSignIns(server) : null,
@@ -135,17 +146,21 @@ export const sessionRouter = (server: Server): Router => {
   })
 
   router.post('/', limitSignIns(server.limits), async (request, response) => {
-    const { signInName, password } = readBody(SignIn, request)
-    const name = signInName.trim()
+    const body = readBody(SignIn, request)
     const opening = newSession(request)
-    const account = await signIn(server, name, password, opening)
-    if (!account) {
-      await noteEvent(pool, { kind: 'signIn.refused', accountId: null, detail: { address: request.ip ?? '' } })
-      throw new Problem(401, 'signIn.wrong', 'Name and password do not belong together. Nothing else was changed.')
-    }
+    const account = await signIn(server, { ...body, signInName: body.signInName.trim() }, opening).catch(
+      async (error: unknown) => {
+        if (!(error instanceof Problem)) throw error
+        const detail = { address: request.ip ?? '' }
+        if (error.code !== 'signIn.codeNeeded') {
+          const kind = error.code === 'signIn.code' ? 'secondFactor.refused' : 'signIn.refused'
+          await noteEvent(pool, { kind, accountId: null, detail })
+        }
+        throw error
+      },
+    )
     await noteEvent(pool, { kind: 'signIn', accountId: account.id, detail: { address: request.ip ?? '' } })
-    giveCookie(request, response, opening.token)
-    response.status(201).json({ account })
+    await welcome(server, request, response, opening.token)
   })
 
   router.post('/station', ...limitCodes(server.limits), async (request, response) => {
@@ -162,8 +177,7 @@ export const sessionRouter = (server: Server): Router => {
     switch (outcome) {
       case 'joined': {
         await noteEvent(pool, { kind: 'station.joined', accountId: guest.id, detail: { address: request.ip ?? '' } })
-        giveCookie(request, response, token)
-        response.status(201).json({ account: await findAccount(pool, guest.id) })
+        await welcome(server, request, response, token)
         return
       }
       case 'noCode':
@@ -187,23 +201,23 @@ export const sessionRouter = (server: Server): Router => {
     const { code } = readBody(LinkCode, request)
     const holder = await findLinkHolder(pool, code)
     if (!holder) throw await refusedLink(server, request)
-    response.json(holder)
+    const { secret, ...facts } = holder
+    response.json({ ...facts, hasSecondFactor: secret !== null })
   })
 
   router.post('/link', ...limitLinks(server.limits), async (request, response) => {
-    const { code, password } = readBody(LinkPassword, request)
+    const { code, password, factorCode } = readBody(LinkPassword, request)
     const holder = await findLinkHolder(pool, code)
     if (!holder) throw await refusedLink(server, request)
     requireStrong(password, [holder.signInName, holder.displayName])
+    const typed = await readNeededCode(factorCode, holder.secret)
     const opening = newSession(request)
-    const id = await takeAccountLink(pool, code, await hashPassword(password), opening)
-    const account = id === null ? null : await findAccount(pool, id)
-    if (!account) throw await refusedLink(server, request)
-    await noteEvent(pool, { kind: 'account.linkUsed', accountId: account.id, detail: { address: request.ip ?? '' } })
+    const id = await takeAccountLink(pool, code, await hashPassword(password), opening, typed)
+    if (id === null) throw holder.secret === null ? await refusedLink(server, request) : wrongCode(401, 'signIn.code')
+    await noteEvent(pool, { kind: 'account.linkUsed', accountId: id, detail: { address: request.ip ?? '' } })
     // whoever was signed in with the old password is out
-    await notifyAccess(pool, account.id)
-    giveCookie(request, response, opening.token)
-    response.status(201).json({ account })
+    await notifyAccess(pool, id)
+    await welcome(server, request, response, opening.token)
   })
 
   router.post('/house', ...limitLinks(server.limits), async (request, response) => {
@@ -227,8 +241,7 @@ export const sessionRouter = (server: Server): Router => {
         'Nothing was set up. The code in the terminal is another, the house has an administrator already, or somebody has this name.',
       )
     }
-    giveCookie(request, response, opening.token)
-    response.status(201).json({ account: await findAccount(pool, founder.id) })
+    await welcome(server, request, response, opening.token)
   })
 
   router.post('/own', ...limitLinks(server.limits), async (request, response) => {
@@ -302,12 +315,29 @@ const demoSignIns = async ({ pool }: Server) => ({
   })),
 })
 
-/** Demo accounts sign in only while the server shows the demo. */
-const signIn = async (server: Server, name: string, password: string, opening: NewSession): Promise<Account | null> => {
-  const usable = server.demo || !(await isDemoAccount(server.pool, name))
-  const parameters = usable ? await findSessionParameters(server.pool, name) : null
+/** Demo accounts sign in only while the server shows the demo. @throws Problem 401 */
+const signIn = async (
+  { pool, demo }: Server,
+  { signInName, password, code }: SignIn,
+  opening: NewSession,
+): Promise<Account> => {
+  const usable = demo || !(await isDemoAccount(pool, signInName))
+  const parameters = usable ? await findSessionParameters(pool, signInName) : null
   const key = await deriveKey(password, parameters)
-  return parameters === null ? null : openSession(server.pool, name, key, opening)
+  const secret = parameters === null ? undefined : await findSignInSecret(pool, signInName, key)
+  if (secret === undefined)
+    throw new Problem(401, 'signIn.wrong', 'Name and password do not belong together. Nothing else was changed.')
+  const account = await openSession(pool, signInName, key, opening, await readNeededCode(code, secret))
+  if (!account) throw wrongCode(401, 'signIn.code')
+  return account
+}
+
+/** Gives whoever has just signed in their cookie, and tells them who they are and what the house asks of them. */
+const welcome = async (server: Server, request: Request, response: Response, token: string): Promise<void> => {
+  const used = await useSession(server.pool, token, SESSION_HOURS)
+  if (!used) throw new Problem(401, 'access.signedOut', 'The session ended at once. Sign in again.')
+  giveCookie(request, response, token)
+  response.status(201).json({ account: used.account, asks: used.asks })
 }
 
 /** Failed tries are counted for each address and name; a try that succeeds is not. */

@@ -14,7 +14,7 @@ import {
 } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { refuseOwnWave } from '../access/ownWave.ts'
-import { requirePassword } from '../access/signature.ts'
+import { requireSignature } from '../access/signature.ts'
 import type { Database } from '../database.ts'
 import { invalidInput, Problem } from '../problem.ts'
 import { addAmendment, listSignedAmendments } from '../store/amendmentStore.ts'
@@ -51,8 +51,8 @@ export const verdictRoutes: readonly Route[] = [
     handle: async (call) => {
       const { server, request, response, account, token } = call
       const occasion = await dayOf(call)
-      const { password, acceptOpen } = readBody(SignOffBody, request)
-      await requirePassword(server.pool, { signInName: account.signInName, token }, password)
+      const { acceptOpen, ...signature } = readBody(SignOffBody, request)
+      await requireSignature(server.pool, call, signature)
       await refuseOwnWave(server.pool, account, occasion.id, null)
       const signing = { accountId: account.id, token, atMs: server.clock.nowMs(), acceptOpen }
       response.status(201).type('json')
@@ -68,10 +68,10 @@ export const verdictRoutes: readonly Route[] = [
     body: AmendmentBody,
     cost: 'signature',
     handle: async (call) => {
-      const { server, request, response, account, token } = call
+      const { server, request, response, account } = call
       const occasion = await dayOf(call)
-      const { password, ...amendment } = readBody(AmendmentBody, request)
-      await requirePassword(server.pool, { signInName: account.signInName, token }, password)
+      const { password, code, ...amendment } = readBody(AmendmentBody, request)
+      await requireSignature(server.pool, call, { password, ...(code === undefined ? {} : { code }) })
       if (!occasion.signedOff) {
         throw new Problem(409, 'day.open', 'The day is not signed off. Correct the captures, or decide, instead.')
       }

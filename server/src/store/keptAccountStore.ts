@@ -1,5 +1,6 @@
 /** Accounts as whoever looks after the house keeps them: let in, changed, closed. The database asks the session who that is. */
 import { ROLES, type KeptAccount, type OpenSession } from '@able-gauge/core'
+import type { TypedCode } from '../access/secondFactor.ts'
 import type { Database } from '../database.ts'
 import { ACCOUNT_COLUMNS, accountFromRow, type AccountRow } from './accountStore.ts'
 
@@ -7,12 +8,14 @@ interface KeptRow extends AccountRow {
   readonly number: string | null
   readonly closed_at: Date | null
   readonly invited: boolean
+  readonly has_second_factor: boolean
 }
 
 /** Everybody who was ever let in by name; guests of stations and names out of archives are not kept. */
 export const listKeptAccounts = async (db: Database): Promise<KeptAccount[]> => {
   const { rows } = await db.query<KeptRow>(
-    `select ${ACCOUNT_COLUMNS.map((name) => `a.${name}`).join(', ')}, a.closed_at, a.invited, p.number
+    `select ${ACCOUNT_COLUMNS.map((name) => `a.${name}`).join(', ')}, a.closed_at, a.invited, p.number,
+            a.id in (select accounts_with_second_factor()) as has_second_factor
        from accounts a left join people p on p.id = a.person_id
       where a.station_day is null and (a.can_sign_in or a.invited or a.closed_at is not null)
       order by a.closed_at is not null, array_position($1::text[], a.role), a.display_name`,
@@ -22,6 +25,7 @@ export const listKeptAccounts = async (db: Database): Promise<KeptAccount[]> => 
     ...accountFromRow(row),
     personNumber: row.number,
     state: row.closed_at ? 'closed' : row.invited ? 'invited' : 'open',
+    hasSecondFactor: row.has_second_factor,
   }))
 }
 
@@ -70,6 +74,8 @@ export interface LinkHolder {
   readonly displayName: string
   readonly role: (typeof ROLES)[number]
   readonly isNew: boolean
+  /** Of the account's authenticator; null where there is none. */
+  readonly secret: string | null
 }
 
 /** Whom a link lets in; null for one that was used, has ended, or never was. */
@@ -79,9 +85,12 @@ export const findLinkHolder = async (db: Database, code: string): Promise<LinkHo
     display_name: string
     role: LinkHolder['role']
     is_new: boolean
+    secret: string | null
   }>('select * from account_of_link($1)', [code])
   const [row] = rows
-  return row ? { signInName: row.sign_in_name, displayName: row.display_name, role: row.role, isNew: row.is_new } : null
+  if (!row) return null
+  const { sign_in_name: signInName, display_name: displayName, role, is_new: isNew, secret } = row
+  return { signInName, displayName, role, isNew, secret }
 }
 
 /** A session that is about to be opened. */
@@ -92,19 +101,22 @@ export interface NewSession {
   readonly device: string
 }
 
-/** Sets the password of a link's account and signs it in. @returns the account; null when the link opens nothing */
+/** Sets the password of a link's account and signs it in. @returns the account; null when the link, or the code, opens nothing */
 export const takeAccountLink = async (
   db: Database,
   code: string,
   passwordHash: string,
   { token, ends, device }: NewSession,
+  { step, recovery }: TypedCode,
 ): Promise<string | null> => {
-  const { rows } = await db.query<{ id: string | null }>('select take_account_link($1, $2, $3, $4, $5) as id', [
+  const { rows } = await db.query<{ id: string | null }>('select take_account_link($1, $2, $3, $4, $5, $6, $7) as id', [
     code,
     passwordHash,
     token,
     ends,
     device,
+    step,
+    recovery,
   ])
   return rows[0]?.id ?? null
 }

@@ -1,5 +1,7 @@
 /** Sessions, all of them through functions of the database: its application's role sees neither tokens nor passwords. */
+import type { SessionAsks } from '@able-gauge/core'
 import type { Account } from '../access/role.ts'
+import type { TypedCode } from '../access/secondFactor.ts'
 import type { Database } from '../database.ts'
 import { findAccount } from './accountStore.ts'
 import { notifyAccess } from './dayNotices.ts'
@@ -13,19 +15,22 @@ export const findSessionParameters = async (db: Database, signInName: string): P
   return rows[0]?.parameters ?? null
 }
 
-/** Opens a session for whoever has the key. @returns the account, or null when the key is another */
+/** Opens a session for whoever has the key, and the code where one is needed. @returns the account, or null when either is another */
 export const openSession = async (
   db: Database,
   signInName: string,
   key: Buffer,
   { token, ends, device }: NewSession,
+  { step, recovery }: TypedCode,
 ): Promise<Account | null> => {
-  const { rows } = await db.query<{ id: string | null }>('select open_session($1, $2, $3, $4, $5) as id', [
+  const { rows } = await db.query<{ id: string | null }>('select open_session($1, $2, $3, $4, $5, $6, $7) as id', [
     signInName.toLowerCase(),
     key,
     token,
     ends,
     device,
+    step,
+    recovery,
   ])
   const id = rows[0]?.id
   return id ? findAccount(db, id) : null
@@ -42,14 +47,19 @@ export const useSession = async (
   db: Database,
   token: string,
   lastsHours: number,
-): Promise<{ readonly account: Account; readonly endsMs: number } | null> => {
-  const { rows } = await db.query<{ account_id: string; ends: Date }>(
-    'select account_id, ends from use_session($1, make_interval(hours => $2))',
+): Promise<{ readonly account: Account; readonly endsMs: number; readonly asks: SessionAsks } | null> => {
+  const { rows } = await db.query<{ account_id: string; ends: Date; lacks_factor: boolean; signs_by_code: boolean }>(
+    'select * from use_session($1, make_interval(hours => $2))',
     [token, lastsHours],
   )
   const used = rows[0]
   const account = used ? await findAccount(db, used.account_id) : null
-  return used && account ? { account, endsMs: used.ends.getTime() } : null
+  if (!used || !account) return null
+  return {
+    account,
+    endsMs: used.ends.getTime(),
+    asks: { secondFactor: used.lacks_factor, codeToSign: used.signs_by_code },
+  }
 }
 
 export const closeSession = async (db: Database, token: string): Promise<void> => {

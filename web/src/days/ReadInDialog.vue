@@ -1,20 +1,25 @@
 <script setup lang="ts">
 /** A day's archive put back: with the password of whoever does it, and refused at whatever is not what it was. */
 import { MadeAnswer } from '@able-gauge/core'
-import { BFormInput, BModal } from 'bootstrap-vue-next'
+import { BModal } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, inWords } from '../api.ts'
+import SignatureFields from '../ui/SignatureFields.vue'
+import { useSignature } from '../ui/useSignature.ts'
 
 /** The file that was chosen; null closes the dialog. */
 const file = defineModel<File | null>({ required: true })
 
 const router = useRouter()
-const password = ref('')
+const { typed, isTyped, body, clear } = useSignature()
 const problem = ref('')
 const busy = ref(false)
 const open = computed({ get: () => file.value !== null, set: (is) => !is && (file.value = null) })
-watch(file, () => (problem.value = password.value = ''))
+watch(file, () => {
+  problem.value = ''
+  clear()
+})
 
 const readIn = async (): Promise<void> => {
   const { value } = file
@@ -23,7 +28,7 @@ const readIn = async (): Promise<void> => {
   problem.value = ''
   try {
     const archive: unknown = JSON.parse(await value.text())
-    const { id } = await call('POST', '/archives', MadeAnswer, { password: password.value, archive })
+    const { id } = await call('POST', '/archives', MadeAnswer, { ...body(), archive })
     file.value = null
     await router.push({ name: 'verdicts', params: { dayId: id } })
   } catch (error) {
@@ -41,7 +46,7 @@ const readIn = async (): Promise<void> => {
     ok-title="Read it in"
     cancel-title="Back"
     cancel-variant="quiet"
-    :ok-disabled="password === '' || busy"
+    :ok-disabled="!isTyped || busy"
     @ok.prevent="readIn"
   >
     <p>
@@ -49,8 +54,7 @@ const readIn = async (): Promise<void> => {
       known; by any other key it stays <em>not proven</em>.
     </p>
     <form @submit.prevent="readIn">
-      <label for="read-in-password">Your password</label>
-      <BFormInput id="read-in-password" v-model="password" type="password" autocomplete="current-password" />
+      <SignatureFields v-model="typed" />
     </form>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   </BModal>

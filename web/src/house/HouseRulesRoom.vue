@@ -19,6 +19,8 @@ interface Draft {
   briefing: string
   keepDays: number | ''
   idleMinutes: number | ''
+  administratorsByCode: boolean
+  signingByCode: boolean
 }
 
 const session = useSession()
@@ -33,6 +35,8 @@ const { draft, problem, saved, isChanged, save, drop } = useHouseDraft<Draft>(
     briefing: rules.briefing.join('\n'),
     keepDays: rules.keepDays ?? '',
     idleMinutes: rules.idleMinutes ?? '',
+    administratorsByCode: rules.administratorsByCode === true,
+    signingByCode: rules.signingByCode === true,
   }),
   (
     { organisation: _organisation, keepDays: _keepDays, idleMinutes: _idle, ...rules },
@@ -42,6 +46,8 @@ const { draft, problem, saved, isChanged, save, drop } = useHouseDraft<Draft>(
     ...(organisation.trim() === '' ? {} : { organisation: organisation.trim() }),
     ...(keepDays === '' ? {} : { keepDays }),
     ...(idleMinutes === '' ? {} : { idleMinutes }),
+    administratorsByCode: edited.administratorsByCode,
+    signingByCode: edited.signingByCode,
     screening: edited.screening,
     consent: edited.consent.trim(),
     consentNeeded: edited.consentNeeded,
@@ -178,6 +184,14 @@ const addLimit = (): void => {
         <p class="quiet">
           A day that is open on a device counts as use, so that nobody is signed out beside a candidate.
         </p>
+        <label class="tick"
+          ><input v-model="draft.administratorsByCode" type="checkbox" /> Administrators sign in with a code of an
+          authenticator beside the password</label
+        >
+        <label class="tick"
+          ><input v-model="draft.signingByCode" type="checkbox" /> Signing a day, and amending it, takes such a code
+          too</label
+        >
       </section>
       <SaveBar label="Save the house rules" :is-changed="isChanged" :saved="saved" :problem="problem" @drop="drop" />
     </form>

@@ -2,8 +2,9 @@
 import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { inWords } from '../api.ts'
+import { inWords, Refusal } from '../api.ts'
 import BrandMark from '../ui/BrandMark.vue'
+import { vFocus } from '../ui/vFocus.ts'
 import { ROLE_NAMES, useSession } from './sessionStore.ts'
 
 const session = useSession()
@@ -11,6 +12,9 @@ const route = useRoute()
 const router = useRouter()
 const name = ref('')
 const password = ref('')
+/** Whether name and password were right, and a code of the authenticator is asked for. */
+const codeAsked = ref(false)
+const factorCode = ref('')
 const problem = ref('')
 const busy = ref(false)
 
@@ -18,11 +22,14 @@ const signIn = async (): Promise<void> => {
   busy.value = true
   problem.value = ''
   try {
-    await session.signIn(name.value, password.value)
+    await session.signIn(name.value, password.value, codeAsked.value ? factorCode.value.trim() : '')
     const to = route.query['to']
     await router.push(typeof to === 'string' && to.startsWith('/') && !to.startsWith('//') ? to : '/')
   } catch (error) {
-    problem.value = inWords(error)
+    const asksNow = error instanceof Refusal && error.code === 'signIn.codeNeeded'
+    if (asksNow) codeAsked.value = true
+    else problem.value = inWords(error)
+    factorCode.value = ''
   } finally {
     busy.value = false
   }
@@ -87,6 +94,18 @@ const signInAs = async (signInName: string): Promise<void> => {
           />
           <label for="password">Password</label>
           <BFormInput id="password" v-model="password" type="password" autocomplete="current-password" required />
+          <template v-if="codeAsked">
+            <label for="factor">Code of your authenticator, or a recovery code</label>
+            <BFormInput
+              id="factor"
+              v-model="factorCode"
+              v-focus
+              class="figures code"
+              autocomplete="one-time-code"
+              maxlength="40"
+              required
+            />
+          </template>
           <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
           <BButton type="submit" variant="primary" size="lg" :disabled="busy">Sign in</BButton>
         </form>

@@ -9,6 +9,7 @@ import {
   may,
   type Role,
   SessionAnswer,
+  type SessionAsks,
   SignedInAnswer,
 } from '@able-gauge/core'
 import { tell, call, NoAnswer } from '../api.ts'
@@ -29,6 +30,8 @@ export const ROLE_NAMES: Readonly<Record<Role, string>> = {
   viewer: 'read only',
 }
 
+const ASKS_NOTHING: SessionAsks = { secondFactor: false, codeToSign: false }
+
 /** Who is signed in. */
 export const useSession = defineStore('session', () => {
   const account = ref<Account | null>(null)
@@ -38,6 +41,7 @@ export const useSession = defineStore('session', () => {
   /** What the organisation is called; empty where nobody said. */
   const organisation = ref('')
   const known = ref(false)
+  const asks = ref<SessionAsks>(ASKS_NOTHING)
 
   /** Who was signed in here last, for when there is no network to ask. It opens nothing on the server. */
   const lastAccount = useLocalStorage<Account | null>('able-gauge-account', null, {
@@ -59,6 +63,7 @@ export const useSession = defineStore('session', () => {
       demo.value = answer.demo
       isUnfounded.value = answer.isUnfounded
       organisation.value = answer.organisation
+      asks.value = answer.asks
       if (answer.account) take(answer.account, answer.endsInMs)
       else if (lastAccount.value) await end()
     } catch (error) {
@@ -70,15 +75,21 @@ export const useSession = defineStore('session', () => {
     known.value = true
   }
 
-  const signIn = async (signInName: string, password: string): Promise<void> => {
-    const answer = await call('POST', '/session', SignedInAnswer, { signInName, password })
-    take(answer.account, null)
+  const enter = ({ account: signedIn, asks: asked }: SignedInAnswer): void => {
+    asks.value = asked
+    take(signedIn, null)
   }
 
-  /** Chooses a password by a link. */
-  const takeLink = async (code: string, password: string): Promise<void> => {
-    const answer = await call('POST', '/session/link', SignedInAnswer, { code, password })
-    take(answer.account, null)
+  /** @param code of the authenticator; empty until it is asked for */
+  const signIn = async (signInName: string, password: string, code: string): Promise<void> => {
+    const body = { signInName, password, ...(code === '' ? {} : { code }) }
+    enter(await call('POST', '/session', SignedInAnswer, body))
+  }
+
+  /** Chooses a password by a link. @param factorCode of the authenticator; empty where the account has none */
+  const takeLink = async (code: string, password: string, factorCode: string): Promise<void> => {
+    const body = { code, password, ...(factorCode === '' ? {} : { factorCode }) }
+    enter(await call('POST', '/session/link', SignedInAnswer, body))
   }
 
   /** Becomes the first administrator of a house that has none. */
@@ -86,7 +97,7 @@ export const useSession = defineStore('session', () => {
     const answer = await call('POST', '/session/house', SignedInAnswer, founding)
     isUnfounded.value = false
     organisation.value = founding.organisation
-    take(answer.account, null)
+    enter(answer)
   }
 
   /** Joins a station with its short code. @returns the day it belongs to */
@@ -97,7 +108,7 @@ export const useSession = defineStore('session', () => {
       device: deviceId(),
       ...(number === '' ? {} : { number }),
     })
-    take(answer.account, null)
+    enter(answer)
     return answer.account.station?.occasionId ?? ''
   }
 
@@ -109,6 +120,7 @@ export const useSession = defineStore('session', () => {
   /** The session is over: what it let somebody see goes from the device; captures that wait to be sent stay. */
   const end = async (): Promise<void> => {
     account.value = null
+    asks.value = ASKS_NOTHING
     lastAccount.value = null
     span.clear()
     await forgetKeptDays()
@@ -122,6 +134,7 @@ export const useSession = defineStore('session', () => {
 
   return {
     account,
+    asks,
     demo,
     known,
     isUnfounded,

@@ -8,7 +8,7 @@ const openRoom = async (role: 'officer' | 'grader' = 'officer') => {
   return { ...opened, room: mount(SignOffRoom, { props: { day: opened.day }, ...MOUNTED }) }
 }
 const fill = async (room: Awaited<ReturnType<typeof openRoom>>['room'], password: string, accept: boolean) => {
-  await room.get('#sign-password').setValue(password)
+  await room.get('input[type=password]').setValue(password)
   if (accept) await room.get('input[type="checkbox"]').setValue(true)
 }
 
@@ -41,7 +41,7 @@ test('a refusal is told in words, and the password does not stay in the field', 
   await room.get('form').trigger('submit')
   await flushPromises()
   expect(room.get('[role="alert"]').text()).toBe('The password is not right. Nothing was signed.')
-  expect((room.get('#sign-password').element as HTMLInputElement).value).toBe('')
+  expect((room.get('input[type=password]').element as HTMLInputElement).value).toBe('')
 })
 
 test('signing waits for captures that are still on their way', async () => {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The end of the day: what is still open, and the officer's signature. */
 import { confirmationOf, openHolds, openProtests, recordsOf, sayStep } from '@able-gauge/core'
-import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { tell, inWords } from '../api.ts'
 import { byBib, eventName, fullName, type Day, type Entry } from '../day/day.ts'
@@ -13,6 +13,8 @@ import SignOffDevices from './SignOffDevices.vue'
 import SignOffProgress from './SignOffProgress.vue'
 import SignOffProof from './SignOffProof.vue'
 import { sayRuled } from '../day/sayRuled.ts'
+import SignatureFields from '../ui/SignatureFields.vue'
+import { useSignature } from '../ui/useSignature.ts'
 import VerdictChip from '../ui/VerdictChip.vue'
 
 const props = defineProps<{
@@ -21,7 +23,7 @@ const props = defineProps<{
 
 const store = useDay()
 const session = useSession()
-const password = ref('')
+const { typed, isTyped, body, clear } = useSignature()
 const acceptOpen = ref(false)
 const problem = ref('')
 const busy = ref(false)
@@ -59,9 +61,7 @@ const isHere = ({ attendance }: Entry): boolean => attendance !== 'absent' && at
 const openWords = computed(() => (open.value.length === 1 ? '1 verdict is' : `${open.value.length} verdicts are`))
 const settledCount = computed(() => [...store.verdicts.values()].filter(({ settled }) => settled).length)
 const mayHave = computed(() => session.can('day.sign') && !props.day.occasion.signedOff)
-const ready = computed(
-  () => store.waitingCount === 0 && password.value !== '' && (open.value.length === 0 || acceptOpen.value),
-)
+const ready = computed(() => store.waitingCount === 0 && isTyped.value && (open.value.length === 0 || acceptOpen.value))
 
 const nameOf = (entryId: string): string => {
   const entry = props.day.entries.find(({ id }) => id === entryId)
@@ -74,13 +74,13 @@ const sign = async (): Promise<void> => {
   problem.value = ''
   const { id } = props.day.occasion
   try {
-    await tell('POST', `/occasions/${id}/sign-off`, { password: password.value, acceptOpen: acceptOpen.value })
+    await tell('POST', `/occasions/${id}/sign-off`, { ...body(), acceptOpen: acceptOpen.value })
     await store.reread(id)
   } catch (error) {
     problem.value = inWords(error)
   } finally {
     store.signing = null
-    password.value = ''
+    clear()
     busy.value = false
   }
 }
@@ -155,8 +155,7 @@ const sign = async (): Promise<void> => {
           {{ open.length === 1 ? '1 verdict stays' : `${open.length} verdicts stay` }} open and sign the day all the
           same.</label
         >
-        <label for="sign-password">Your password</label>
-        <BFormInput id="sign-password" v-model="password" type="password" autocomplete="current-password" />
+        <SignatureFields v-model="typed" />
         <p v-if="store.waitingCount > 0" class="quiet">
           {{ store.waitingCount === 1 ? '1 capture is' : `${store.waitingCount} captures are` }} still on the way to the
           server. Signing waits for them.

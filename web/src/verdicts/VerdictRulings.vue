@@ -17,6 +17,8 @@ import { useDay } from '../day/dayStore.ts'
 import { useRecords } from '../day/useRecords.ts'
 import { useSession } from '../session/sessionStore.ts'
 import { dateAndTime } from '../ui/localTime.ts'
+import SignatureFields from '../ui/SignatureFields.vue'
+import { useSignature } from '../ui/useSignature.ts'
 import RuledFields from './RuledFields.vue'
 import { sayRuled } from '../day/sayRuled.ts'
 
@@ -65,7 +67,7 @@ const offered = computed(() =>
 const ruling = ref<Ruling | ''>('')
 const reason = ref('')
 const ruled = ref<Pick<Ruled, 'as' | 'value'> | null>(null)
-const password = ref('')
+const { typed, body, clear } = useSignature()
 const failed = ref('')
 const busy = ref(false)
 
@@ -93,7 +95,7 @@ const amend = async (): Promise<void> => {
     eventId: props.event.id,
     ...ruled.value,
     reason: reason.value.trim(),
-    password: password.value,
+    ...body(),
   })
   await store.reread(id)
 }
@@ -111,7 +113,7 @@ const rule = async (): Promise<void> => {
   } catch (error) {
     failed.value = inWords(error)
   } finally {
-    password.value = ''
+    clear()
     busy.value = false
   }
 }
@@ -177,10 +179,7 @@ const amendments = computed(() =>
         >{{ ruling === 'protest' ? 'In the words of the candidate' : 'Reason, for the record' }}
         <BFormTextarea v-model="reason" rows="2" maxlength="500" required />
       </label>
-      <label v-if="ruling === 'amend'"
-        >Your password, as signature
-        <BFormInput v-model="password" type="password" autocomplete="current-password" required />
-      </label>
+      <SignatureFields v-if="ruling === 'amend'" v-model="typed" label="Your password, as signature" />
       <BButton
         variant="quiet"
         type="submit"

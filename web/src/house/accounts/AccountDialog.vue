@@ -58,6 +58,12 @@ const makeLink = (): Promise<void> =>
     emit('linkMade', link, props.account?.displayName ?? '')
     emit('close')
   })
+const takeFactorOff = (): Promise<void> =>
+  doing(async () => {
+    await tell('DELETE', `${path()}/second-factor`)
+    emit('changed')
+    emit('close')
+  })
 const signOutEverywhere = async (): Promise<void> => {
   await doing(() => tell('DELETE', `${path()}/sessions`))
   if (problem.value === '') await lookAtSessions()
@@ -107,6 +113,9 @@ const signOutEverywhere = async (): Promise<void> => {
           variant="quiet"
           @click="signOutEverywhere"
           >Sign out everywhere</BButton
+        >
+        <BButton v-if="account.hasSecondFactor" variant="quiet" :disabled="busy" @click="takeFactorOff"
+          >Take a lost authenticator off</BButton
         >
         <BButton v-if="account.state !== 'closed'" variant="quiet" :disabled="busy" @click="makeLink">{{
           account.state === 'invited' ? 'Invite once more' : 'New password by link'

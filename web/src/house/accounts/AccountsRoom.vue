@@ -82,7 +82,10 @@ const showLink = async (made: AccountLinkAnswer, name: string): Promise<void> =>
               <button class="name" @click="opened = account">{{ account.displayName }}</button>
               <small v-if="STATES[account.state]" class="state">{{ STATES[account.state] }}</small>
             </td>
-            <td class="figures">{{ account.signInName }}</td>
+            <td class="figures">
+              {{ account.signInName }}
+              <small v-if="account.hasSecondFactor" class="state">with authenticator</small>
+            </td>
             <td>
               {{ ROLE_NAMES[account.role] }}
               <small v-if="account.unitId" class="state">{{ units.pathOf(account.unitId) }}</small>

@@ -6,6 +6,7 @@ import { onMounted, ref, shallowRef, useTemplateRef } from 'vue'
 import { call, inWords, tell } from '../../api.ts'
 import { ROLE_NAMES, useSession } from '../../session/sessionStore.ts'
 import HouseBand from '../../ui/HouseBand.vue'
+import OwnFactor from './OwnFactor.vue'
 import NewPassword from './NewPassword.vue'
 import { ROLE_WORK } from './roleWork.ts'
 import SessionList from './SessionList.vue'
@@ -74,6 +75,7 @@ const end = async (which: string): Promise<void> => {
         <p v-if="done" role="status">{{ done }}</p>
         <BButton type="submit" variant="primary" :disabled="busy">Change it</BButton>
       </form>
+      <OwnFactor />
       <section class="sheet part">
         <h2>Where you are signed in</h2>
         <SessionList :sessions="sessions" may-end @end="end" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Where a link leads: whom it lets in, and the password they choose. The code stands behind the # and reaches no log. */
 import { LinkHolderAnswer } from '@able-gauge/core'
-import { BButton } from 'bootstrap-vue-next'
+import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { onMounted, ref, shallowRef, useTemplateRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { call, inWords } from '../../api.ts'
@@ -14,6 +14,7 @@ const router = useRouter()
 const code = useRoute().hash.slice(1)
 const holder = shallowRef<LinkHolderAnswer | null>(null)
 const password = ref('')
+const factorCode = ref('')
 const problem = ref('')
 const busy = ref(false)
 const field = useTemplateRef('field')
@@ -30,7 +31,7 @@ const choose = async (): Promise<void> => {
   if (problem.value !== '') return
   busy.value = true
   try {
-    await session.takeLink(code, password.value)
+    await session.takeLink(code, password.value, factorCode.value.trim())
     await router.replace('/')
   } catch (error) {
     problem.value = inWords(error)
@@ -49,6 +50,10 @@ const choose = async (): Promise<void> => {
       </p>
       <input type="hidden" autocomplete="username" :value="holder.signInName" />
       <NewPassword ref="field" v-model="password" />
+      <template v-if="holder.hasSecondFactor">
+        <label for="factor">Code of your authenticator, or a recovery code</label>
+        <BFormInput id="factor" v-model="factorCode" class="figures" autocomplete="one-time-code" required />
+      </template>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <BButton type="submit" variant="primary" size="lg" :disabled="busy">Sign in with it</BButton>
     </form>

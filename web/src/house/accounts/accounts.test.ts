@@ -11,9 +11,12 @@ import AccountDialog from './AccountDialog.vue'
 import AccountLink from './AccountLink.vue'
 import FoundRoom from './FoundRoom.vue'
 import InviteDialog from './InviteDialog.vue'
+import SignInRoom from '../../session/SignInRoom.vue'
+import OwnFactor from './OwnFactor.vue'
 import OwnAccountRoom from './OwnAccountRoom.vue'
 import WelcomeRoom from './WelcomeRoom.vue'
 
+const NOTHING = { secondFactor: false, codeToSign: false }
 const LINK = { accountId: 'a', code: 'code-of-the-link', endsMs: 1_795_467_600_000 }
 const ANNA: KeptAccount = {
   id: 'a',
@@ -22,6 +25,7 @@ const ANNA: KeptAccount = {
   role: 'grader',
   personNumber: null,
   state: 'open',
+  hasSecondFactor: false,
 }
 const PHONE = { id: 's1', device: 'Firefox/130.0 Android', sinceMs: 1, usedMs: 2, isThis: false }
 const HERE = { id: 's2', device: 'Firefox/130.0 Linux', sinceMs: 1, usedMs: 2, isThis: true }
@@ -161,17 +165,70 @@ test('two passwords that differ are told before anybody is asked', async () => {
   ])
 })
 
+const FACTOR = '/own-account/second-factor'
+test('an authenticator is set up with a first code; recovery codes are shown once, and it is given up with a last one', async () => {
+  answers[`GET ${FACTOR}`] = () => json({ isOn: false, recoveryLeft: 0 })
+  answers[`POST ${FACTOR}`] = () => json({ secret: 'GEZDGNBVGY3TQOJQ', uri: 'otpauth://totp/x' }, 201)
+  answers[`PUT ${FACTOR}`] = () => problem(403, 'secondFactor.code', 'The code is not right.')
+  const { fill, submit, alert, mounted, press } = await open(OwnFactor)
+  await fill({ 'factor-password': 'old one' })
+  await submit()
+  expect(mounted.text()).toContain('GEZD GNBV GY3T QOJQ')
+  await fill({ 'factor-first': '123456' })
+  await submit()
+  expect(alert().text()).toContain('not right')
+  answers[`PUT ${FACTOR}`] = () => json({ codes: ['AAAAA-BBBBB', 'CCCCC-DDDDD'] })
+  await submit()
+  expect(mounted.text()).toContain('CCCCC-DDDDD')
+  await press('I have them')
+  expect(mounted.text()).not.toContain('CCCCC-DDDDD')
+  expect(mounted.text()).toContain('2 of the recovery codes are left')
+  await fill({ 'factor-last': '654321' })
+  await submit()
+  expect(asked.map(({ method, body }) => [method, body])).toEqual([
+    ['POST', { password: 'old one' }],
+    ['PUT', { code: '123456' }],
+    ['PUT', { code: '123456' }],
+    ['POST', { code: '654321' }],
+  ])
+})
+
+test('a lost authenticator is taken off by an administrator', async () => {
+  answers['GET /kept-accounts/a/sessions'] = () => json({ sessions: [] })
+  const { mounted, press } = await open(AccountDialog)
+  await mounted.setProps({ account: { ...ANNA, hasSecondFactor: true } })
+  await flushPromises()
+  await press('lost authenticator')
+  expect(asked).toEqual([{ method: 'DELETE', path: '/api/kept-accounts/a/second-factor', body: undefined }])
+})
+
+test('a code of the authenticator is asked for once name and password were right', async () => {
+  answers['POST /session'] = () => problem(401, 'signIn.codeNeeded', 'Now the code.')
+  const { fill, submit, mounted } = await open(SignInRoom)
+  await fill({ name: 'anna.brandt', password: 'seven quiet otters' })
+  expect(mounted.find('#factor').exists()).toBe(false)
+  await submit()
+  expect(mounted.find('[role=alert]').exists()).toBe(false)
+  await fill({ factor: '123456' })
+  answers['POST /session'] = () => json({ account: { ...ANNA }, asks: { secondFactor: true, codeToSign: false } }, 201)
+  await submit()
+  expect(asked.at(-1)?.body).toEqual({ signInName: 'anna.brandt', password: 'seven quiet otters', code: '123456' })
+  expect(useSession().asks.secondFactor).toBe(true)
+})
+
 test('a link welcomes whom it lets in, and signs them in with the password they choose', async () => {
-  const holder = { signInName: 'anna.brandt', displayName: 'Anna Brandt', role: 'grader', isNew: true }
+  const name = { signInName: 'anna.brandt', displayName: 'Anna Brandt', role: 'grader' }
+  const holder = { ...name, isNew: true, hasSecondFactor: true }
   answers['POST /session/link/holder'] = () => json(holder)
-  answers['POST /session/link'] = () => json({ account: { ...ANNA } }, 201)
+  answers['POST /session/link'] = () => json({ account: { ...ANNA }, asks: NOTHING }, 201)
   const { mounted, fill, submit } = await open(WelcomeRoom, {}, '#the-code')
   expect(mounted.get('h1').text()).toBe('Welcome, Anna Brandt')
-  await fill({ 'new-password': 'seven quiet otters', 'new-password-again': 'seven quiet otters' })
+  const passwords = { 'new-password': 'seven quiet otters', 'new-password-again': 'seven quiet otters' }
+  await fill({ ...passwords, factor: '123456' })
   await submit()
   expect(asked.map(({ body }) => body)).toEqual([
     { code: 'the-code' },
-    { code: 'the-code', password: 'seven quiet otters' },
+    { code: 'the-code', password: 'seven quiet otters', factorCode: '123456' },
   ])
   expect(replaced).toHaveBeenLastCalledWith('/')
 })
