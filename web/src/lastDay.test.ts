@@ -11,6 +11,7 @@ const SESSION = {
   demo: null,
   organisation: '',
   isUnfounded: false,
+  style: null,
   asks: { secondFactor: false, codeToSign: false },
 }
 

@@ -10,7 +10,15 @@ const DAY = '01930000-0000-7000-8000-000000002026'
 const whereTo = async (to: string, account: object | null, secondFactor = false): Promise<string> => {
   setActivePinia(createPinia())
   const asks = { secondFactor, codeToSign: false }
-  const answer = { account, asks, endsInMs: account ? 60_000 : null, demo: null, organisation: '', isUnfounded: false }
+  const answer = {
+    account,
+    asks,
+    endsInMs: account ? 60_000 : null,
+    demo: null,
+    organisation: '',
+    style: null,
+    isUnfounded: false,
+  }
   vi.stubGlobal('fetch', () => Promise.resolve(json(answer)))
   const router = makeRouter()
   await router.push(to)

@@ -1,5 +1,6 @@
 /** What the interface answers about accounts and sessions. */
 import { Choice, Flag, FreeText, Nested, NestedList, Nullable, Optional, Text, Whole } from '../document/rules.ts'
+import { HouseStyle } from '../day/houseRules.ts'
 import { ROLES, type Role } from '../people/may.ts'
 import { Names } from './shapes.ts'
 
@@ -127,6 +128,8 @@ export class SessionAnswer {
   @Nullable() @Nested(() => DemoSignIns) readonly demo!: DemoSignIns | null
   /** What the organisation is called; empty until somebody says. */
   @FreeText(120) readonly organisation!: string
+  /** How the house writes; null for the plain style. */
+  @Nullable() @Nested(() => HouseStyle) readonly style!: HouseStyle | null
   /** Whether the house has nobody yet who can let others in. */
   @Flag() readonly isUnfounded!: boolean
 }

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { FIRST_HOUSE_RULES, heatAdvice, houseRuleFindings, type HouseRules } from './houseRules.ts'
+import { briefingFor, FIRST_HOUSE_RULES, heatAdvice, houseRuleFindings, type HouseRules } from './houseRules.ts'
 
 const limit = (fromDeciC: number, advice: 'change' | 'stop') => ({ fromDeciC, advice, measure: advice })
 const withRules = (change: Partial<HouseRules>): HouseRules => ({ ...FIRST_HOUSE_RULES, ...change })
@@ -30,4 +30,14 @@ test('a venue or a group has a name of its own', () => {
   expect(houseRuleFindings(withRules({ venues: [venue('Marram Yard'), venue('marram yard')] }))).toMatchObject([
     { place: 'rules.venues[1].name', code: 'twice' },
   ])
+})
+
+test('a standard has one briefing of its own, which is read in place of the general one', () => {
+  const rules = withRules({ briefings: [{ standardId: 'fire-course', lines: ['Wear the helmet.'] }] })
+  expect(briefingFor(rules, 'fire-course')).toEqual(['Wear the helmet.'])
+  expect(briefingFor(rules, 'constabulary-entry')).toEqual(FIRST_HOUSE_RULES.briefing)
+  expect(briefingFor(FIRST_HOUSE_RULES, 'fire-course')).toEqual(FIRST_HOUSE_RULES.briefing)
+  expect(
+    houseRuleFindings(withRules({ briefings: [...(rules.briefings ?? []), ...(rules.briefings ?? [])] })),
+  ).toMatchObject([{ place: 'rules.briefings[1].standardId', code: 'twice' }])
 })

@@ -1,7 +1,10 @@
 /** What an organisation asks and allows on its own account: screening questions, heat limits, words of the briefing. */
 import { dateAfter } from '../clock/calendarDate.ts'
 import type { Finding } from '../document/finding.ts'
-import { Choice, Flag, NestedList, Optional, Slug, Text, TextList, Whole } from '../document/rules.ts'
+import { Choice, Flag, Nested, NestedList, Optional, Slug, Text, TextList, Whole } from '../document/rules.ts'
+import { printDecimal } from '../quantity/digits.ts'
+import { DATE_ORDERS, DECIMAL_SIGNS, type DateOrder, type DecimalSign } from '../quantity/style.ts'
+import { OutcomeWords } from '../standard/standard.ts'
 import { KitRule, StaffGroup, Venue } from './stock.ts'
 
 export class ScreeningQuestion {
@@ -20,6 +23,24 @@ export class HeatLimit {
   @Text(300) measure!: string
 }
 
+export const BODY_UNITS = ['metric', 'imperial', 'both'] as const
+
+/** How the house writes: left out, a point, day before month, and body measures as the standard of the day is published. */
+export class HouseStyle {
+  @Choice(DECIMAL_SIGNS) decimalSign!: DecimalSign
+  @Choice(DATE_ORDERS) dateOrder!: DateOrder
+  /** In which body mass and height are asked for; `both` asks in metric and shows the other beside it. */
+  @Optional() @Choice(BODY_UNITS) bodyUnits?: (typeof BODY_UNITS)[number]
+  /** Where a standard has no words of its own. */
+  @Optional() @Nested(() => OutcomeWords) words?: OutcomeWords
+}
+
+/** Read to everybody on a day under this standard, in place of what everybody hears. */
+export class StandardBriefing {
+  @Slug() standardId!: string
+  @TextList(30, 600) lines!: string[]
+}
+
 export class HouseRules {
   /** What the organisation is called. */
   @Optional() @Text(120) organisation?: string
@@ -29,6 +50,7 @@ export class HouseRules {
   @NestedList(() => HeatLimit, 0, 10) heat!: HeatLimit[]
   /** Read to everybody before the first event. */
   @TextList(30, 600) briefing!: string[]
+  @Optional() @NestedList(() => StandardBriefing, 0, 200) briefings?: StandardBriefing[]
   /** Whether nobody is checked in without consent. */
   @Flag() consentNeeded!: boolean
   /** Personal data is kept at least so many days after the last test, and may be erased from then on; left out, at any time. */
@@ -39,6 +61,7 @@ export class HouseRules {
   @Optional() @Flag() administratorsByCode?: boolean
   /** Whether a signature takes such a code beside the password. */
   @Optional() @Flag() signingByCode?: boolean
+  @Optional() @Nested(() => HouseStyle) style?: HouseStyle
   /** Kept once, used in every day. */
   @Optional() @NestedList(() => Venue, 0, 200) venues?: Venue[]
   /** Brought to every day besides what the events need; what experience asks for when left out. */
@@ -95,14 +118,21 @@ export const screeningConcerns = (
   }
 }
 
+/** What is read to everybody on a day under a standard. */
+export const briefingFor = ({ briefing, briefings = [] }: HouseRules, standardId: string): readonly string[] =>
+  briefings.find((one) => one.standardId === standardId)?.lines ?? briefing
+
 /** The strictest limit a heat reaches, or null: whatever stops a day comes before whatever changes it. */
 export const heatAdvice = ({ heat }: Pick<HouseRules, 'heat'>, wbgtDeciC: number): HeatLimit | null => {
   const reached = [...heat].sort((a, b) => a.fromDeciC - b.fromDeciC).filter(({ fromDeciC }) => wbgtDeciC >= fromDeciC)
   return reached.findLast(({ advice }) => advice === 'stop') ?? reached.at(-1) ?? null
 }
 
+/** "26.5 °C". */
+export const printHeat = (deciC: number): string => `${printDecimal(deciC, 1)} °C`
+
 /** Rules that contradict each other: a heat at which a hotter day would be milder, names that stand twice. */
-export const houseRuleFindings = ({ heat, venues = [], staffGroups = [] }: HouseRules): Finding[] => {
+export const houseRuleFindings = ({ heat, venues = [], staffGroups = [], briefings = [] }: HouseRules): Finding[] => {
   const twice = (place: string, names: readonly string[]): Finding[] =>
     names.flatMap((name, index) =>
       names.findIndex((other) => other.toLowerCase() === name.toLowerCase()) < index
@@ -111,7 +141,7 @@ export const houseRuleFindings = ({ heat, venues = [], staffGroups = [] }: House
     )
   const milder = heat.flatMap(({ fromDeciC, advice }, index): Finding[] => {
     const place = `rules.heat[${index}].fromDeciC`
-    const found = `${fromDeciC / 10} °C`
+    const found = printHeat(fromDeciC)
     if (heat.findIndex((other) => other.fromDeciC === fromDeciC) < index)
       return [{ place, code: 'twice', found, expected: 'one limit for each heat' }]
     const stop = heat.find((other) => other.advice === 'stop' && other.fromDeciC < fromDeciC)
@@ -121,11 +151,23 @@ export const houseRuleFindings = ({ heat, venues = [], staffGroups = [] }: House
             place,
             code: 'milder',
             found,
-            expected: `less than ${stop.fromDeciC / 10} °C, from which the day is stopped`,
+            expected: `less than ${printHeat(stop.fromDeciC)}, from which the day is stopped`,
           },
         ]
       : []
   })
   const names = (of: readonly { readonly name: string }[]): string[] => of.map(({ name }) => name)
-  return [...milder, ...twice('venues', names(venues)), ...twice('staffGroups', names(staffGroups))]
+  const briefed = briefings.flatMap(({ standardId }, index): Finding[] =>
+    briefings.findIndex((other) => other.standardId === standardId) < index
+      ? [
+          {
+            place: `rules.briefings[${index}].standardId`,
+            code: 'twice',
+            found: standardId,
+            expected: 'each standard once',
+          },
+        ]
+      : [],
+  )
+  return [...milder, ...twice('venues', names(venues)), ...twice('staffGroups', names(staffGroups)), ...briefed]
 }

@@ -1,6 +1,7 @@
 /** How a course is laid out on the ground as it was measured, so that the distance is exact. */
 import { kindOf, type Protocol } from '../kinds/kinds.ts'
 import { printLength } from '../quantity/length.ts'
+import { printQuantity } from '../quantity/unit.ts'
 import type { MeasuredGround } from '../day/measuredGround.ts'
 
 export interface SetOut {
@@ -135,7 +136,7 @@ export const saySetOut = (set: SetOut): string[] => {
       ? []
       : [`The standard speaks of laps of ${printLength(publishedLapMm)}; the laps of this ground are counted.`]),
     ...(ground.surface === '' ? [] : [`Surface: ${ground.surface}.`]),
-    ...(ground.slopePermille ? [`Slope ${ground.slopePermille / 10} %.`] : []),
+    ...(ground.slopePermille ? [`Slope ${printQuantity(ground.slopePermille, 'permille')}.`] : []),
   ]
 }
 

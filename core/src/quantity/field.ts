@@ -1,12 +1,11 @@
 /** Typed text of a form field or a file's cell -> a whole number in the base unit. */
 import { withPoints } from './decimalSign.ts'
-import { wholeFromDigits } from './digits.ts'
+import { printDecimal, printUngrouped, wholeFromDigits } from './digits.ts'
 import { parseImperial, printImperial, type PublishedUnit } from './imperial.ts'
 import { parseLength } from './length.ts'
 import { parseMass } from './mass.ts'
 import { parsed, refused, type Parsed } from './parsed.ts'
 import { parseTime, printTime } from './time.ts'
-import { printDecimal } from './digits.ts'
 import { suits, type Unit } from './unit.ts'
 
 /** The unit a bare number in the field is in. */
@@ -79,9 +78,9 @@ export const printField = (value: number, form: FieldForm): string => {
       return printTime(value)
     case 'mm':
     case 'g':
-      if (shownIn === 'cm') return printDecimal(value, 1).replaceAll(',', '')
-      if (shownIn === 'm' || shownIn === 'kg') return unmistakable(printDecimal(value, 3).replaceAll(',', ''))
-      return shownIn === null ? String(value) : unmistakable(printImperial(value, shownIn).replaceAll(',', ''))
+      if (shownIn === 'cm') return printUngrouped(value, 1)
+      if (shownIn === 'm' || shownIn === 'kg') return unmistakable(printUngrouped(value, 3))
+      return shownIn === null ? String(value) : unmistakable(printImperial(value, shownIn, printUngrouped))
     case 'permille':
       return printDecimal(value, 1)
     case 'levelShuttle':
@@ -96,7 +95,7 @@ export const printField = (value: number, form: FieldForm): string => {
 }
 
 /** Three decimals could be thousands, four cannot. */
-const unmistakable = (printed: string): string => printed.replace(/(\.\d{3})(?!\d)/, '$10')
+const unmistakable = (printed: string): string => printed.replace(/([.,]\d{3})(?!\d)/, '$10')
 
 /** What to write, for messages and hints: "a time, such as 9:41.9". */
 export const exampleOf = (form: FieldForm): string => {

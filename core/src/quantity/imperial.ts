@@ -52,16 +52,21 @@ export const parseImperial = (text: string): number | null => {
 
 /**
  * Prints whole millimetres or grams in a published unit.
+ * @param print how the thousandths of a figure are written
  * @example printImperial(1778, 'ft-in')  // "5 ft 10 in"
  * @example printImperial(133, 'in')      // "5.25 in"
  * @example printImperial(45359, 'lb')    // "100 lb"
  */
-export const printImperial = (base: number, unit: PublishedUnit): string => {
-  if (unit !== 'ft-in') return `${printDecimal(shortestThousandths(base, unit), 3)} ${unit}`
+export const printImperial = (
+  base: number,
+  unit: PublishedUnit,
+  print: (thousandths: number, places: number) => string = printDecimal,
+): string => {
+  if (unit !== 'ft-in') return `${print(shortestThousandths(base, unit), 3)} ${unit}`
   const inches = shortestThousandths(base, 'in')
   const feet = Math.floor(inches / (INCHES_PER_FOOT * 1000))
   const rest = inches - feet * INCHES_PER_FOOT * 1000
-  return feet === 0 ? `${printDecimal(rest, 3)} in` : `${feet} ft${rest === 0 ? '' : ` ${printDecimal(rest, 3)} in`}`
+  return feet === 0 ? `${print(rest, 3)} in` : `${feet} ft${rest === 0 ? '' : ` ${print(rest, 3)} in`}`
 }
 
 /** Steps a publisher writes in, tried from the coarsest: whole, tenths, quarters, hundredths, thousandths. */

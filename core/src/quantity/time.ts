@@ -1,5 +1,5 @@
 /** Elapsed times: text on one side, whole milliseconds on the other. */
-import { wholeFromDigits } from './digits.ts'
+import { printDecimal, wholeFromDigits, withFraction } from './digits.ts'
 import { parsed, refused, type Parsed } from './parsed.ts'
 
 export type TimeRefusal = 'time.empty' | 'time.negative' | 'time.form' | 'time.minutes' | 'time.seconds'
@@ -78,6 +78,9 @@ export const printClock = (elapsedMs: number, decimals: 0 | 1 | 2 = 0): string =
   )
 }
 
+/** Seconds and nothing else: "2.5 s". */
+export const printSeconds = (elapsedMs: number): string => `${printDecimal(elapsedMs, 3)} s`
+
 const wholeTime = (elapsedMs: number): number => {
   if (!Number.isSafeInteger(elapsedMs) || elapsedMs < 0) {
     throw new RangeError(`A time is a whole number of milliseconds from 0, not ${elapsedMs}.`)
@@ -91,5 +94,5 @@ const join = (elapsedMs: number, fraction: string): string => {
   const minutes = Math.floor(wholeSeconds / 60) % 60
   const seconds = String(wholeSeconds % 60).padStart(2, '0')
   const head = hours > 0 ? `${hours}:${String(minutes).padStart(2, '0')}` : String(minutes)
-  return `${head}:${seconds}${fraction ? `.${fraction}` : ''}`
+  return `${head}:${seconds}${withFraction(fraction)}`
 }

@@ -1,4 +1,5 @@
 /** How an event is conducted, in the words staff check beforehand. */
+import { printSeconds } from '../quantity/time.ts'
 import { kindOf, type Protocol } from '../kinds/kinds.ts'
 import { cautionRule, listed } from '../kinds/printing.ts'
 import type { Consequence, Equipment, Minutes } from '../kinds/protocolBase.ts'
@@ -18,7 +19,7 @@ export const rulesOf = (protocol: Protocol, publishedIn?: PublishedUnit): string
     : []),
   ...(protocol.startWords
     ? [
-        `The start: ${protocol.startWords.words.map(({ speaker, say }) => `${speaker} "${say}"`).join(', ')}${protocol.startWords.everyMs === undefined ? '' : `, ${protocol.startWords.everyMs / 1000} s apart`}.`,
+        `The start: ${protocol.startWords.words.map(({ speaker, say }) => `${speaker} "${say}"`).join(', ')}${protocol.startWords.everyMs === undefined ? '' : `, ${printSeconds(protocol.startWords.everyMs)} apart`}.`,
       ]
     : []),
   ...('cautionsAllowed' in protocol &&

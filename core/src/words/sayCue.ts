@@ -1,7 +1,7 @@
 /** What a grader has to know before a start, in a few words, from codes. */
 import { printLength } from '../quantity/length.ts'
 import { printMass } from '../quantity/mass.ts'
-import { printTime } from '../quantity/time.ts'
+import { printTime, printSeconds } from '../quantity/time.ts'
 import type { Cue, Figures } from '../referee/referee.ts'
 
 export interface CueWords {
@@ -33,7 +33,7 @@ const WORDS: Readonly<Record<string, Sayer>> = {
   coolDown: (text, figures) => said('Afterwards', [`${num(figures, 'minutes')} min`, text].filter(Boolean).join(', ')),
   ending: (text, figures) => said('Ends it', `${text}: ${THEN[String(figures['then'])] ?? String(figures['then'])}`),
   startWord: (text, figures) => said('Start word', `${String(figures['speaker'])}: ${text}`),
-  startPace: (_, figures) => said('Start words', `${num(figures, 'everyMs') / 1000} s apart`),
+  startPace: (_, figures) => said('Start words', `${printSeconds(num(figures, 'everyMs'))} apart`),
   handFurtherBack: () => said('Counts', 'the hand that is further back'),
   holdFor: (_, figures) => said('Hold', `for ${printTime(num(figures, 'ms'))}`),
   zeroLine: (_, figures) => said('Foot line', `at ${printLength(num(figures, 'mm'))}`),

@@ -3,7 +3,7 @@ import type { ReadingStep, TakenReading } from '../kinds/measure.ts'
 import { printField, suffixOf } from '../quantity/field.ts'
 import { printLength } from '../quantity/length.ts'
 import { printMass } from '../quantity/mass.ts'
-import { printTime } from '../quantity/time.ts'
+import { printTime, printSeconds } from '../quantity/time.ts'
 import { printQuantity, type Unit } from '../quantity/unit.ts'
 import type { Words } from './words.ts'
 
@@ -86,7 +86,7 @@ export const readingStepWords = (step: ReadingStep, unit: Unit): Words => {
       }
     case 'handCorrection':
       return {
-        title: `${step.correctionMs / 1000} s added for hand timing`,
+        title: `${printSeconds(step.correctionMs)} added for hand timing`,
         sentence: 'The correction the standard publishes.',
       }
     case 'stoppedEarly':
@@ -96,7 +96,7 @@ export const readingStepWords = (step: ReadingStep, unit: Unit): Words => {
       }
     case 'pulse':
       return {
-        title: `${step.beats} beats in ${step.windowMs / 1000} s`,
+        title: `${step.beats} beats in ${printSeconds(step.windowMs)}`,
         sentence: `Times ${60_000 / step.windowMs} for a minute.`,
       }
     case 'shuttle':

@@ -5,7 +5,7 @@ import { printDate } from '../quantity/printDate.ts'
 import { printDecimal } from '../quantity/digits.ts'
 import { printLength } from '../quantity/length.ts'
 import { printMass } from '../quantity/mass.ts'
-import { printTime } from '../quantity/time.ts'
+import { printTime, printSeconds } from '../quantity/time.ts'
 import { printFraction, printPoints, printQuantity, printStep, type Unit } from '../quantity/unit.ts'
 import type { OpenReason } from '../judge/outcome.ts'
 import { readingStepWords, readingsWords } from './sayReading.ts'
@@ -201,7 +201,7 @@ const nextWords = ({ next, sense }: Extract<Step, { code: 'next' }>): Words => {
 }
 
 const printUncertainty = (value: number, unit: Unit): string =>
-  unit === 'ms' ? `${value / 1000} s` : printQuantity(value, unit)
+  unit === 'ms' ? `${printSeconds(value)}` : printQuantity(value, unit)
 
 const repetitionWords = ({ reading, refusalLabels, durationMs }: Extract<Step, { code: 'repetitions' }>): Words => {
   const { counted, refused, cautions } = reading.tally

@@ -130,13 +130,15 @@ export const sessionRouter = (server: Server): Router => {
 
   router.get('/', async (request, response) => {
     const session = await sessionOf(pool, request)
+    const { organisation = '', style = null } = (await findHouseRules(pool)).rules
     response.json({
       account: session?.account ?? null,
       asks: session?.asks ?? { secondFactor: false, codeToSign: false },
       // as a span: the clock of a device may be anything
       endsInMs: session ? session.endsMs - Date.now() : null,
       demo: server.demo ? await demoSignIns(server) : null,
-      organisation: (await findHouseRules(pool)).rules.organisation ?? '',
+      organisation,
+      style,
       isUnfounded: await isUnfounded(pool),
     })
   })

@@ -1,5 +1,14 @@
 /** The officer's sheet of the whole group: figures, doubtful cases, conditions, staff, set-up, signatures. */
-import { confirmationOf, printDate, printQuantity, recordsOf, saySetOut, setOut, type Verdict } from '@able-gauge/core'
+import {
+  confirmationOf,
+  printDate,
+  printQuantity,
+  recordsOf,
+  saySetOut,
+  setOut,
+  type Verdict,
+  printHeat,
+} from '@able-gauge/core'
 import { byBib, fullName, type Day } from '../day/day.ts'
 import { dateAndTime } from '../ui/localTime.ts'
 import { recordLine } from './recordLine.ts'
@@ -54,7 +63,7 @@ const sectionsOf = (day: Day): GroupSheet['sections'] => {
       lines: [
         ...recordsOf(records, 'conditions').map(
           ({ content, actor, atMs }) =>
-            `${content.airDeciC / 10} °C, ${content.humidityPercent} % humidity, ${content.surface}. ${actor}, ${at(atMs)}`,
+            `${printHeat(content.airDeciC)}, ${content.humidityPercent} % humidity, ${content.surface}. ${actor}, ${at(atMs)}`,
         ),
         ...recordsOf(records, 'heatDecided').map(
           ({ content, actor, atMs }) => `Heat: ${content.decision}. ${content.reason} ${actor}, ${at(atMs)}`,

@@ -2,10 +2,16 @@
 /** The organisation's own rules: screening questions, consent, heat limits, the briefing. */
 import { v4 as newId } from 'uuid'
 import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { watch } from 'vue'
+import { useHouseRules } from '../day/houseRules.ts'
+import { writeAs } from '../ui/houseStyle.ts'
 import HouseBand from '../ui/HouseBand.vue'
 import { useSession } from '../session/sessionStore.ts'
+import HouseBriefings from './HouseBriefings.vue'
 import HouseKeys from './HouseKeys.vue'
 import HouseLog from './HouseLog.vue'
+import HouseStyleFields from './HouseStyleFields.vue'
+import { styleDraftOf, styleOf, type StyleDraft } from './styleDraft.ts'
 import HouseTabs from './HouseTabs.vue'
 import SaveBar from './SaveBar.vue'
 import { useHouseDraft } from './useHouseDraft.ts'
@@ -17,13 +23,22 @@ interface Draft {
   consentNeeded: boolean
   heat: { fromC: number; advice: 'change' | 'stop'; measure: string }[]
   briefing: string
+  briefings: { standardId: string; lines: string }[]
+  style: StyleDraft
   keepDays: number | ''
   idleMinutes: number | ''
   administratorsByCode: boolean
   signingByCode: boolean
 }
 
+const linesOf = (text: string): string[] =>
+  text
+    .split('\n')
+    .map((line) => line.trim())
+    .filter((line) => line !== '')
+
 const session = useSession()
+const house = useHouseRules()
 const { draft, problem, saved, isChanged, save, drop } = useHouseDraft<Draft>(
   'rules',
   (rules) => ({
@@ -33,6 +48,8 @@ const { draft, problem, saved, isChanged, save, drop } = useHouseDraft<Draft>(
     consentNeeded: rules.consentNeeded,
     heat: rules.heat.map(({ fromDeciC, ...rest }) => ({ ...rest, fromC: fromDeciC / 10 })),
     briefing: rules.briefing.join('\n'),
+    briefings: (rules.briefings ?? []).map(({ standardId, lines }) => ({ standardId, lines: lines.join('\n') })),
+    style: styleDraftOf(rules.style),
     keepDays: rules.keepDays ?? '',
     idleMinutes: rules.idleMinutes ?? '',
     administratorsByCode: rules.administratorsByCode === true,
@@ -56,12 +73,17 @@ const { draft, problem, saved, isChanged, save, drop } = useHouseDraft<Draft>(
       advice,
       measure: measure.trim(),
     })),
-    briefing: edited.briefing
-      .split('\n')
-      .map((line) => line.trim())
-      .filter((line) => line !== ''),
+    briefing: linesOf(edited.briefing),
+    briefings: edited.briefings
+      .map(({ standardId, lines }) => ({ standardId, lines: linesOf(lines) }))
+      .filter(({ lines }) => lines.length > 0),
+    style: styleOf(edited.style),
   }),
 )
+// dates and figures of this page follow at once
+watch(saved, (is) => {
+  if (is) writeAs(house.rules?.style ?? null)
+})
 
 const addQuestion = (): void => {
   draft.value?.screening.push({ id: `question-${newId().slice(0, 8)}`, text: '', holdsOn: 'yes' })
@@ -167,6 +189,11 @@ const addLimit = (): void => {
         <h2>Briefing for everybody</h2>
         <p class="quiet">One sentence a line. What belongs to one event stands in its standard.</p>
         <textarea v-model="draft.briefing" class="form-control" rows="7" aria-label="Briefing for everybody" />
+        <HouseBriefings v-model="draft.briefings" :first="draft.briefing" />
+      </section>
+      <section class="sheet part">
+        <h2>How the house writes</h2>
+        <HouseStyleFields v-model="draft.style" />
       </section>
       <section class="sheet part">
         <h2>Personal data</h2>

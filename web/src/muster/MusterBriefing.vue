@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The same words for everybody: general part and each event, read aloud, confirmed by a name; large to turn towards the group. */
-import { recordsOf } from '@able-gauge/core'
+import { briefingFor, recordsOf } from '@able-gauge/core'
 import { BButton, BFormSelect } from 'bootstrap-vue-next'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { eventName, wavesOf, type Day } from '../day/day.ts'
@@ -19,7 +19,7 @@ onMounted(() => void house.read())
 const { write, writing, problem } = useRecords(() => props.day)
 
 const pages = computed(() => [
-  { id: '', title: 'To everybody', lines: house.rules?.briefing ?? [] },
+  { id: '', title: 'To everybody', lines: house.rules ? briefingFor(house.rules, props.day.standard.id) : [] },
   ...props.day.standard.events.map(({ id, name, protocol, cautions = [] }) => ({
     id,
     title: name,

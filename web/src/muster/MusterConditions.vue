@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Weather and ground, the heat estimated from them, the organisation's own limits, and the decision of a person. */
-import { HEAT_DECISIONS, heatAdvice, heatFromAir, recordsOf } from '@able-gauge/core'
+import { HEAT_DECISIONS, heatAdvice, heatFromAir, recordsOf, printHeat } from '@able-gauge/core'
 import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed, onMounted, reactive, ref } from 'vue'
 import type { Day } from '../day/day.ts'
@@ -75,7 +75,7 @@ const sayConditions = ({
   worn,
 }: (typeof taken.value)[number]['content']): string =>
   [
-    `${airDeciC / 10} °C, ${humidityPercent} % humidity`,
+    `${printHeat(airDeciC)}, ${humidityPercent} % humidity`,
     ...(windKmh === undefined ? [] : [`wind ${windKmh} km/h`]),
     ...(altitudeM === undefined ? [] : [`${altitudeM} m above sea level`]),
     surface,
@@ -116,7 +116,7 @@ const sayConditions = ({
       <h2>Heat</h2>
       <template v-if="heat">
         <p class="value">
-          <strong class="figures">{{ heat.deciC / 10 }} °C</strong> wet bulb globe temperature{{
+          <strong class="figures">{{ printHeat(heat.deciC) }}</strong> wet bulb globe temperature{{
             heat.estimate ? ', estimated' : ', measured'
           }}
         </p>

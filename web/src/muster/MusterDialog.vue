@@ -23,11 +23,23 @@ const emit = defineEmits<{ close: []; next: [] }>()
 const house = useHouseRules()
 const session = useSession()
 onMounted(() => void house.read())
-const { form, problem, saving, choices, imperial, questions, isScreened, concerns, holds, setUpFields, save } =
-  useCheckIn(
-    () => props.day,
-    () => props.entry,
-  )
+const {
+  form,
+  problem,
+  saving,
+  choices,
+  units,
+  inOtherUnits,
+  questions,
+  isScreened,
+  concerns,
+  holds,
+  setUpFields,
+  save,
+} = useCheckIn(
+  () => props.day,
+  () => props.entry,
+)
 
 const open = computed({ get: () => props.entry !== null, set: (value) => !value && emit('close') })
 const askAgain = ref(false)
@@ -82,14 +94,15 @@ const answerNo = (): void => {
             </BFormSelect></label
           >
           <label
-            >Body mass in {{ imperial ? 'lb' : 'kg' }}
+            >Body mass in {{ units.mass }}
             <BFormInput v-model="form.bodyMass" class="figures" inputmode="decimal" maxlength="12" />
           </label>
           <label
-            >Height in {{ imperial ? 'in' : 'cm' }}
+            >Height in {{ units.height }}
             <BFormInput v-model="form.height" class="figures" maxlength="12" />
           </label>
         </div>
+        <p v-if="inOtherUnits" class="quiet hint" role="status">{{ inOtherUnits }}</p>
         <p class="quiet hint">Other units can be written out, such as "150 lb" or "5 ft 8 in".</p>
         <label>Clothing and gear <BFormInput v-model="form.gear" maxlength="200" /></label>
         <label v-for="{ key, label, before } in setUpFields" :key="key"

@@ -1,4 +1,4 @@
-import { FIRST_HOUSE_RULES, parseStandard, type DayRecordEntry, type Standard } from '@able-gauge/core'
+import { FIRST_HOUSE_RULES, parseStandard, PLAIN_STYLE, type DayRecordEntry, type Standard } from '@able-gauge/core'
 import { expect, test } from 'vitest'
 import { nextTick } from 'vue'
 import { entry, json, openDay, problem } from '../../testing/openDay.ts'
@@ -106,4 +106,20 @@ test('once the hold is lifted, saving does not hold anew', async () => {
   store.day = { ...day, records: [] }
   await nextTick()
   expect(checkIn.form.attendance).toBe('present')
+})
+
+test('body measures are asked for in the units of the house, also where its rules arrive later', async () => {
+  const { checkIn, server } = await open({ bodyMassG: 68_039, heightMm: 1_720 })
+  expect(checkIn.form.bodyMass).toBe('68.0390')
+  const house = useHouseRules()
+  house.rules = { ...FIRST_HOUSE_RULES, style: { ...PLAIN_STYLE, bodyUnits: 'imperial' } }
+  await nextTick()
+  expect([checkIn.units.value, checkIn.form.bodyMass]).toEqual([{ mass: 'lb', height: 'in' }, '150 lb'])
+  server.answer('PATCH', '', () => json({ revision: 2 }))
+  Object.assign(checkIn.form, { bodyMass: '151', identityChecked: true, consented: true })
+  await checkIn.save()
+  expect(sent(server, 'PATCH')).toMatchObject({ bodyMassG: 68_492 })
+  house.rules = { ...FIRST_HOUSE_RULES, style: { ...PLAIN_STYLE, bodyUnits: 'both' } }
+  await nextTick()
+  expect(checkIn.inOtherUnits.value).toContain('151 lb (68.492 kg)')
 })

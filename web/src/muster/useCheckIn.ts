@@ -2,9 +2,11 @@
 import {
   type Attendance,
   type EntryChoices,
+  type HouseStyle,
   openHolds,
   parseField,
   printField,
+  printQuantity,
   ScreenedAnswer,
   type ScreeningAnswer,
   screeningConcerns,
@@ -72,20 +74,24 @@ const chosenIn = ({ variants, alternates, exemptions }: EntryChoices): Record<st
   return Object.fromEntries(all)
 }
 
-const formOf = (entry: Entry, standard: Standard): CheckInForm => ({
+interface BodyUnits {
+  readonly mass: 'kg' | 'lb'
+  readonly height: 'cm' | 'in'
+}
+/** As the house asks, or as the standard of the day is published. */
+const bodyUnitsOf = (asked: HouseStyle['bodyUnits'], standard: Standard): BodyUnits =>
+  asked === 'imperial' || (asked === undefined && isImperial(standard))
+    ? { mass: 'lb', height: 'in' }
+    : { mass: 'kg', height: 'cm' }
+
+const formOf = (entry: Entry, { mass, height }: BodyUnits): CheckInForm => ({
   bib: entry.bib === null ? '' : String(entry.bib),
   category: entry.category,
   // opening somebody who is awaited is the beginning of checking them in
   attendance: entry.attendance === 'expected' || entry.attendance === 'late' ? 'present' : entry.attendance,
   note: entry.note,
-  bodyMass:
-    entry.bodyMassG === null
-      ? ''
-      : printField(entry.bodyMassG, { unit: 'g', ...(isImperial(standard) ? { shownIn: 'lb' as const } : {}) }),
-  height:
-    entry.heightMm === null
-      ? ''
-      : printField(entry.heightMm, { unit: 'mm', shownIn: isImperial(standard) ? 'in' : 'cm' }),
+  bodyMass: entry.bodyMassG === null ? '' : printField(entry.bodyMassG, { unit: 'g', shownIn: mass }),
+  height: entry.heightMm === null ? '' : printField(entry.heightMm, { unit: 'mm', shownIn: height }),
   gear: entry.gear,
   identityChecked: entry.identityChecked,
   consented: entry.consented,
@@ -116,6 +122,7 @@ export const useCheckIn = (day: () => Day, entry: () => Entry | null) => {
     setUp: {},
     answers: {},
   })
+  const units = computed(() => bodyUnitsOf(house.rules?.style?.bodyUnits, day().standard))
   const problem = ref('')
   const saving = ref(false)
 
@@ -125,13 +132,34 @@ export const useCheckIn = (day: () => Day, entry: () => Entry | null) => {
     () => {
       const one = entry()
       problem.value = ''
-      if (one) Object.assign(form, formOf(one, day().standard))
+      if (one) Object.assign(form, formOf(one, units.value))
     },
     { immediate: true },
   )
 
   const choices = computed(() => choicesIn(day().standard))
-  const imperial = computed(() => isImperial(day().standard))
+  /** What is typed of body mass and height; null for nothing. */
+  const typedMass = () =>
+    form.bodyMass.trim() === '' ? null : parseField(form.bodyMass, { unit: 'g', shownIn: units.value.mass })
+  const typedHeight = () =>
+    form.height.trim() === '' ? null : parseField(form.height, { unit: 'mm', shownIn: units.value.height })
+  // the house's rules may arrive after what is on record was shown
+  watch(units, (now, before) => {
+    const mass = parseField(form.bodyMass, { unit: 'g', shownIn: before.mass })
+    const height = parseField(form.height, { unit: 'mm', shownIn: before.height })
+    if (mass.ok) form.bodyMass = printField(mass.value, { unit: 'g', shownIn: now.mass })
+    if (height.ok) form.height = printField(height.value, { unit: 'mm', shownIn: now.height })
+  })
+  /** The same in pounds and feet, where the house reads both. */
+  const inOtherUnits = computed(() => {
+    if (house.rules?.style?.bodyUnits !== 'both') return ''
+    const mass = typedMass()
+    const height = typedHeight()
+    return [
+      ...(mass?.ok ? [printQuantity(mass.value, 'g', 'lb')] : []),
+      ...(height?.ok ? [printQuantity(height.value, 'mm', 'ft-in')] : []),
+    ].join(', ')
+  })
   const questions = computed<readonly ScreeningQuestion[]>(() => house.rules?.screening ?? [])
   const isScreened = computed(() => day().screened.includes(entry()?.id ?? ''))
   const answers = computed<ScreeningAnswer[]>(() =>
@@ -179,13 +207,9 @@ export const useCheckIn = (day: () => Day, entry: () => Entry | null) => {
     if (form.bib !== '' && !/^[1-9]\d{0,4}$/.test(form.bib)) {
       return { ok: false, reason: `"${form.bib}" is not a bib. Expected a number from 1 to 99999.` }
     }
-    const mass =
-      form.bodyMass.trim() === ''
-        ? null
-        : parseField(form.bodyMass, { unit: 'g', shownIn: imperial.value ? 'lb' : 'kg' })
+    const mass = typedMass()
     if (mass?.ok === false) return { ok: false, reason: mass.reason }
-    const height =
-      form.height.trim() === '' ? null : parseField(form.height, { unit: 'mm', shownIn: imperial.value ? 'in' : 'cm' })
+    const height = typedHeight()
     if (height?.ok === false) return { ok: false, reason: height.reason }
     const setUp = Object.fromEntries(Object.entries(form.setUp).filter(([, text]) => text.trim() !== ''))
     return {
@@ -247,5 +271,18 @@ export const useCheckIn = (day: () => Day, entry: () => Entry | null) => {
     return `On record now: bib ${one?.bib ?? 'none'}, ${one?.attendance ?? ''}, note "${one?.note ?? ''}". Saving again replaces that with what stands here.`
   }
 
-  return { form, problem, saving, choices, imperial, questions, isScreened, concerns, holds, setUpFields, save }
+  return {
+    form,
+    problem,
+    saving,
+    choices,
+    units,
+    inOtherUnits,
+    questions,
+    isScreened,
+    concerns,
+    holds,
+    setUpFields,
+    save,
+  }
 }

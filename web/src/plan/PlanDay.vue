@@ -1,6 +1,14 @@
 <script setup lang="ts">
 /** The day as planned: the standard it is judged by, who is entered in which wave, the staff. */
-import { COMBINATION_NAMES, printDate, printTime, retestDate, rulesOf, type StandardEvent } from '@able-gauge/core'
+import {
+  COMBINATION_NAMES,
+  printDate,
+  printTime,
+  retestDate,
+  rulesOf,
+  type StandardEvent,
+  printSeconds,
+} from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { byBib, fullName, wavesOf, type Day } from '../day/day.ts'
@@ -64,7 +72,7 @@ const restsOf = ({ restAfterMs }: StandardEvent): string =>
         </article>
         <p class="quiet small">
           {{ COMBINATION_NAMES[standard.combination.kind] }}. Retest from {{ standard.retest.earliestAfterDays }} days
-          after. Hand timing counts as good to {{ standard.uncertainty.handTimingMs / 1000 }} s; nearer to the cut
+          after. Hand timing counts as good to {{ printSeconds(standard.uncertainty.handTimingMs) }}; nearer to the cut
           {{ standard.uncertainty.nearTheCut === 'decide' ? 'a person decides' : 'the mark is flagged' }}. Content hash
           <span class="figures">{{ day.standardHash.slice(0, 16) }}…</span>
         </p>

@@ -15,6 +15,7 @@ import {
 import { tell, call, NoAnswer } from '../api.ts'
 import { forgetKeptDays } from '../sync/keptDays.ts'
 import { deviceId } from '../sync/outbox.ts'
+import { writeAs } from '../ui/houseStyle.ts'
 import { makeSessionSpan } from './sessionSpan.ts'
 
 export type { AccountAnswer as Account } from '@able-gauge/core'
@@ -64,6 +65,7 @@ export const useSession = defineStore('session', () => {
       isUnfounded.value = answer.isUnfounded
       organisation.value = answer.organisation
       asks.value = answer.asks
+      writeAs(answer.style)
       if (answer.account) take(answer.account, answer.endsInMs)
       else if (lastAccount.value) await end()
     } catch (error) {

@@ -1,6 +1,16 @@
 <script setup lang="ts">
 /** A standard like the printed document: what is asked, how it is conducted, how marks combine. */
-import { bandsOf, COMBINATION_NAMES, parseField, printDate, printPoints, type Standard } from '@able-gauge/core'
+import {
+  bandsOf,
+  COMBINATION_NAMES,
+  parseField,
+  printDate,
+  printPoints,
+  type Standard,
+  printSeconds,
+  printLength,
+  printMass,
+} from '@able-gauge/core'
 import { BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, reactive } from 'vue'
 import StandardEventSection from './StandardEventSection.vue'
@@ -54,9 +64,9 @@ const outcomeWords = computed(() =>
 const uncertainty = computed(() => {
   const { handTimingMs, lengthMm, massG, pulseBpm, nearTheCut } = props.standard.uncertainty
   const sure = [
-    `hand timing ${handTimingMs / 1000} s`,
-    ...(lengthMm ? [`lengths ${lengthMm / 10} cm`] : []),
-    ...(massG ? [`masses ${massG / 1000} kg`] : []),
+    `hand timing ${printSeconds(handTimingMs)}`,
+    ...(lengthMm ? [`lengths ${printLength(lengthMm)}`] : []),
+    ...(massG ? [`masses ${printMass(massG)}`] : []),
     ...(pulseBpm ? [`a pulse ${pulseBpm} beats a minute`] : []),
   ]
   return `Readings are good to about: ${sure.join(', ')}. Nearer to the cut than that, ${nearTheCut === 'decide' ? 'a person decides' : 'the mark is flagged'}.`

@@ -9,6 +9,7 @@ import { useSession } from '../session/sessionStore.ts'
 import StandardDocument from './StandardDocument.vue'
 import StandardRetire from './StandardRetire.vue'
 import { addDraft, listVersions } from './standardCalls.ts'
+import { dateIn } from '../ui/localTime.ts'
 import { saveFile } from '../ui/saveFile.ts'
 import { useVersion } from './useVersion.ts'
 
@@ -35,7 +36,7 @@ const nextVersion = async (): Promise<void> => {
   }
 }
 
-const when = (ms: number): string => new Intl.DateTimeFormat('en-GB', { dateStyle: 'long' }).format(ms)
+const when = (ms: number): string => printDate(dateIn(ms, Intl.DateTimeFormat().resolvedOptions().timeZone))
 </script>
 
 <template>

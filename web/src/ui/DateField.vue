@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A calendar date, typed and shown in the house's order: day, month, year. What is no date stays as typed, and says so. */
-import { parseDate, printDate } from '@able-gauge/core'
+import { DATE_EXAMPLES, parseDate, printDate, printStyle } from '@able-gauge/core'
 import { BFormInput } from 'bootstrap-vue-next'
 import { ref, useId, watch } from 'vue'
 
@@ -38,7 +38,7 @@ const leave = (): void => {
       :model-value="typed"
       class="figures"
       inputmode="text"
-      placeholder="day month year"
+      :placeholder="DATE_EXAMPLES[printStyle().dateOrder]"
       autocomplete="off"
       :state="problem ? false : null"
       :aria-describedby="problem ? problemId : undefined"

@@ -1,5 +1,5 @@
 /** Dates and times of day in words, at the venue. */
-import { printDate } from '@able-gauge/core'
+import { printShortDate } from '@able-gauge/core'
 
 /** Making one takes longer than using it a thousand times. */
 const formatters = new Map<string, Intl.DateTimeFormat>()
@@ -25,20 +25,12 @@ export const shortDate = (date: string): string => {
   const weekday = new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', weekday: 'short' }).format(
     new Date(`${date}T00:00:00Z`),
   )
-  const [day = '', month = '', year = ''] = printDate(date).split(' ')
-  return `${weekday} ${day} ${month.slice(0, 3)} ${year}`
+  return `${weekday} ${printShortDate(date)}`
 }
 
 /** "24 Nov 2026, 16:05" at the venue. */
 export const dateAndTime = (atMs: number, zone: string): string =>
-  new Intl.DateTimeFormat('en-GB', {
-    timeZone: zone,
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-    hour: '2-digit',
-    minute: '2-digit',
-  }).format(atMs)
+  `${printShortDate(dateIn(atMs, zone))}, ${timeOfDay(atMs, zone).slice(0, 5)}`
 
 /** The calendar date at the venue, as YYYY-MM-DD. */
 export const dateIn = (atMs: number, zone: string): string =>

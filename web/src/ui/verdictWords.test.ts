@@ -1,7 +1,8 @@
-import { OUTCOMES, type Mark } from '@able-gauge/core'
+import { OUTCOMES, PLAIN_STYLE, type Mark } from '@able-gauge/core'
 import { mount } from '@vue/test-utils'
 import { expect, test } from 'vitest'
 import VerdictChip from './VerdictChip.vue'
+import { writeAs } from './houseStyle.ts'
 import { chipOf, figureOf, markerOf, stepLook, wordFor } from './verdictWords.ts'
 
 test('every outcome has a word of its own, and only met looks met', () => {
@@ -22,6 +23,17 @@ test('met is a filled diamond, short a hollow one, a case to decide a dotted one
   expect(chip('short').find('path').attributes('fill')).toBe('none')
   expect(chip('open').find('circle').exists()).toBe(true)
   expect(chip('short').text()).toBe('Short')
+})
+
+test('the house has words where the standard has none, and none for what is under way', () => {
+  writeAs({ ...PLAIN_STYLE, words: { met: 'Fit', short: 'Not yet', notFinished: 'Broke off' } })
+  expect(chipOf({ outcome: 'met', settled: true })).toEqual({ word: 'Fit', look: 'met' })
+  expect(chipOf({ outcome: 'met', settled: true, word: 'Passed' }).word).toBe('Passed')
+  expect(chipOf({ outcome: 'notFinished', settled: false }).word).toBe('Not finished')
+  expect(chipOf({ outcome: 'withdrawn', settled: true }).word).toBe('Withdrawn')
+  expect(wordFor(mark({ kind: 'short' }))).toBe('Not yet')
+  writeAs(null)
+  expect(chipOf({ outcome: 'met', settled: true }).word).toBe('Met')
 })
 
 const mark = (change: object): Mark => ({ eventId: 'run', cut: null, trace: [], ...change }) as unknown as Mark

@@ -1,5 +1,6 @@
 /** The word and the look of a verdict or a mark. */
 import { printPoints, type Mark, type Step, type Verdict } from '@able-gauge/core'
+import { houseWords } from './houseStyle.ts'
 
 export type ChipLook = 'met' | 'short' | 'decide' | 'out' | 'going'
 
@@ -10,8 +11,9 @@ export interface Chip {
 
 export const chipOf = (verdict: Pick<Verdict, 'outcome' | 'settled' | 'word'>): Chip => {
   const chip = plainChip(verdict)
-  // what is not finished yet is not what the standard has a word for
-  return verdict.word === undefined || chip.look === 'going' ? chip : { ...chip, word: verdict.word }
+  const word = verdict.word ?? (houseWords as Readonly<Record<string, string | undefined>>)[verdict.outcome]
+  // what is not finished yet is not what a standard or a house has a word for
+  return word === undefined || chip.look === 'going' ? chip : { ...chip, word }
 }
 
 const plainChip = ({ outcome, settled }: Pick<Verdict, 'outcome' | 'settled'>): Chip => {
@@ -60,7 +62,7 @@ export const wordFor = (mark: Mark): string => {
       return `decided: ${mark.as}`
     case 'met':
     case 'short':
-      return mark.word ?? mark.kind
+      return mark.word ?? houseWords[mark.kind] ?? mark.kind
     case 'scored':
       return mark.className ?? (mark.points ? `${printPoints(mark.points.centipoints)} points` : 'took part')
     case 'exempt':

@@ -1,3 +1,4 @@
+import { printSeconds } from '../../quantity/time.ts'
 import type { PublishedUnit } from '../../quantity/imperial.ts'
 import { printQuantity } from '../../quantity/unit.ts'
 import type { KindWords } from '../kind.ts'
@@ -22,7 +23,7 @@ const rules = (protocol: Attempts, publishedIn?: PublishedUnit): string[] => {
     ...(protocol.zero === undefined ? [] : [`The zero line stands at ${print(protocol.zero)}, which is taken off.`]),
     ...(protocol.lessStandingReach ? ['The standing reach is taken off the reach at the top of the jump.'] : []),
     ...(protocol.lesserHand ? ['Read from the hand that is further back.'] : []),
-    ...(protocol.holdMs === undefined ? [] : [`Held for ${protocol.holdMs / 1000} s to count.`]),
+    ...(protocol.holdMs === undefined ? [] : [`Held for ${printSeconds(protocol.holdMs)} to count.`]),
   ]
 }
 

@@ -1,4 +1,5 @@
 /** What the rules of the three kinds of counted repetitions have in common, in words. */
+import { printSeconds } from '../../quantity/time.ts'
 import { cautionRule, listed } from '../printing.ts'
 import type { CountedRepetitions } from './protocol.ts'
 
@@ -16,7 +17,7 @@ export const countedRules = (
   clock = '',
 ): string[] => [
   `${conduct}. ${countsWhen}`,
-  `${REST[restAllowed]}${clock}.${longestPauseMs === undefined ? '' : ` A pause of more than ${longestPauseMs / 1000} s ends it.`} ${cautionRule(cautionsAllowed)}`,
+  `${REST[restAllowed]}${clock}.${longestPauseMs === undefined ? '' : ` A pause of more than ${printSeconds(longestPauseMs)} ends it.`} ${cautionRule(cautionsAllowed)}`,
   ...(restart
     ? [
         `May begin again ${restart.times === 1 ? 'once' : `${restart.times} times`} within the first ${restart.withinFirst}, after the fault is explained.`,

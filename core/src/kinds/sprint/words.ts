@@ -1,3 +1,4 @@
+import { printSeconds } from '../../quantity/time.ts'
 import type { PublishedUnit } from '../../quantity/imperial.ts'
 import { printMass } from '../../quantity/mass.ts'
 import { printQuantity } from '../../quantity/unit.ts'
@@ -17,7 +18,7 @@ export const words: KindWords<Sprint> = {
     `Timed ${TIMED[protocol.timing]}.${
       protocol.handCorrectionMs === undefined
         ? ''
-        : ` ${protocol.handCorrectionMs / 1000} s are added to a time by hand.`
+        : ` ${printSeconds(protocol.handCorrectionMs)} are added to a time by hand.`
     }`,
   ],
 }

@@ -1,4 +1,5 @@
 /** Up and down a step to a beat, then a pulse count. */
+import { printSeconds } from '../../quantity/time.ts'
 import { heardBeat } from '../../clock/beats.ts'
 import { finding } from '../../document/contradiction.ts'
 import { defineKind } from '../kind.ts'
@@ -31,7 +32,7 @@ export const stepTest = defineKind<StepTest, StepState>({
   form: (protocol) => ({ unit: isByTimeHeld(protocol) ? 'ms' : 'bpm' }),
   sense: (protocol) => (isByTimeHeld(protocol) ? 'atLeast' : 'atMost'),
   slots: ({ pulseWindowMs }) => [
-    needed('pulse', `Beats in ${pulseWindowMs / 1000} s`, { unit: 'count' }),
+    needed('pulse', `Beats in ${printSeconds(pulseWindowMs)}`, { unit: 'count' }),
     optional('stopped', 'Stopped early after', { unit: 'ms' }),
   ],
   isEnough: (_, { stopped }) => stopped !== undefined,

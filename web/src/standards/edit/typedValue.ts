@@ -2,7 +2,7 @@
  * Between a field's text and the document. A text that cannot be read stays in the document as text: the check then
  * names its place, and nothing that was typed is lost.
  */
-import { parseField, printField, printPoints, type FieldForm } from '@able-gauge/core'
+import { parseField, printField, printUngrouped, type FieldForm } from '@able-gauge/core'
 
 export type NumberForm = FieldForm | 'points' | 'whole'
 
@@ -20,7 +20,7 @@ export const valueFrom = (text: string, form: NumberForm): number | string | und
 export const textOf = (value: unknown, form: NumberForm): string => {
   if (typeof value !== 'number') return value === undefined || value === null ? '' : String(value)
   if (form === 'whole') return String(value)
-  if (form === 'points') return printPoints(value).replaceAll(',', '')
+  if (form === 'points') return printUngrouped(value, 2)
   return value < 0 && form.unit === 'ms' ? String(value) : printField(value, form)
 }
 

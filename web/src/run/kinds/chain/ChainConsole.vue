@@ -8,6 +8,7 @@ import {
   USUAL_CHAIN_PACE,
   type ProtocolOf,
   type StandardEvent,
+  printLength,
 } from '@able-gauge/core'
 import { computed } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
@@ -113,7 +114,7 @@ const advance = (): void => {
         >
           <strong>{{ segment.name }}</strong>
           <span v-if="segment.repetitions" class="figures">{{ repetitions }} of {{ segment.repetitions }}</span>
-          <span v-else>{{ (segment.distanceMm ?? 0) / 1000 }} m</span>
+          <span v-else>{{ printLength(segment.distanceMm ?? 0) }}</span>
           <small v-if="sets.length > 1" class="quiet">sets {{ sets.join(', ') }}</small>
           <small v-if="planned[index]" class="quiet plan">
             done by {{ printClock(planned[index].doneAtMs) }} it meets the {{ mark?.cut ? 'cut' : 'limit'

@@ -7,6 +7,7 @@ import {
   shuttleSignals,
   type ProtocolOf,
   type StandardEvent,
+  printLength,
 } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, useTemplateRef, watch } from 'vue'
@@ -133,8 +134,8 @@ const KEYS: Readonly<Record<string, () => void>> = {
         <WaveChoice v-model="wave" :waves="waves" />
         <h2>Rules</h2>
         <p>
-          {{ protocol.lineDistanceMm / 1000 }} m between the lines. Within {{ protocol.zoneMm / 1000 }} m of the line at
-          the signal counts as reached.
+          {{ printLength(protocol.lineDistanceMm) }} between the lines. Within {{ printLength(protocol.zoneMm) }} of the
+          line at the signal counts as reached.
         </p>
         <p>
           {{ protocol.missesAllowed }} {{ protocol.missesAllowed === 1 ? 'miss' : 'misses' }} in a row allowed, one more

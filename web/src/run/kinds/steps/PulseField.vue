@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The beats counted within the window, confirmed or typed. */
-import type { StepTest } from '@able-gauge/core'
+import { printSeconds, type StepTest } from '@able-gauge/core'
 import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 
@@ -25,7 +25,7 @@ const enter = (): void => {
 
 <template>
   <form class="enter" @submit.prevent="enter">
-    <label :for="id">Beats counted in {{ protocol.pulseWindowMs / 1000 }} s</label>
+    <label :for="id">Beats counted in {{ printSeconds(protocol.pulseWindowMs) }}</label>
     <p class="quiet">
       {{
         touched > 0 ? `${touched} were touched. Confirm, or correct the count.` : 'Nothing was touched: type the count.'

@@ -7,6 +7,7 @@ import {
   type BeatStretch,
   type ProtocolOf,
   type StandardEvent,
+  printLength,
 } from '@able-gauge/core'
 import { computed, watch } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
@@ -77,7 +78,7 @@ const words = computed(() => {
     case 'counting':
       return `${secondsTo(pulseToMs)} s of the window left`
     default:
-      return `of ${printClock(protocol.durationMs)}, step of ${heightMm.value / 10} cm`
+      return `of ${printClock(protocol.durationMs)}, step of ${printLength(heightMm.value)}`
   }
 })
 

@@ -8,6 +8,7 @@ import {
   type Capture,
   type ProtocolOf,
   type StandardEvent,
+  printLength,
 } from '@able-gauge/core'
 import { computed, watch } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
@@ -113,7 +114,7 @@ const enter = ({ id }: Entry, beats: number): void =>
       </template>
     </template>
     <template #lane="{ lane }">
-      <p class="quiet">Step of {{ stepHeightMm(protocol, lane.entry.category) / 10 }} cm</p>
+      <p class="quiet">Step of {{ printLength(stepHeightMm(protocol, lane.entry.category)) }}</p>
       <p v-if="lane.phase === 'over' && lane.mark" class="word">{{ wordFor(lane.mark) }}</p>
       <div v-else-if="lane.phase === 'running' && stage === 'stepping'" class="keys-row">
         <button class="caution" :disabled="!grading.ready.value" @click="stopEarly(lane.entry)">
