@@ -58,6 +58,7 @@ const SERVER_PACKAGES = {
   demo: ['papaparse', 'temporal-polyfill'],
 }
 const SERVER_TOP = [
+  'sharp',
   'compression',
   'express',
   'express-rate-limit',
@@ -97,6 +98,7 @@ const WEB_PACKAGES = [
   'comlink',
   'd3-scale',
   'd3-shape',
+  'd3-time',
   'idb',
   'papaparse',
   'pdfmake',

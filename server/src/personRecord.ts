@@ -5,28 +5,33 @@ import {
   ageReferenceDate,
   amendVerdict,
   judgeEvent,
-  type Mark,
   measureReadings,
   NO_CHOICES,
   type Person,
   type PersonRecord,
+  type PersonSelfTest,
   type SelfTestBody,
   slotsOf,
   type Standard,
+  type StandardEvent,
 } from '@able-gauge/core'
 import type { Database } from './database.ts'
+import { readPicture } from './picture.ts'
 import { invalidInput } from './problem.ts'
 import { listAmendments } from './store/amendmentStore.ts'
 import { listBroughtTestsOf, type BroughtTest } from './store/broughtStore.ts'
 import { listChangesOf, listTestsOf, type TestOfPerson } from './store/peopleStore.ts'
-import { addSelfTest, listSelfTests, type SelfTest } from './store/selfTestStore.ts'
+import { addSelfTest, listSelfTests, type KeptSelfTest } from './store/selfTestStore.ts'
 import { findPublished } from './store/standardStore.ts'
+
+/** Legible, and small: a year of them fits beside the rest. */
+const EVIDENCE = { as: 'jpeg', mostPixels: 1_400 } as const
 
 /** @param accountId who logged it; null for the person @returns its id @throws Problem 422 for an event or a reading there is none of */
 export const keepSelfTest = async (
   db: Database,
   personId: string,
-  { figures, ...body }: SelfTestBody,
+  { figures, picture, ...body }: SelfTestBody,
   accountId: string | null,
 ): Promise<string> => {
   const standard = (await findPublished(db, body.standardId, body.standardVersion))?.standard
@@ -34,6 +39,16 @@ export const keepSelfTest = async (
   if (!standard || !event) {
     throw invalidInput([
       { place: 'eventId', code: 'unknownEvent', found: body.eventId, expected: 'an event of a published standard' },
+    ])
+  }
+  if (body.variantId !== undefined && !event.variants?.some(({ id }) => id === body.variantId)) {
+    throw invalidInput([
+      {
+        place: 'variantId',
+        code: 'unknownVariant',
+        found: body.variantId,
+        expected: 'a form of this event, or nothing',
+      },
     ])
   }
   const slots = slotsOf(event.protocol).map(({ id }) => id)
@@ -45,7 +60,17 @@ export const keepSelfTest = async (
   }
   const id = randomUUID()
   const read = Object.fromEntries(figures.map(({ slot, value }) => [slot, value]))
-  await addSelfTest(db, personId, { ...body, id, figures: read }, accountId)
+  const image = picture === undefined ? null : await readPicture(picture, 'picture', EVIDENCE)
+  if (!(await addSelfTest(db, personId, { ...body, id, figures: read }, accountId, image))) {
+    throw invalidInput([
+      {
+        place: 'replaces',
+        code: 'replaced',
+        found: body.replaces ?? '',
+        expected: 'a self-test of theirs that stands',
+      },
+    ])
+  }
   return id
 }
 
@@ -106,20 +131,25 @@ const standardOf = async (
 const judgeSelfTest = async (
   db: Database,
   person: Person,
-  test: SelfTest,
+  test: KeptSelfTest,
   tests: readonly TestOfPerson[],
-): Promise<SelfTest & { readonly eventName: string; readonly mark: Mark | null }> => {
+): Promise<PersonSelfTest> => {
   const standard = await standardOf(db, test)
   const event = standard.events.find(({ id }) => id === test.eventId)
   const category = tests.flatMap(({ signed }) => signed?.candidate.category ?? []).at(-1)
-  if (!event || category === undefined) return { ...test, eventName: event?.name ?? test.eventId, mark: null }
+  const shown = { ...test, eventName: event?.name ?? test.eventId, read: event ? readFigures(event, test.figures) : [] }
+  if (!event || category === undefined) return { ...shown, mark: null }
   const ageCountedOn = ageReferenceDate(standard.ageRule, test.testDate)
   const ageYears = ageOn(person.birthDate, ageCountedOn, standard.ageRule.leapDayBirthday)
-  const candidate = { entryId: test.id, category, ageYears, ageCountedOn }
+  const { variantId } = test
+  const variants = variantId === undefined ? {} : { [event.id]: variantId }
+  const candidate = { entryId: test.id, category, ageYears, ageCountedOn, variants }
   const measure = measureReadings(event.protocol, test.figures)
-  return {
-    ...test,
-    eventName: event.name,
-    mark: judgeEvent({ standard, testDate: test.testDate }, event, candidate, measure),
-  }
+  return { ...shown, mark: judgeEvent({ standard, testDate: test.testDate }, event, candidate, measure) }
 }
+
+const readFigures = ({ protocol }: StandardEvent, figures: KeptSelfTest['figures']) =>
+  slotsOf(protocol).flatMap(({ id, label, unit }) => {
+    const value = figures[id]
+    return value === undefined ? [] : [{ label, value, unit }]
+  })

@@ -201,10 +201,12 @@ export class Caller {
     const setCookie = response.headers.get('Set-Cookie')
     if (setCookie) this.cookie = setCookie.split(';')[0] ?? ''
     const text = await response.text()
+    // a picture or a backup is looked at by whoever asks for it
+    const isJson = response.headers.get('Content-Type')?.includes('json') === true
     return {
       status: response.status,
       headers: response.headers,
-      body: text === '' ? {} : (JSON.parse(text) as Answer['body']),
+      body: text === '' || !isJson ? {} : (JSON.parse(text) as Answer['body']),
     }
   }
 

@@ -12,6 +12,8 @@ const SESSION = {
   organisation: '',
   isUnfounded: false,
   style: null,
+  markSinceMs: null,
+  publicAddress: null,
   asks: { secondFactor: false, codeToSign: false },
 }
 

@@ -17,6 +17,8 @@ const whereTo = async (to: string, account: object | null, secondFactor = false)
     demo: null,
     organisation: '',
     style: null,
+    markSinceMs: null,
+    publicAddress: null,
     isUnfounded: false,
   }
   vi.stubGlobal('fetch', () => Promise.resolve(json(answer)))

@@ -128,6 +128,10 @@ export class SessionAnswer {
   @Nullable() @Nested(() => DemoSignIns) readonly demo!: DemoSignIns | null
   /** What the organisation is called; empty until somebody says. */
   @FreeText(120) readonly organisation!: string
+  /** When its mark was last changed, ms since 1970; null where it has none. */
+  @Nullable() @Whole(0) readonly markSinceMs!: number | null
+  /** Where others reach this house; null where nobody said. */
+  @Nullable() @Text() readonly publicAddress!: string | null
   /** How the house writes; null for the plain style. */
   @Nullable() @Nested(() => HouseStyle) readonly style!: HouseStyle | null
   /** Whether the house has nobody yet who can let others in. */

@@ -1,5 +1,17 @@
 /** What the interface takes and answers about a candidate's own page. */
-import { AnyObject, CalendarDate, FreeText, Nested, NestedList, Nullable, Text, Whole } from '../document/rules.ts'
+import {
+  AnyObject,
+  CalendarDate,
+  FreeText,
+  Nested,
+  NestedList,
+  Nullable,
+  Slug,
+  Text,
+  Uuid,
+  UuidList,
+  Whole,
+} from '../document/rules.ts'
 import type { Standard } from '../standard/standard.ts'
 import { PersonRecord } from './peopleAnswers.ts'
 import { SelfTestBody } from './peopleRequests.ts'
@@ -15,6 +27,45 @@ export class OwnSelfTestBody {
   @Nested(() => SelfTestBody) test!: SelfTestBody
 }
 
+export class OwnPictureBody {
+  @Nested(() => OwnPageKey) key!: OwnPageKey
+  @Uuid() testId!: string
+}
+
+/** A figure somebody wants to reach. */
+export class OwnGoal {
+  @Slug() standardId!: string
+  @Slug() eventId!: string
+  /** In the base unit of the event. */
+  @Whole(0, 1_000_000_000) value!: number
+  @CalendarDate() byDate!: string
+}
+
+export class OwnGoalBody {
+  @Nested(() => OwnPageKey) key!: OwnPageKey
+  @Nested(() => OwnGoal) goal!: OwnGoal
+}
+
+export class OwnGoalEndBody {
+  @Nested(() => OwnPageKey) key!: OwnPageKey
+  @Slug() standardId!: string
+  @Slug() eventId!: string
+}
+
+/** A link to somebody's own page, for their result sheet. */
+export class EntryPageLink {
+  @Text() readonly entryId!: string
+  @Text(80) readonly code!: string
+}
+
+export class EntryPagesBody {
+  @UuidList(2_000) entryIds!: string[]
+}
+
+export class EntryPagesAnswer {
+  @NestedList(() => EntryPageLink, 0, 2_000) readonly links!: readonly EntryPageLink[]
+}
+
 /** Shown to whoever made it, and stored nowhere. */
 export class OwnPageLinkAnswer {
   @Text(80) readonly code!: string
@@ -26,6 +77,11 @@ export class ComingTest {
   @Text() readonly name!: string
   @Text() readonly venue!: string
   @CalendarDate() readonly testDate!: string
+  @Text() readonly occasionId!: string
+  /** Of the venue. */
+  @Text(80) readonly zone!: string
+  /** When people muster, ms since 1970; null until it is planned. */
+  @Nullable() @Whole(0) readonly musterMs!: number | null
 }
 
 export class OwnPageAnswer {
@@ -34,4 +90,5 @@ export class OwnPageAnswer {
   /** Of the last test, by which self-tests are logged; null for somebody who was never tested. */
   @Nullable() @AnyObject() readonly standard!: Standard | null
   @NestedList(() => ComingTest, 0, 1_000) readonly coming!: readonly ComingTest[]
+  @NestedList(() => OwnGoal, 0, 1_000) readonly goals!: readonly OwnGoal[]
 }

@@ -14,6 +14,7 @@ import {
   Whole,
 } from '../document/rules.ts'
 import type { Mark, Verdict } from '../judge/mark.ts'
+import { UNITS, type Unit } from '../quantity/unit.ts'
 import type { RegisterMatch } from '../people/matchRegister.ts'
 import { FigureRecord, MarkShape, RegisterMatches, VerdictShape } from './shapes.ts'
 
@@ -67,6 +68,12 @@ export class PersonTest {
   @Optional() @Text() readonly broughtIn?: string
 }
 
+export class ReadFigure {
+  @Text() readonly label!: string
+  @Whole(-1_000_000_000) readonly value!: number
+  @Choice(UNITS) readonly unit!: Unit
+}
+
 export class PersonSelfTest {
   @Text() readonly id!: string
   @Text() readonly standardId!: string
@@ -78,6 +85,12 @@ export class PersonSelfTest {
   @FreeText(1_000) readonly note!: string
   /** By slot, in base units. */
   @FigureRecord() readonly figures!: Readonly<Record<string, number>>
+  /** The same as they are read. */
+  @NestedList(() => ReadFigure, 0, 60) readonly read!: readonly ReadFigure[]
+  @Optional() @Text() readonly variantId?: string
+  /** The self-test it put right; left out for one that stands on its own. */
+  @Optional() @Text() readonly replaces?: string
+  @Flag() readonly hasPicture!: boolean
   /** Null while there is no category to judge it by. */
   @Nullable() @MarkShape() readonly mark!: Mark | null
 }

@@ -75,6 +75,9 @@ export class Figure {
   @Whole(-100_000, 1_000_000_000) value!: number
 }
 
+/** Of a picture that was made small before it is sent, in base 64. */
+export const MOST_PICTURE = 900_000
+
 export class SelfTestBody {
   @Slug() standardId!: string
   @Whole(1, 10_000) standardVersion!: number
@@ -83,4 +86,10 @@ export class SelfTestBody {
   @NestedList(() => Figure, 1, 60) figures!: Figure[]
   @FreeText(80) witness!: string
   @FreeText(300) note!: string
+  /** The form it was done in; left out for the event as it stands. */
+  @Optional() @Slug() variantId?: string
+  /** The self-test it puts right, which stays on record. */
+  @Optional() @Uuid() replaces?: string
+  /** A JPEG, PNG or WebP file in base 64: the display of a machine, a card that was signed. */
+  @Optional() @Text(MOST_PICTURE) picture?: string
 }

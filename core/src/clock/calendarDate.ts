@@ -19,3 +19,7 @@ export const momentIn = (date: string, time: string, zone: string): number => {
   const [hour = 0, minute = 0] = time.split(':').map(Number)
   return toZonedDateTime(recordOf(date), { timeZone: zone, plainTime: createTime(hour, minute) }).epochMilliseconds
 }
+
+/** Whole days from one date to another; negative when it lies before. @example daysBetween('2026-11-24', '2026-12-01') // 7 */
+export const daysBetween = (from: string, to: string): number =>
+  (Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000

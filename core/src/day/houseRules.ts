@@ -1,7 +1,7 @@
 /** What an organisation asks and allows on its own account: screening questions, heat limits, words of the briefing. */
 import { dateAfter } from '../clock/calendarDate.ts'
 import type { Finding } from '../document/finding.ts'
-import { Choice, Flag, Nested, NestedList, Optional, Slug, Text, TextList, Whole } from '../document/rules.ts'
+import { Choice, Flag, Matching, Nested, NestedList, Optional, Slug, Text, TextList, Whole } from '../document/rules.ts'
 import { printDecimal } from '../quantity/digits.ts'
 import { DATE_ORDERS, DECIMAL_SIGNS, type DateOrder, type DecimalSign } from '../quantity/style.ts'
 import { OutcomeWords } from '../standard/standard.ts'
@@ -57,6 +57,10 @@ export class HouseRules {
   @Optional() @Whole(1, 36_500) keepDays?: number
   /** Who does nothing for so long is signed out; left out, after sixteen hours. */
   @Optional() @Whole(15, 960) idleMinutes?: number
+  /** Where others reach this house, such as https://tests.example; links on printed sheets begin with it. */
+  @Optional()
+  @Matching(/^https?:\/\/[^\s/?#]+$/, 'an address such as "https://tests.example", with nothing behind the name')
+  publicAddress?: string
   /** Whether administrators sign in with a code of an authenticator beside the password. */
   @Optional() @Flag() administratorsByCode?: boolean
   /** Whether a signature takes such a code beside the password. */

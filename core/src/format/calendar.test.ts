@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { demoStandard } from '../../testing/demoStandard.ts'
 import { firstPlan } from '../plan/dayPlan.ts'
 import { makeTimetable, timetableTask } from '../plan/timetable.ts'
-import { momentAt, printCalendar } from './calendar.ts'
+import { momentAt, printCalendar, printComingTests } from './calendar.ts'
 
 const standard = demoStandard('constabulary-entry-v3')
 const plan = firstPlan(standard)
@@ -30,4 +30,25 @@ test('the calendar holds the muster and each wave at each event', () => {
     /SUMMARY:Press-ups.*\r\nDTSTART:20261123T210000Z\r\nDTEND:20261123T210230Z|DTSTART:20261123T210000Z\r\nDTEND:20261123T210230Z/,
   )
   expect(text).toContain('LOCATION:Fallow Point track')
+})
+
+test('tests to come stand in somebody’s own calendar: muster where it is planned, else the whole day', () => {
+  const text = printComingTests(
+    [
+      {
+        occasionId: 'a',
+        name: 'Entry test',
+        venue: 'Marram Yard',
+        testDate: '2026-12-12',
+        musterMs: Date.UTC(2026, 11, 11, 19, 30),
+      },
+      { occasionId: 'b', name: 'Retest', venue: 'Gull Hall', testDate: '2027-01-05', musterMs: null },
+    ],
+    Date.UTC(2026, 10, 24),
+  )
+  expect(text).toContain('DTSTART:20261211T193000Z')
+  expect(text).toContain('DTEND:20261211T200000Z')
+  expect(text).toContain('DTSTART;VALUE=DATE:20270105')
+  expect(text).toContain('LOCATION:Gull Hall')
+  expect(text.match(/UID:own@/g)).toHaveLength(2)
 })

@@ -4,6 +4,8 @@ import { dateAfter, momentIn } from '../clock/calendarDate.ts'
 import type { DayPlan } from '../plan/dayPlan.ts'
 import type { Timetable } from '../plan/timetable.ts'
 
+const MUSTER_SHOWN_MS = 30 * 60_000
+
 export interface CalendarDay {
   readonly id: string
   readonly name: string
@@ -39,6 +41,30 @@ export const printCalendar = (day: CalendarDay, plan: DayPlan, timetable: Timeta
   for (const { eventId, wave, day: index, startMs, endMs } of timetable.sittings) {
     const beginsMs = momentAt(day, plan, index, plan.days[index]?.startsAt ?? '00:00')
     add(`${eventId}-${wave}`, `${day.eventName(eventId)}, wave ${wave}`, beginsMs + startMs, beginsMs + endMs)
+  }
+  return calendar.toString()
+}
+
+/** Tests somebody is entered for, for their own calendar. @param stampMs when the file is made @returns the text of an .ics file */
+export const printComingTests = (
+  tests: readonly {
+    readonly occasionId: string
+    readonly name: string
+    readonly venue: string
+    readonly testDate: string
+    /** When people muster; null for a day that is not planned yet. */
+    readonly musterMs: number | null
+  }[],
+  stampMs: number,
+): string => {
+  const calendar = ical({ name: 'Tests', prodId: { company: 'Able Gauge', product: 'own page' } })
+  calendar.method(ICalCalendarMethod.PUBLISH)
+  for (const { occasionId, name, venue, testDate, musterMs } of tests) {
+    const when =
+      musterMs === null
+        ? { start: new Date(`${testDate}T00:00:00Z`), allDay: true, timezone: 'UTC' }
+        : { start: new Date(musterMs), end: new Date(musterMs + MUSTER_SHOWN_MS) }
+    calendar.createEvent({ id: `own@${occasionId}`, summary: name, location: venue, stamp: new Date(stampMs), ...when })
   }
   return calendar.toString()
 }

@@ -70,6 +70,8 @@ export const RULES = {
   'people.export': { roles: RECORDS, ground: 'person' },
   'results.bringIn': { roles: RECORDS, ground: 'person' },
   'ownPages.make': { roles: PEOPLE, ground: 'person' },
+  /** Links on the sheets of a day. */
+  'ownPages.print': { roles: MUSTER, ground: 'day' },
   'selfTests.add': { roles: PEOPLE, ground: 'person' },
   'accounts.read': { roles: ACCOUNTS, ground: 'house' },
   'accounts.link': { roles: ACCOUNTS, ground: 'house' },

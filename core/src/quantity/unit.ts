@@ -1,6 +1,6 @@
 /** The units a measure may have, and how a value in one of them is printed. */
 import { printDecimal } from './digits.ts'
-import { nearestWhole, type Fraction } from './fraction.ts'
+import { nearestWhole, roundExact, type Exact, type Fraction } from './fraction.ts'
 import { divideToNearest } from './integers.ts'
 import { printImperial, type PublishedUnit } from './imperial.ts'
 import { printLength } from './length.ts'
@@ -56,6 +56,15 @@ export const printFraction = (value: Fraction, unit: Unit): string =>
   unit === 'count'
     ? printDecimal(divideToNearest(value.numerator * 100, value.denominator), 2)
     : printQuantity(nearestWhole(value), unit)
+
+/**
+ * The same for a rate or a difference: a time in seconds, to tenths.
+ * @example printAmount({ numerator: 14_000, denominator: 3 }, 'ms') // "4.7 s"
+ */
+export const printAmount = (value: Exact, unit: Unit): string => {
+  if (unit === 'ms') return `${printDecimal(roundExact(value, { step: 100, mode: 'nearest' }) / 100, 1)} s`
+  return typeof value === 'number' ? printQuantity(value, unit) : printFraction(value, unit)
+}
 
 /** Whether a value of the unit can be published in feet, yards, miles or pounds. */
 export const suits = (unit: Unit, publishedIn: PublishedUnit): boolean =>

@@ -178,6 +178,9 @@ const knownIn = (world: World): Known => ({
 type Body = Record<string, unknown>
 
 /** What a made-up document needs besides, to be taken at all. */
+/** A PNG. */
+const ONE_PIXEL = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg=='
+
 /** An authenticator on every account, known to the test. */
 const setFactors = async (isOn: boolean): Promise<string> => {
   const secret = 'GEZDGNBVGY3TQOJQGEZDGNBVGY3TQOJQ'
@@ -202,6 +205,12 @@ const ADJUST: Readonly<Record<string, (body: Body, world: World) => Body | Promi
       ]),
     ],
   }),
+  'post /api/people/:personId/self-tests': ({ variantId: _, replaces: __, ...body }) => ({
+    ...body,
+    picture: ONE_PIXEL,
+  }),
+  'put /api/house-mark': () => ({ image: ONE_PIXEL }),
+  'post /api/occasions/:occasionId/own-pages': (_, world) => ({ entryIds: [pick(world.entryIds)] }),
   'post /api/own-account/second-factor': async (body) => {
     await setFactors(false)
     return { ...body, password: PASSWORD }
@@ -383,6 +392,17 @@ const addressOf = async ({ method, path }: Route, world: World): Promise<string>
         ],
       )
       return path.replace(':resultId', id)
+    },
+    'get /api/people/:personId/self-tests/:testId/picture': async () => {
+      const [personId = ''] = world.personIds
+      const id = randomUUID()
+      await server.owner.query(
+        `insert into self_tests (id, person_id, standard_id, standard_version, event_id, test_date, figures)
+         values ($1, $2, 'constabulary-entry', 3, 'run', '2026-11-24', '{}')`,
+        [id, personId],
+      )
+      await server.owner.query('insert into self_test_pictures (self_test_id, image) values ($1, $2)', [id, 'x'])
+      return path.replace(':personId', personId).replace(':testId', id)
     },
     'delete /api/own-account/sessions/:sessionId': () => path.replace(':sessionId', 'others'),
     'post /api/occasions/:occasionId/amendments': () => path.replace(':occasionId', world.signedId),

@@ -1,9 +1,13 @@
 /** The organisation's own rules: screening questions, consent, heat limits, briefing. */
-import { houseRuleFindings, HouseRulesAnswer, HouseRulesBody, RevisionAnswer } from '@able-gauge/core'
+import { HouseMarkBody, houseRuleFindings, HouseRulesAnswer, HouseRulesBody, RevisionAnswer } from '@able-gauge/core'
+import { readPicture } from '../picture.ts'
 import { invalidInput, Problem } from '../problem.ts'
+import { writeHouseMark } from '../store/houseMarkStore.ts'
 import { findHouseRules, writeHouseRules } from '../store/houseRulesStore.ts'
 import { readBody } from './body.ts'
 import type { Route } from './route.ts'
+
+const MARK = { as: 'png', mostPixels: 480 } as const
 
 export const houseRoutes: readonly Route[] = [
   {
@@ -36,6 +40,33 @@ export const houseRoutes: readonly Route[] = [
         )
       }
       response.json({ revision: body.revision + 1 })
+    },
+  },
+  {
+    method: 'put',
+    path: '/api/house-mark',
+    what: 'the mark of the house, shown where people sign in and on what is printed',
+    answer: 'nothing',
+    action: 'houseRules.write',
+    cost: 'costly',
+    noted: 'houseRules.changed',
+    body: HouseMarkBody,
+    handle: async ({ server, request, response }) => {
+      const { image } = readBody(HouseMarkBody, request)
+      await writeHouseMark(server.pool, await readPicture(image, 'image', MARK))
+      response.status(204).end()
+    },
+  },
+  {
+    method: 'delete',
+    path: '/api/house-mark',
+    what: 'takes the mark of the house away',
+    answer: 'nothing',
+    action: 'houseRules.write',
+    noted: 'houseRules.changed',
+    handle: async ({ server, response }) => {
+      await writeHouseMark(server.pool, null)
+      response.status(204).end()
     },
   },
 ]

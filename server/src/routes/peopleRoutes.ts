@@ -2,6 +2,8 @@
 import {
   CorrectionBody,
   differencesBetween,
+  EntryPagesAnswer,
+  EntryPagesBody,
   erasableFrom,
   MadeAnswer,
   MergeBody,
@@ -15,13 +17,15 @@ import {
   SelfTestBody,
 } from '@able-gauge/core'
 import { newToken } from '../access/session.ts'
+import { dayOf } from '../access/day.ts'
 import { reachIn, unitFor } from '../access/unit.ts'
 import { inTransaction } from '../database.ts'
 import { keepSelfTest, recordOf } from '../personRecord.ts'
 import { invalidInput, notFound, Problem } from '../problem.ts'
 import { removeBroughtResult } from '../store/broughtStore.ts'
 import { findHouseRules } from '../store/houseRulesStore.ts'
-import { addOwnPage, withdrawOwnPages } from '../store/ownPageStore.ts'
+import { findSelfTestPicture } from '../store/selfTestStore.ts'
+import { addOwnPage, addOwnPagesOf, withdrawOwnPages } from '../store/ownPageStore.ts'
 import {
   correctPerson,
   erasePerson,
@@ -81,6 +85,20 @@ export const peopleRoutes: readonly Route[] = [
     },
   },
   {
+    method: 'get',
+    path: '/api/people/:personId/self-tests/:testId/picture',
+    what: 'the picture that was kept with a self-test',
+    answer: 'a JPEG',
+    action: 'people.read',
+    handle: async (call) => {
+      const person = await personIn(call)
+      const id = param(call, 'testId')
+      const picture = rules.isUuid(id) ? await findSelfTestPicture(call.server.pool, person.id, id) : null
+      if (!picture) throw notFound('picture')
+      call.response.type('jpeg').send(picture)
+    },
+  },
+  {
     method: 'delete',
     path: '/api/people/:personId/brought-results/:resultId',
     what: 'takes a result away that was brought in by mistake',
@@ -108,6 +126,24 @@ export const peopleRoutes: readonly Route[] = [
       const page = { code: newToken(), ends: new Date(Date.now() + OWN_PAGE_MS) }
       await addOwnPage(server.pool, { ...page, personId: person.id, accountId: account.id })
       response.status(201).json({ code: page.code, endsMs: page.ends.getTime() })
+    },
+  },
+  {
+    method: 'post',
+    path: '/api/occasions/:occasionId/own-pages',
+    what: 'links to the own pages of people entered on a day, for their printed sheets; a new one with each print',
+    answer: EntryPagesAnswer,
+    action: 'ownPages.print',
+    noted: 'ownPage.made',
+    body: EntryPagesBody,
+    handle: async (call) => {
+      const { server, request, response, account } = call
+      const occasion = await dayOf(call)
+      const { entryIds } = readBody(EntryPagesBody, request)
+      const ends = new Date(Date.now() + OWN_PAGE_MS)
+      const pages = entryIds.map((entryId) => ({ entryId, code: newToken() }))
+      const made = await addOwnPagesOf(server.pool, occasion.id, pages, account.id, ends)
+      response.status(201).json({ links: pages.filter(({ entryId }) => made.has(entryId)) })
     },
   },
   {

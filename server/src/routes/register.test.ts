@@ -101,3 +101,16 @@ test('somebody erased is no match, and nothing of rank or e-mail is left', async
   expect(JSON.stringify(person)).not.toMatch(/Sergeant|tarn.example|F-1/)
   expect((await compare(row('F-1')))[0]).toEqual({ kind: 'new' })
 })
+
+test('what is blank is nothing, for a correction as for a file', async () => {
+  expect((await add(row('Z-1', { category: ' ', rank: ' ', email: '  ' }))).status).toBe(201)
+  const blank = async () =>
+    ((await records.call('GET', '/api/register')).body['people'] as { id: string; number: string }[]).find(
+      ({ number }) => number === 'Z-1',
+    )
+  expect(await blank()).not.toHaveProperty('category')
+  const change = { category: '   ', rank: ' Sergeant ', reason: 'misspelt' }
+  expect((await records.call('PATCH', `/api/people/${(await blank())?.id ?? ''}`, change)).status).toBe(204)
+  expect(await blank()).toMatchObject({ rank: 'Sergeant' })
+  expect(await blank()).not.toHaveProperty('category')
+})

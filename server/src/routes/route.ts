@@ -71,6 +71,9 @@ export interface Route {
   readonly handle: (call: Call) => Promise<void>
 }
 
+/** What a route without a session takes and answers; no action stands before it. */
+export type OpenRoute = Omit<Route, 'action' | 'handle' | 'cost'>
+
 /** A path parameter that the route's own path guarantees. @throws Problem 404 for one that nothing can be called */
 export const param = ({ request }: Call, name: string): string => {
   const value = request.params[name]

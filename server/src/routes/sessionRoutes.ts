@@ -8,11 +8,6 @@ import {
   LinkCode,
   LinkHolderAnswer,
   LinkPassword,
-  MadeAnswer,
-  OwnPageAnswer,
-  OwnPageKey,
-  OwnSelfTestBody,
-  type Person,
   SessionAnswer,
   SignedInAnswer,
   SignIn,
@@ -34,28 +29,27 @@ import { requireStrong } from '../access/strength.ts'
 import { DEMO_PASSWORD } from '../demo/password.ts'
 import { addressOf, limited, type Limits } from '../limits.ts'
 import { inTransaction } from '../database.ts'
-import { keepSelfTest, recordOf } from '../personRecord.ts'
-import { invalidInput, Problem } from '../problem.ts'
+import { invalidInput, notFound, Problem } from '../problem.ts'
 import { checkAnswerOf } from '../checkedAnswer.ts'
 import { isDemoAccount, listDemoAccounts } from '../store/accountStore.ts'
 import { notifyAccess } from '../store/dayNotices.ts'
+import { findHouseMark, houseMarkSince } from '../store/houseMarkStore.ts'
 import { findHouseRules, writeHouseRules } from '../store/houseRulesStore.ts'
 import { findLinkHolder, foundHouse, isUnfounded, takeAccountLink, type NewSession } from '../store/keptAccountStore.ts'
-import { listComingTests, openOwnPage } from '../store/ownPageStore.ts'
-import { findPerson } from '../store/peopleStore.ts'
 import { findOwnersOfNumbers } from '../store/personStore.ts'
 import { findSignInSecret } from '../store/secondFactorStore.ts'
 import { noteEvent } from '../store/securityStore.ts'
 import { findSessionParameters, joinStation, openSession, useSession } from '../store/sessionStore.ts'
-import { findPublished } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
-import type { Route, Server } from './route.ts'
+import { OWN_PAGE_ROUTES, ownPageRouter } from './ownPageRoutes.ts'
+import type { OpenRoute, Server } from './route.ts'
 
 const WINDOW_MINUTES = 15
 
 /** What these routes take and answer; no action stands before them. */
-export const SESSION_ROUTES: readonly Omit<Route, 'action' | 'handle' | 'cost'>[] = [
+export const SESSION_ROUTES: readonly OpenRoute[] = [
   { method: 'get', path: '/api/session', what: 'who is signed in, and for how long', answer: SessionAnswer },
+  { method: 'get', path: '/api/session/mark', what: 'the mark of the house', answer: 'a PNG' },
   {
     method: 'get',
     path: '/api/session/field',
@@ -97,20 +91,7 @@ export const SESSION_ROUTES: readonly Omit<Route, 'action' | 'handle' | 'cost'>[
     answer: SignedInAnswer,
     body: FoundHouseBody,
   },
-  {
-    method: 'post',
-    path: '/api/session/own',
-    what: 'a candidate’s own page, opened by its link and the date of birth',
-    answer: OwnPageAnswer,
-    body: OwnPageKey,
-  },
-  {
-    method: 'post',
-    path: '/api/session/own/self-tests',
-    what: 'keeps a self-test somebody logs on their own page',
-    answer: MadeAnswer,
-    body: OwnSelfTestBody,
-  },
+  ...OWN_PAGE_ROUTES,
   { method: 'delete', path: '/api/session', what: 'signs out', answer: 'nothing' },
 ]
 
@@ -130,7 +111,7 @@ export const sessionRouter = (server: Server): Router => {
 
   router.get('/', async (request, response) => {
     const session = await sessionOf(pool, request)
-    const { organisation = '', style = null } = (await findHouseRules(pool)).rules
+    const { organisation = '', style = null, publicAddress = null } = (await findHouseRules(pool)).rules
     response.json({
       account: session?.account ?? null,
       asks: session?.asks ?? { secondFactor: false, codeToSign: false },
@@ -138,9 +119,17 @@ export const sessionRouter = (server: Server): Router => {
       endsInMs: session ? session.endsMs - Date.now() : null,
       demo: server.demo ? await demoSignIns(server) : null,
       organisation,
+      markSinceMs: await houseMarkSince(pool),
+      publicAddress,
       style,
       isUnfounded: await isUnfounded(pool),
     })
+  })
+
+  router.get('/mark', async (_request, response) => {
+    const mark = await findHouseMark(pool)
+    if (!mark) throw notFound('mark')
+    response.type('png').send(mark)
   })
 
   router.get('/field', (_request, response) => {
@@ -246,26 +235,7 @@ export const sessionRouter = (server: Server): Router => {
     await welcome(server, request, response, opening.token)
   })
 
-  router.post('/own', ...limitLinks(server.limits), async (request, response) => {
-    const person = await ownerOf(server, request, readBody(OwnPageKey, request))
-    const record = await recordOf(pool, person)
-    const last = record.tests.at(-1)
-    const published = last ? await findPublished(pool, last.standardId, last.standardVersion) : null
-    const page: OwnPageAnswer = {
-      organisation: (await findHouseRules(pool)).rules.organisation ?? '',
-      // what the office did to the record, and why, stays there; what is not signed yet is nobody's result
-      record: { ...record, changes: [], tests: record.tests.filter(({ verdict }) => verdict !== null) },
-      standard: published?.standard ?? null,
-      coming: await listComingTests(pool, person.id, new Date().toISOString().slice(0, 10)),
-    }
-    response.json(page)
-  })
-
-  router.post('/own/self-tests', ...limitLinks(server.limits), async (request, response) => {
-    const { key, test } = readBody(OwnSelfTestBody, request)
-    const person = await ownerOf(server, request, key)
-    response.status(201).json({ id: await keepSelfTest(pool, person.id, test, null) })
-  })
+  router.use('/own', ...limitLinks(server.limits), ownPageRouter(server))
 
   router.delete('/', async (request, response) => {
     await closeSession(pool, request, response)
@@ -273,19 +243,6 @@ export const sessionRouter = (server: Server): Router => {
   })
 
   return router
-}
-
-/** Whose page it is. @throws Problem 401, the same for a wrong date and a link that ended */
-const ownerOf = async ({ pool }: Server, request: Request, { code, birthDate }: OwnPageKey): Promise<Person> => {
-  const id = await openOwnPage(pool, code, birthDate)
-  const person = id === null ? null : await findPerson(pool, id, null)
-  if (person) return person
-  await noteEvent(pool, { kind: 'ownPage.refused', accountId: null, detail: { address: request.ip ?? '' } })
-  throw new Problem(
-    401,
-    'ownPage.closed',
-    'The page does not open. The date of birth is another, or the link has ended: ask the testing office for a new one.',
-  )
 }
 
 /** The same answer for a link that was used, has ended, or never was. */

@@ -207,9 +207,9 @@ export const correctPerson = async (
       change.givenName,
       change.familyName,
       change.birthDate,
-      change.category,
-      change.rank,
-      change.email,
+      change.category?.trim(),
+      change.rank?.trim(),
+      change.email?.trim(),
       change.unitId !== undefined,
       change.unitId,
     ],
@@ -321,6 +321,7 @@ export const erasePerson = async (
   ])
   await db.query('delete from screenings where entry_id = any($1::uuid[])', [entryIds])
   await db.query(`delete from own_pages where person_id in (${OWN_AND_DOUBLES})`, [id])
+  await db.query(`delete from own_goals where person_id in (${OWN_AND_DOUBLES})`, [id])
   await db.query(`delete from self_tests where person_id in (${OWN_AND_DOUBLES})`, [id])
   await db.query(
     `update people set given_name = 'Erased', family_name = 'person', number = 'erased-' || left(id::text, 13), rank = '', email = '',

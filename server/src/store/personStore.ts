@@ -25,9 +25,9 @@ export const addPerson = async (db: Database, person: NewPerson): Promise<void> 
       person.birthDate,
       person.madeUp ?? false,
       person.unitId,
-      person.category ?? '',
-      person.rank ?? '',
-      person.email ?? '',
+      person.category?.trim() ?? '',
+      person.rank?.trim() ?? '',
+      person.email?.trim() ?? '',
     ],
   )
 }

@@ -13,7 +13,7 @@ const props = defineProps<{
 }>()
 
 const session = useSession()
-const { progress, problem, saveSheets, saveGroup, saveCsv, saveXlsx, saveArchive } = useHandOut(
+const { progress, problem, withCodes, saveSheets, saveGroup, saveCsv, saveXlsx, saveArchive } = useHandOut(
   () => props.day,
   () => props.verdicts,
 )
@@ -32,6 +32,15 @@ const percent = computed(() => Math.round((progress.value ?? 0) * 100))
           >The day is not signed off: these results can still change, and say so.</strong
         >
       </p>
+      <template v-if="day.occasion.signedOff && session.can('ownPages.print')">
+        <label v-if="session.publicAddress" class="tick"
+          ><input v-model="withCodes" type="checkbox" /> With a code that opens the candidate’s own page, a new one with
+          each print</label
+        >
+        <p v-else class="quiet">
+          Sheets carry a code to the candidate’s own page once the house rules say where others reach this house.
+        </p>
+      </template>
       <BButton variant="primary" :disabled="busy" @click="saveSheets('full')">Sheets as PDF, one to a page</BButton>
       <BButton variant="quiet" :disabled="busy" @click="saveSheets('twoToAPage')">Two to a page</BButton>
     </section>

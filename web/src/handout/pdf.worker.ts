@@ -61,12 +61,16 @@ const make = async (document: TDocumentDefinitions, progress: (share: number) =>
 }
 
 const api = {
-  /** @param progress from 0 to 1 */
+  /**
+   * @param mark of the house as a data address; empty for none
+   * @param progress from 0 to 1
+   */
   sheets: (
     sheets: readonly ResultSheet[],
     layout: SheetLayout,
+    mark: string,
     progress: (share: number) => void,
-  ): Promise<Uint8Array> => make(sheetDocument(sheets, layout), progress),
+  ): Promise<Uint8Array> => make(sheetDocument(sheets, layout, mark), progress),
   group: (group: GroupSheet, progress: (share: number) => void): Promise<Uint8Array> =>
     make(groupDocument(group), progress),
 }

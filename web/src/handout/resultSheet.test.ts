@@ -68,7 +68,7 @@ test('a page holds one sheet, or two', async () => {
   const { day, verdict } = await judged(29, 560_000)
   const sheet = resultSheet(day, ANNA, verdict)
   const breaks = (layout: 'full' | 'twoToAPage') =>
-    (sheetDocument([sheet, sheet, sheet], layout).content as { pageBreak?: string }[]).map(
+    (sheetDocument([sheet, sheet, sheet], layout, '').content as { pageBreak?: string }[]).map(
       ({ pageBreak }) => pageBreak ?? '-',
     )
   expect(breaks('full')).toEqual(['after', 'after', '-'])

@@ -61,11 +61,15 @@ export interface ResultSheet {
   readonly retest: string
   readonly judgedBy: string
   readonly amended: readonly string[]
+  /** Where the own page opens, to be scanned; empty for none. */
+  readonly ownPage: string
 }
 
-export const resultSheet = (day: Day, entry: Entry, verdict: Verdict): ResultSheet => {
+/** @param ownPage address of the person's own page; empty for none */
+export const resultSheet = (day: Day, entry: Entry, verdict: Verdict, ownPage = ''): ResultSheet => {
   const { standard, occasion } = day
   return {
+    ownPage,
     organisation: standard.organisation,
     place: `${occasion.venue}, ${printDate(occasion.testDate)}`,
     name: fullName(entry),

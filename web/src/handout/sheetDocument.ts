@@ -1,5 +1,5 @@
 /** Result sheets and the officer's group sheet -> documents for the PDF maker. */
-import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
+import type { Column, Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { fontRuns } from './fontRuns.ts'
 import type { GroupSheet } from './groupSheet.ts'
 import type { ResultSheet, SheetEvent, SheetGauge } from './resultSheet.ts'
@@ -20,13 +20,18 @@ const STRIP = 9
 
 const say = (text: string, style: object = {}): Content => ({ text: fontRuns(text), ...style })
 
-export const sheetDocument = (sheets: readonly ResultSheet[], layout: SheetLayout): TDocumentDefinitions => ({
+/** @param mark of the house as a data address; empty for none */
+export const sheetDocument = (
+  sheets: readonly ResultSheet[],
+  layout: SheetLayout,
+  mark: string,
+): TDocumentDefinitions => ({
   pageSize: 'A4',
   pageMargins: [40, 36, 40, 36],
   info: { title: 'Result sheets', creator: 'Able Gauge' },
   defaultStyle: { font: 'Next', fontSize: layout === 'full' ? 10 : 8.5, color: INK },
   content: sheets.map((sheet, index) => ({
-    stack: layout === 'full' ? fullSheet(sheet) : shortSheet(sheet, index % 2 === 0),
+    stack: layout === 'full' ? fullSheet(sheet, mark) : shortSheet(sheet, index % 2 === 0, mark),
     unbreakable: layout === 'twoToAPage',
     ...(isLastOnPage(index, sheets.length, layout) ? { pageBreak: 'after' as const } : {}),
   })),
@@ -35,8 +40,15 @@ export const sheetDocument = (sheets: readonly ResultSheet[], layout: SheetLayou
 const isLastOnPage = (index: number, count: number, layout: SheetLayout): boolean =>
   index < count - 1 && (layout === 'full' || index % 2 === 1)
 
-const head = ({ organisation, place, name, about, verdict }: ResultSheet): Content[] => [
-  { columns: [say(organisation, { bold: true }), say(place, { alignment: 'right', color: INK_2 })] },
+const MARK_BOX: [number, number] = [90, 26]
+
+const markColumn = (mark: string): Column[] => (mark === '' ? [] : [{ image: mark, fit: MARK_BOX, width: MARK_BOX[0] }])
+
+const head = ({ organisation, place, name, about, verdict }: ResultSheet, mark: string): Content[] => [
+  {
+    columns: [...markColumn(mark), say(organisation, { bold: true }), say(place, { alignment: 'right', color: INK_2 })],
+    columnGap: 10,
+  },
   { canvas: [{ type: 'line', x1: 0, y1: 4, x2: WIDTH, y2: 4, lineWidth: 1.5, lineColor: INK }] },
   {
     columns: [
@@ -47,7 +59,27 @@ const head = ({ organisation, place, name, about, verdict }: ResultSheet): Conte
   },
 ]
 
-const foot = ({ points, retest, judgedBy, amended }: ResultSheet): Content[] => [
+const CODE_SIZE = 74
+
+const foot = ({ ownPage, ...sheet }: ResultSheet): Content[] =>
+  ownPage === ''
+    ? footLines(sheet)
+    : [
+        {
+          columns: [
+            footLines(sheet),
+            [
+              { qr: ownPage, fit: CODE_SIZE, alignment: 'right' as const },
+              say('Your own page', { alignment: 'right', fontSize: 8, color: INK_2 }),
+            ],
+          ],
+          columnGap: 14,
+          margin: [0, 6, 0, 0],
+          unbreakable: true,
+        },
+      ]
+
+const footLines = ({ points, retest, judgedBy, amended }: Omit<ResultSheet, 'ownPage'>): Content[] => [
   ...(points === '' ? [] : [say(points, { bold: true, margin: [0, 6, 0, 0] })]),
   ...amended.map((line) => say(line, { bold: true, color: SHORT })),
   say(retest, { margin: [0, 6, 0, 0] }),
@@ -55,8 +87,8 @@ const foot = ({ points, retest, judgedBy, amended }: ResultSheet): Content[] => 
   say('Talk to a clinician before training if you had pain, faintness or an injury on the day.', { color: INK_2 }),
 ]
 
-const fullSheet = (sheet: ResultSheet): Content[] => [
-  ...head(sheet),
+const fullSheet = (sheet: ResultSheet, mark: string): Content[] => [
+  ...head(sheet, mark),
   ...sheet.because.map((line) => say(line, { margin: [0, 0, 0, 2] })),
   ...sheet.events.map((event) => ({
     stack: [
@@ -72,8 +104,8 @@ const fullSheet = (sheet: ResultSheet): Content[] => [
 ]
 
 /** Half a page: figures and gauges, the reasons stay on screen. */
-const shortSheet = (sheet: ResultSheet, isUpper: boolean): Content[] => [
-  ...head(sheet),
+const shortSheet = (sheet: ResultSheet, isUpper: boolean, mark: string): Content[] => [
+  ...head(sheet, mark),
   ...sheet.events.map((event) => ({
     stack: [eventLine(event), ...(event.gauge && sheet.events.length <= 6 ? gauge(event.gauge) : [])],
     margin: [0, 3, 0, 0] as [number, number, number, number],

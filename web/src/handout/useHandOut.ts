@@ -1,10 +1,11 @@
 /** Makes the files of a day: sheets, group sheet, tables, archive. */
-import { type Verdict } from '@able-gauge/core'
+import { EntryPagesAnswer, type Verdict } from '@able-gauge/core'
 import { proxy, wrap } from 'comlink'
 import Papa from 'papaparse'
 import { ref } from 'vue'
-import { download, inWords } from '../api.ts'
+import { call, download, inWords, receiveFile } from '../api.ts'
 import { byBib, type Day } from '../day/day.ts'
+import { useSession } from '../session/sessionStore.ts'
 import { saveFile } from '../ui/saveFile.ts'
 import { groupSheet } from './groupSheet.ts'
 import type { PdfWorker } from './pdf.worker.ts'
@@ -38,18 +39,42 @@ export const useHandOut = (day: () => Day, verdicts: () => ReadonlyMap<string, V
   }
   const onProgress = () => proxy((share: number) => void (progress.value = share))
 
+  /** Whether each sheet carries a code that opens the candidate's own page. */
+  const withCodes = ref(false)
+  const session = useSession()
+  /** New links, each opening the page of one of these; none where they are not wanted. */
+  const pagesOf = async (entryIds: readonly string[]): Promise<ReadonlyMap<string, string>> => {
+    const { publicAddress } = session
+    if (!withCodes.value || publicAddress === null) return new Map()
+    const { links } = await call('POST', `/occasions/${day().occasion.id}/own-pages`, EntryPagesAnswer, { entryIds })
+    return new Map(links.map(({ entryId, code }) => [entryId, `${publicAddress}/mine#${code}`]))
+  }
+  /** The mark of the house as the PDF maker takes it; empty for none. */
+  const markData = async (): Promise<string> => {
+    if (session.markSinceMs === null) return ''
+    const bytes = await receiveFile('GET', '/session/mark')
+    return `data:image/png;base64,${btoa(String.fromCharCode(...bytes))}`
+  }
+
   /** @param entryIds whose sheets; everybody who was there when left out */
-  const saveSheets = (layout: SheetLayout, entryIds?: readonly string[]): Promise<void> => {
-    const sheets = [...day().entries]
+  const saveSheets = async (layout: SheetLayout, entryIds?: readonly string[]): Promise<void> => {
+    const entries = [...day().entries]
       .filter(({ id, attendance }) =>
         entryIds ? entryIds.includes(id) : attendance !== 'absent' && attendance !== 'withdrawn',
       )
       .sort(byBib)
-      .flatMap((entry) => {
+    problem.value = ''
+    try {
+      const pages = await pagesOf(entries.map(({ id }) => id))
+      const mark = await markData()
+      const sheets = entries.flatMap((entry) => {
         const verdict = verdicts().get(entry.id)
-        return verdict ? [resultSheet(day(), entry, verdict)] : []
+        return verdict ? [resultSheet(day(), entry, verdict, pages.get(entry.id))] : []
       })
-    return withMaker((maker) => maker.sheets(plain(sheets), layout, onProgress()), 'result sheets')
+      await withMaker((maker) => maker.sheets(plain(sheets), layout, mark, onProgress()), 'result sheets')
+    } catch (error) {
+      problem.value = inWords(error)
+    }
   }
   const saveGroup = (): Promise<void> =>
     withMaker((maker) => maker.group(plain(groupSheet(day(), verdicts())), onProgress()), 'group sheet')
@@ -77,7 +102,7 @@ export const useHandOut = (day: () => Day, verdicts: () => ReadonlyMap<string, V
     }
   }
 
-  return { progress, problem, saveSheets, saveGroup, saveCsv, saveXlsx, saveArchive }
+  return { progress, problem, withCodes, saveSheets, saveGroup, saveCsv, saveXlsx, saveArchive }
 }
 
 /** A worker takes plain data alone. */

@@ -1,15 +1,17 @@
 <script setup lang="ts">
 /** The organisation's own rules: screening questions, consent, heat limits, the briefing. */
-import { v4 as newId } from 'uuid'
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { BFormInput } from 'bootstrap-vue-next'
 import { watch } from 'vue'
 import { useHouseRules } from '../day/houseRules.ts'
 import { writeAs } from '../ui/houseStyle.ts'
 import HouseBand from '../ui/HouseBand.vue'
 import { useSession } from '../session/sessionStore.ts'
 import HouseBriefings from './HouseBriefings.vue'
+import HouseHeat from './HouseHeat.vue'
+import HouseMark from './HouseMark.vue'
 import HouseKeys from './HouseKeys.vue'
 import HouseLog from './HouseLog.vue'
+import HouseScreening from './HouseScreening.vue'
 import HouseStyleFields from './HouseStyleFields.vue'
 import { styleDraftOf, styleOf, type StyleDraft } from './styleDraft.ts'
 import HouseTabs from './HouseTabs.vue'
@@ -18,6 +20,7 @@ import { useHouseDraft } from './useHouseDraft.ts'
 
 interface Draft {
   organisation: string
+  publicAddress: string
   screening: { id: string; text: string; holdsOn: 'yes' | 'no' }[]
   consent: string
   consentNeeded: boolean
@@ -31,6 +34,8 @@ interface Draft {
   signingByCode: boolean
 }
 
+const ADDRESS_EXAMPLE = 'https://tests.example'
+
 const linesOf = (text: string): string[] =>
   text
     .split('\n')
@@ -43,6 +48,7 @@ const { draft, problem, saved, isChanged, save, drop } = useHouseDraft<Draft>(
   'rules',
   (rules) => ({
     organisation: rules.organisation ?? '',
+    publicAddress: rules.publicAddress ?? '',
     screening: rules.screening.map((one) => ({ ...one })),
     consent: rules.consent,
     consentNeeded: rules.consentNeeded,
@@ -56,11 +62,12 @@ const { draft, problem, saved, isChanged, save, drop } = useHouseDraft<Draft>(
     signingByCode: rules.signingByCode === true,
   }),
   (
-    { organisation: _organisation, keepDays: _keepDays, idleMinutes: _idle, ...rules },
-    { organisation, keepDays, idleMinutes, ...edited },
+    { organisation: _organisation, publicAddress: _address, keepDays: _keepDays, idleMinutes: _idle, ...rules },
+    { organisation, publicAddress, keepDays, idleMinutes, ...edited },
   ) => ({
     ...rules,
     ...(organisation.trim() === '' ? {} : { organisation: organisation.trim() }),
+    ...(publicAddress.trim() === '' ? {} : { publicAddress: publicAddress.trim().replace(/\/$/, '') }),
     ...(keepDays === '' ? {} : { keepDays }),
     ...(idleMinutes === '' ? {} : { idleMinutes }),
     administratorsByCode: edited.administratorsByCode,
@@ -84,13 +91,6 @@ const { draft, problem, saved, isChanged, save, drop } = useHouseDraft<Draft>(
 watch(saved, (is) => {
   if (is) writeAs(house.rules?.style ?? null)
 })
-
-const addQuestion = (): void => {
-  draft.value?.screening.push({ id: `question-${newId().slice(0, 8)}`, text: '', holdsOn: 'yes' })
-}
-const addLimit = (): void => {
-  draft.value?.heat.push({ fromC: 26, advice: 'change', measure: '' })
-}
 </script>
 
 <template>
@@ -112,29 +112,19 @@ const addLimit = (): void => {
           aria-labelledby="organisation"
           placeholder="its name, shown where people sign in"
         />
+        <label class="short" for="public-address">Where others reach this house</label>
+        <BFormInput
+          id="public-address"
+          v-model="draft.publicAddress"
+          maxlength="200"
+          inputmode="url"
+          :placeholder="ADDRESS_EXAMPLE"
+        />
+        <p class="quiet">Links and codes on printed result sheets begin with it; without it none are printed.</p>
       </section>
       <section class="sheet part">
         <h2>Screening questions</h2>
-        <div v-for="(question, index) in draft.screening" :key="question.id" class="line">
-          <BFormInput v-model="question.text" maxlength="300" required :aria-label="`Question ${index + 1}`" />
-          <label class="short"
-            >needs clearance on
-            <BFormSelect v-model="question.holdsOn">
-              <option value="yes">yes</option>
-              <option value="no">no</option>
-            </BFormSelect></label
-          >
-          <BButton
-            type="button"
-            variant="quiet"
-            size="sm"
-            :aria-label="`Remove question ${index + 1}`"
-            @click="draft.screening.splice(index, 1)"
-          >
-            Remove
-          </BButton>
-        </div>
-        <BButton type="button" variant="quiet" size="sm" @click="addQuestion">Another question</BButton>
+        <HouseScreening v-model="draft.screening" />
       </section>
       <section class="sheet part">
         <h2>Consent</h2>
@@ -156,34 +146,7 @@ const addLimit = (): void => {
           In degrees of the wet bulb globe temperature. The program brings none of its own: limits are local, and yours
           to set.
         </p>
-        <div v-for="(limit, index) in draft.heat" :key="index" class="line">
-          <label class="short"
-            >from °C <BFormInput v-model.number="limit.fromC" class="figures" type="number" step="0.1" required
-          /></label>
-          <label class="short"
-            >the day is
-            <BFormSelect v-model="limit.advice">
-              <option value="change">changed</option>
-              <option value="stop">stopped</option>
-            </BFormSelect></label
-          >
-          <BFormInput
-            v-model="limit.measure"
-            maxlength="300"
-            required
-            :aria-label="`What is done from limit ${index + 1}`"
-          />
-          <BButton
-            type="button"
-            variant="quiet"
-            size="sm"
-            :aria-label="`Remove limit ${index + 1}`"
-            @click="draft.heat.splice(index, 1)"
-          >
-            Remove
-          </BButton>
-        </div>
-        <BButton type="button" variant="quiet" size="sm" @click="addLimit">Another limit</BButton>
+        <HouseHeat v-model="draft.heat" />
       </section>
       <section class="sheet part">
         <h2>Briefing for everybody</h2>
@@ -222,6 +185,10 @@ const addLimit = (): void => {
       </section>
       <SaveBar label="Save the house rules" :is-changed="isChanged" :saved="saved" :problem="problem" @drop="drop" />
     </form>
+    <section v-if="draft" class="sheet part">
+      <h2>Mark</h2>
+      <HouseMark />
+    </section>
     <HouseKeys v-if="draft" />
     <HouseLog v-if="draft && session.can('securityLog.read')" />
     <p v-if="problem && !draft" class="problem" role="alert">{{ problem }}</p>
@@ -231,16 +198,6 @@ const addLimit = (): void => {
 <style scoped>
 .part {
   margin-bottom: 16px;
-}
-.line {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-  padding: 6px 0;
-}
-.line > .form-control {
-  flex: 1 1 320px;
 }
 .short {
   display: flex;

@@ -4,15 +4,20 @@ import { OwnPageLinkAnswer, type Person } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, shallowRef } from 'vue'
 import { call, inWords, tell } from '../api.ts'
+import { useSession } from '../session/sessionStore.ts'
 import { dateAndTime } from '../ui/localTime.ts'
 import QrCode from '../ui/QrCode.vue'
 import { useReach } from '../ui/useReach.ts'
 
 const props = defineProps<{ person: Person }>()
+const session = useSession()
 const { plain, secure, isAlone } = useReach()
 const isSecure = location.protocol === 'https:'
 const link = shallowRef<OwnPageLinkAnswer | null>(null)
-const address = computed(() => (isSecure ? secure : plain)(`/mine#${link.value?.code ?? ''}`))
+const address = computed(() => {
+  const path = `/mine#${link.value?.code ?? ''}`
+  return session.publicAddress === null ? (isSecure ? secure : plain)(path) : session.publicAddress + path
+})
 const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const problem = ref('')
 const said = ref('')
@@ -49,7 +54,9 @@ const withdraw = (): Promise<void> =>
       <div>
         <p>Shown now and never again; it opens the page until {{ dateAndTime(link.endsMs, zone) }}.</p>
         <p class="address figures">{{ address }}</p>
-        <p v-if="isAlone" class="quiet">No other device reaches this machine: start it with --field.</p>
+        <p v-if="isAlone && session.publicAddress === null" class="quiet">
+          No other device reaches this machine: start it with --field.
+        </p>
       </div>
     </div>
     <BButton variant="quiet" size="sm" @click="make">{{ link ? 'Another link' : 'Make a link' }}</BButton>

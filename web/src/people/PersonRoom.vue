@@ -11,7 +11,6 @@ import HouseBand from '../ui/HouseBand.vue'
 import { today } from '../ui/localTime.ts'
 import { saveFile } from '../ui/saveFile.ts'
 import VerdictChip from '../ui/VerdictChip.vue'
-import { wordFor } from '../ui/verdictWords.ts'
 import PersonChart from './PersonChart.vue'
 import PersonChange from './PersonChange.vue'
 import { personLines } from './personLines.ts'
@@ -169,17 +168,7 @@ const setUp = computed(() => {
       </section>
       <section class="sheet part">
         <h2>Self-tests, kept apart from official results</h2>
-        <div v-for="test in record.selfTests" :key="test.id" class="test">
-          <span>{{ printDate(test.testDate) }}</span>
-          <span
-            >{{ test.eventName
-            }}<small class="quiet">
-              {{ test.witness ? `witnessed by ${test.witness}` : 'nobody witnessed it' }}. {{ test.note }}</small
-            ></span
-          >
-          <span>{{ test.mark ? wordFor(test.mark) : 'not judged' }}</span>
-        </div>
-        <PersonSelfTest v-if="!record.person.erased" :record="record" @logged="read" />
+        <PersonSelfTest :record="record" @logged="read" />
       </section>
       <PersonOwnPage v-if="session.can('ownPages.make') && !record.person.erased" :person="record.person" />
       <PersonChange

@@ -66,9 +66,17 @@ test('self-tests stand on the line of the event and are marked as their own', ()
     figures: {},
     witness: '',
     note: '',
+    read: [],
+    hasPicture: false,
     mark: mark(570_000),
   }
-  const [line] = personLines({ tests: [tested('2026-11-24', [mark(560_000)])], selfTests: [self] })
+  const right = { ...self, id: 'r', replaces: 's' }
+  const other = { ...self, id: 'o', mark: mark(600_000, { variantId: 'on-a-treadmill' }) }
+  const [line, varied] = personLines({
+    tests: [tested('2026-11-24', [mark(560_000)])],
+    selfTests: [self, right, other],
+  })
+  expect([varied?.name, varied?.points.length]).toEqual(['Run 2,000 m (on a treadmill)', 1])
   expect(line?.points.map(({ own, about }) => [own, about])).toEqual([
     [true, 'self-test, nobody witnessed it'],
     [false, 'version 3'],

@@ -20,6 +20,9 @@ export interface PersonLine {
   readonly points: readonly LinePoint[]
 }
 
+const nameOf = (event: string, form: string): string =>
+  form === '' ? event : `${event} (${form.replaceAll('-', ' ')})`
+
 /** One line for each event, unit and form: a variant or an alternate is never mixed with the event as it stands. */
 export const personLines = ({ tests, selfTests }: Pick<PersonRecord, 'tests' | 'selfTests'>): PersonLine[] => {
   const lines = new Map<string, { eventId: string; name: string; unit: Unit; points: LinePoint[] }>()
@@ -42,20 +45,16 @@ export const personLines = ({ tests, selfTests }: Pick<PersonRecord, 'tests' | '
         own: false,
         about: `version ${standardVersion}`,
       }
-      put(
-        `${standardId} ${mark.eventId} ${form} ${mark.unit}`,
-        form === '' ? name : `${name} (${form.replaceAll('-', ' ')})`,
-        mark.eventId,
-        mark.unit,
-        point,
-      )
+      put(`${standardId} ${mark.eventId} ${form} ${mark.unit}`, nameOf(name, form), mark.eventId, mark.unit, point)
     }
   }
-  for (const { testDate, eventId, eventName, standardId, witness, mark } of selfTests) {
+  const replaced = new Set(selfTests.flatMap(({ replaces }) => replaces ?? []))
+  for (const { id, testDate, eventId, eventName, standardId, witness, mark } of selfTests) {
     const value = mark ? figureOf(mark) : null
-    if (!mark || value === null || !('unit' in mark)) continue
+    if (!mark || value === null || !('unit' in mark) || replaced.has(id)) continue
     const about = witness === '' ? 'self-test, nobody witnessed it' : `self-test, witnessed by ${witness}`
-    put(`${standardId} ${eventId}  ${mark.unit}`, eventName, eventId, mark.unit, {
+    const form = mark.variantId ?? ''
+    put(`${standardId} ${eventId} ${form} ${mark.unit}`, nameOf(eventName, form), eventId, mark.unit, {
       date: testDate,
       value,
       cut: mark.cut,

@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { inWords, Refusal } from '../api.ts'
 import BrandMark from '../ui/BrandMark.vue'
+import HouseMarkImage from '../ui/HouseMarkImage.vue'
 import { vFocus } from '../ui/vFocus.ts'
 import { ROLE_NAMES, useSession } from './sessionStore.ts'
 
@@ -66,6 +67,7 @@ const signInAs = async (signInName: string): Promise<void> => {
   <header class="band">
     <div class="inner">
       <BrandMark /><strong>Able Gauge</strong>
+      <HouseMarkImage :height="34" />
       <span class="says">{{ session.organisation || 'Test days, from muster to signed verdicts' }}</span>
     </div>
     <div class="ruler" aria-hidden="true" />

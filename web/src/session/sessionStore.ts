@@ -41,6 +41,10 @@ export const useSession = defineStore('session', () => {
   const isUnfounded = ref(false)
   /** What the organisation is called; empty where nobody said. */
   const organisation = ref('')
+  /** When the mark of the house was last changed; null where it has none. */
+  const markSinceMs = ref<number | null>(null)
+  /** Where others reach this house; null where nobody said. */
+  const publicAddress = ref<string | null>(null)
   const known = ref(false)
   const asks = ref<SessionAsks>(ASKS_NOTHING)
 
@@ -64,6 +68,8 @@ export const useSession = defineStore('session', () => {
       demo.value = answer.demo
       isUnfounded.value = answer.isUnfounded
       organisation.value = answer.organisation
+      markSinceMs.value = answer.markSinceMs
+      publicAddress.value = answer.publicAddress
       asks.value = answer.asks
       writeAs(answer.style)
       if (answer.account) take(answer.account, answer.endsInMs)
@@ -141,6 +147,8 @@ export const useSession = defineStore('session', () => {
     known,
     isUnfounded,
     organisation,
+    markSinceMs,
+    publicAddress,
     look,
     signIn,
     takeLink,

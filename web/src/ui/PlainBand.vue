@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** The band of a page that belongs to no room of the house: nobody is signed in, or only for a station. */
 import BrandMark from './BrandMark.vue'
+import HouseMarkImage from './HouseMarkImage.vue'
 </script>
 
 <template>
-  <header class="band"><BrandMark /><strong>Able Gauge</strong></header>
+  <header class="band"><BrandMark /><strong>Able Gauge</strong><HouseMarkImage :height="34" /></header>
 </template>
 
 <style scoped>

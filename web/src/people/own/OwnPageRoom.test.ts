@@ -32,7 +32,17 @@ const PAGE = {
   organisation: 'Tarn Isles Testing Office',
   record: { person, tests: [TEST], selfTests: [] as object[], changes: [] },
   standard: V3 as object | null,
-  coming: [{ name: 'Second try', venue: 'Marram Yard', testDate: '2026-12-12' }],
+  coming: [
+    {
+      occasionId: 'next',
+      name: 'Second try',
+      venue: 'Marram Yard',
+      zone: 'Etc/GMT-12',
+      testDate: '2026-12-12',
+      musterMs: null,
+    },
+  ],
+  goals: [] as object[],
 }
 const asked: { path: string; body: Record<string, unknown> }[] = []
 let page: () => Response
@@ -107,4 +117,75 @@ test('somebody without a signed result is told when it comes', async () => {
   await enter('4.5.1999')
   expect(room.text()).toContain('It stands here once the day is signed off')
   expect(room.text()).not.toContain('Log the self-test')
+})
+
+const SELF = {
+  id: 's',
+  standardId: V3.id,
+  standardVersion: 3,
+  eventId: 'press-ups',
+  eventName: 'Press-ups',
+  testDate: '2026-12-01',
+  witness: '',
+  note: 'at home',
+  figures: { count: 13 },
+  read: [{ label: 'Repetitions', value: 13, unit: 'count' }],
+  hasPicture: true,
+  mark: null,
+}
+test('a test that was logged wrongly is put right, and both stay to be seen', async () => {
+  page = () => json({ ...PAGE, record: { ...PAGE.record, selfTests: [SELF] } })
+  const { room, enter } = await open()
+  await enter('4.5.1999')
+  const press = async (words: string): Promise<void> => {
+    await room
+      .findAll('button')
+      .find((button) => button.text() === words)
+      ?.trigger('click')
+    await flushPromises()
+  }
+  await press('Put right')
+  const field = room.findAll('label').find((label) => label.text().startsWith('Repetitions'))
+  expect((field?.get('input').element as HTMLInputElement).value).toBe('13')
+  await field?.get('input').setValue('31')
+  const right = { ...SELF, id: 'r', replaces: 's', read: [{ label: 'Repetitions', value: 31, unit: 'count' }] }
+  page = () => json({ ...PAGE, record: { ...PAGE.record, selfTests: [SELF, right] } })
+  await room.get('form.fields').trigger('submit')
+  await flushPromises()
+  expect(asked.find(({ path }) => path.endsWith('/self-tests'))?.body['test']).toMatchObject({
+    replaces: 's',
+    note: 'at home',
+  })
+  const rows = room.findAll('.tests li').map((row) => [row.classes('replaced'), row.get('strong').text()])
+  expect(rows).toEqual([
+    [false, '31'],
+    [true, '13'],
+  ])
+  // nothing more is put right by mistake
+  expect(room.text()).toContain('Log the self-test')
+})
+
+test('a goal says what it takes a week from the last figure on, and is set in the unit of the event', async () => {
+  vi.useFakeTimers({ toFake: ['Date'], now: Date.UTC(2026, 10, 24, 12) })
+  const goal = { standardId: V3.id, eventId: 'press-ups', value: 40, byDate: '2026-12-15' }
+  page = () => json({ ...PAGE, goals: [goal] })
+  const { room, enter } = await open()
+  await enter('4.5.1999')
+  expect(room.get('.goal').text().replace(/\s+/g, ' ')).toContain(
+    'Press-ups: 40 by 15 December 2026. 9 more in 21 days: 3 a week.',
+  )
+  const form = room.findAll('form').find((one) => one.text().includes('Set the goal'))
+  await form?.get('select').setValue('run')
+  const [figure, by] = form?.findAll('input') ?? []
+  await figure?.setValue('9:30')
+  await by?.setValue('1.3.2027')
+  await form?.trigger('submit')
+  await flushPromises()
+  expect(asked.find(({ path }) => path.endsWith('/goals'))?.body['goal']).toEqual({
+    standardId: V3.id,
+    eventId: 'run',
+    value: 570_000,
+    byDate: '2027-03-01',
+  })
+  vi.useRealTimers()
 })

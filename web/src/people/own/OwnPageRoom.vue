@@ -1,6 +1,15 @@
 <script setup lang="ts">
 /** A candidate's own page: results with their reasons, what is to come, a log of one's own. Opened by its link and the date of birth. */
-import { OwnPageAnswer, printDate, printQuantity, retestDate, sayStep, type Mark } from '@able-gauge/core'
+import {
+  OwnPageAnswer,
+  type OwnGoal,
+  printComingTests,
+  printDate,
+  printQuantity,
+  retestDate,
+  sayStep,
+  type Mark,
+} from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { useSessionStorage } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef } from 'vue'
@@ -12,7 +21,10 @@ import PlainBand from '../../ui/PlainBand.vue'
 import VerdictChip from '../../ui/VerdictChip.vue'
 import { figureOf, markerOf, wordFor } from '../../ui/verdictWords.ts'
 import PersonChart from '../PersonChart.vue'
-import { personLines } from '../personLines.ts'
+import { personLines, type PersonLine } from '../personLines.ts'
+import { timeOfDay } from '../../ui/localTime.ts'
+import { saveFile } from '../../ui/saveFile.ts'
+import OwnGoals from './OwnGoals.vue'
 import OwnSelfTest from './OwnSelfTest.vue'
 
 const route = useRoute()
@@ -43,6 +55,15 @@ onMounted(() => {
 
 const record = computed(() => page.value?.record)
 const lines = computed(() => (record.value ? personLines(record.value) : []))
+/** One line for each event of the last standard, in the form it stands. */
+const goalLines = computed(() => {
+  const events = new Map(page.value?.standard?.events.map(({ id, name }) => [id, name]))
+  return lines.value.filter(({ eventId, name }) => events.get(eventId) === name)
+})
+const goalOf = (line: PersonLine): OwnGoal | undefined =>
+  goalLines.value.includes(line) ? page.value?.goals.find(({ eventId }) => eventId === line.eventId) : undefined
+const saveCalendar = (): void =>
+  saveFile('my test.ics', 'text/calendar', printComingTests(page.value?.coming ?? [], Date.now()))
 const tests = computed(() => [...(record.value?.tests ?? [])].reverse())
 const next = computed(() => {
   const [last] = tests.value
@@ -81,8 +102,12 @@ const nameOf = (test: (typeof tests.value)[number], eventId: string): string =>
       <section v-if="page.coming.length > 0" class="sheet part">
         <h2>To come</h2>
         <p v-for="day in page.coming" :key="`${day.testDate} ${day.name}`">
-          <strong>{{ printDate(day.testDate) }}</strong> {{ day.name }}, {{ day.venue }}
+          <strong>{{ printDate(day.testDate) }}</strong> {{ day.name }}, {{ day.venue
+          }}<template v-if="day.musterMs !== null"
+            >, muster at {{ timeOfDay(day.musterMs, day.zone).slice(0, 5) }} there</template
+          >
         </p>
+        <BButton variant="quiet" size="sm" @click="saveCalendar">Put it into your calendar</BButton>
       </section>
       <section v-for="test in tests" :key="test.entryId" class="sheet part">
         <div class="head">
@@ -115,18 +140,27 @@ const nameOf = (test: (typeof tests.value)[number], eventId: string): string =>
       <section v-if="lines.length > 0" class="sheet part">
         <h2>Over time</h2>
         <p class="quiet">Filled: met the standard in force then. Hollow: short. Dashed: your own tests.</p>
-        <div class="charts"><PersonChart v-for="one in lines" :key="`${one.name} ${one.unit}`" :line="one" /></div>
+        <div class="charts">
+          <PersonChart v-for="one in lines" :key="`${one.name} ${one.unit}`" :line="one" :goal="goalOf(one)" />
+        </div>
       </section>
+      <OwnGoals
+        v-if="page.standard && goalLines.length > 0"
+        :standard-id="page.standard.id"
+        :lines="goalLines"
+        :goals="page.goals"
+        :opener="{ code, birthDate }"
+        @changed="open(birthDate)"
+      />
       <section v-if="page.standard" class="sheet part">
         <h2>Your own tests</h2>
         <p class="quiet">They are kept apart from official results and never decide anything.</p>
-        <p v-for="test in [...record.selfTests].reverse()" :key="test.id">
-          <strong>{{ printDate(test.testDate) }}</strong> {{ test.eventName }}:
-          {{ test.mark ? wordFor(test.mark) : 'not judged'
-          }}<small v-if="test.witness" class="quiet"> witnessed by {{ test.witness }}</small>
-          <small v-if="test.note" class="quiet"> {{ test.note }}</small>
-        </p>
-        <OwnSelfTest :standard="page.standard" :opener="{ code, birthDate }" @logged="open(birthDate)" />
+        <OwnSelfTest
+          :standard="page.standard"
+          :tests="record.selfTests"
+          :opener="{ code, birthDate }"
+          @logged="open(birthDate)"
+        />
       </section>
       <p class="quiet care">
         Questions about a result go to the officer in charge of the day. Talk to a clinician before training if you had
@@ -148,6 +182,9 @@ const nameOf = (test: (typeof tests.value)[number], eventId: string): string =>
   gap: 10px;
   justify-items: start;
   max-width: 320px;
+}
+h2 {
+  margin-bottom: 6px;
 }
 .head {
   display: flex;
