@@ -207,6 +207,8 @@ const ADJUST: Readonly<Record<string, (body: Body, world: World) => Body | Promi
   }),
   'post /api/people/:personId/self-tests': ({ variantId: _, replaces: __, ...body }) => ({
     ...body,
+    eventId: 'run',
+    figures: [{ slot: 'time', value: 600_000 }],
     picture: ONE_PIXEL,
   }),
   'put /api/house-mark': () => ({ image: ONE_PIXEL }),

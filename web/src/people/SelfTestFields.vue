@@ -8,8 +8,8 @@ import {
   type SelfTestBody,
   type Standard,
 } from '@able-gauge/core'
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
-import { computed, reactive, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { BButton, BFormFile, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { computed, reactive, ref, shallowRef, useId, watch } from 'vue'
 import { inWords } from '../api.ts'
 import DateField from '../ui/DateField.vue'
 import { today } from '../ui/localTime.ts'
@@ -34,7 +34,7 @@ const form = reactive({
   figures: {} as Record<string, string>,
 })
 const file = shallowRef<File | null>(null)
-const fileInput = useTemplateRef('fileInput')
+const id = useId()
 const problem = ref('')
 watch(
   () => props.standard,
@@ -95,7 +95,6 @@ const log = async (): Promise<void> => {
     })
     Object.assign(form, { figures: {}, witness: '', note: '' })
     file.value = null
-    if (fileInput.value) fileInput.value.value = ''
     emit('logged')
   } catch (error) {
     problem.value = error instanceof PictureUnreadable ? error.message : inWords(error)
@@ -130,15 +129,10 @@ const log = async (): Promise<void> => {
     </label>
     <label>Witnessed by <BFormInput v-model="form.witness" maxlength="80" /></label>
     <label>Note <BFormInput v-model="form.note" maxlength="300" /></label>
-    <label class="wide"
-      >Picture of the display, or the card
-      <input
-        ref="fileInput"
-        class="form-control"
-        type="file"
-        accept="image/png,image/jpeg,image/webp"
-        @change="file = ($event.target as HTMLInputElement).files?.[0] ?? null"
-    /></label>
+    <div class="wide">
+      <label :for="`${id}-picture`">Picture of the display, or the card</label>
+      <BFormFile :id="`${id}-picture`" v-model="file" accept="image/png,image/jpeg,image/webp" />
+    </div>
     <BButton variant="quiet" type="submit">{{ correcting ? 'Put it right' : 'Log the self-test' }}</BButton>
     <BButton v-if="correcting" variant="quiet" type="button" @click="emit('leave')">Leave it as it is</BButton>
   </form>
