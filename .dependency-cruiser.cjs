@@ -105,6 +105,7 @@ const WEB_PACKAGES = [
   'qrcode',
   'read-excel-file',
   'uuid',
+  'workbox-window',
   'write-excel-file',
   '@fontsource-variable/atkinson-hyperlegible-next',
   '@fontsource-variable/atkinson-hyperlegible-mono',

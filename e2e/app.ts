@@ -1,6 +1,8 @@
 /** The real application for one test file: its own database with the demo, its own server process. */
 import { spawnSync, type ChildProcess } from 'node:child_process'
 import { once } from 'node:events'
+import { cpSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { test as base, type APIRequestContext, type Page } from '@playwright/test'
 import type { RecordedCapture } from '@able-gauge/core'
@@ -25,6 +27,8 @@ export interface App {
   /** Ends the server as a power cut would. */
   readonly kill: () => Promise<void>
   readonly startAgain: () => Promise<void>
+  /** The built application it serves: its own, for tests that put a newer one there. */
+  readonly webFolder: string
   /** Where it serves https, by which authority; null outside a field. */
   readonly field: { readonly httpsPort: number; readonly authorityFile: string } | null
 }
@@ -36,6 +40,8 @@ interface WorkerFixtures {
   demo: boolean
   /** Whether it serves a field as well, for the addresses of this machine alone. */
   inField: boolean
+  /** Whether it serves a copy of the built application, which the test may change. */
+  ownCopy: boolean
 }
 
 export const test = base.extend<{ signedIn: (signInName: string) => Promise<void> }, WorkerFixtures>({
@@ -43,8 +49,9 @@ export const test = base.extend<{ signedIn: (signInName: string) => Promise<void
   room: ['shared', { option: true, scope: 'worker' }],
   demo: [true, { option: true, scope: 'worker' }],
   inField: [false, { option: true, scope: 'worker' }],
+  ownCopy: [false, { option: true, scope: 'worker' }],
   app: [
-    async ({ room, demo, inField }, use, worker) => {
+    async ({ room, demo, inField, ownCopy }, use, worker) => {
       const cluster = await openCluster(requirePostgres(), path.join(DATA, 'e2e-postgres'))
       const database = `able_gauge_e2e_${room}_${worker.workerIndex}_${Date.now()}`
       await cluster.makeDatabase(database, demo ? TEMPLATE : undefined)
@@ -53,9 +60,11 @@ export const test = base.extend<{ signedIn: (signInName: string) => Promise<void
         addOfficer(cluster.ownerUrl(database))
       }
       const port = await freePort()
+      const webFolder = ownCopy ? mkdtempSync(path.join(tmpdir(), 'able-gauge-web-')) : WEB_FOLDER
+      if (ownCopy) cpSync(WEB_FOLDER, webFolder, { recursive: true })
       const field = inField ? await openField() : null
       const start = async (): Promise<ChildProcess> =>
-        (await startServer(cluster, database, { host: '127.0.0.1', port, webFolder: WEB_FOLDER, demo, field })).child
+        (await startServer(cluster, database, { host: '127.0.0.1', port, webFolder, demo, field })).child
       let child = await start()
       const kill = async (): Promise<void> => {
         const ended = once(child, 'exit')
@@ -68,9 +77,11 @@ export const test = base.extend<{ signedIn: (signInName: string) => Promise<void
         startAgain: async () => {
           child = await start()
         },
+        webFolder,
         field,
       })
       await kill()
+      if (ownCopy) rmSync(webFolder, { recursive: true })
       await cluster.dropDatabase(database)
     },
     { scope: 'worker', timeout: 120_000 },

@@ -2,7 +2,7 @@ import vue from '@vitejs/plugin-vue'
 import icons from 'unplugin-icons/vite'
 import { defineConfig } from 'vite'
 import { compression, defineAlgorithm } from 'vite-plugin-compression2'
-import { serviceWorker } from './serviceWorker.ts'
+import { VitePWA } from 'vite-plugin-pwa'
 
 /** Beside each file one that is sent in its place: what is made once need not be made for every phone. */
 const compressed = compression({
@@ -10,12 +10,35 @@ const compressed = compression({
   threshold: 1_000,
 })
 
+/**
+ * The application's own files are kept on the device, all of one version, so that it opens without a network; days and captures
+ * are kept by the application itself, in its database. A newer version waits until somebody takes it.
+ */
+const keptOnDevice = VitePWA({
+  registerType: 'prompt',
+  injectRegister: null,
+  manifest: false,
+  filename: 'sw.js',
+  workbox: {
+    globPatterns: ['**/*.{html,js,css,woff,woff2,svg,webmanifest}', 'icon-192.png'],
+    navigateFallback: '/index.html',
+    navigateFallbackDenylist: [/^\/api\//, /^\/field\//],
+    // the page that fetched it is kept from then on, without being opened again
+    clientsClaim: true,
+    cleanupOutdatedCaches: true,
+    maximumFileSizeToCacheInBytes: 4_000_000,
+    // one file, so that a phone asks once
+    inlineWorkboxRuntime: true,
+    sourcemap: false,
+  },
+})
+
 const SHARED =
   /core\/src\/(api|capture|clock|day|document|judge|people|quantity|referee|standard|words|kinds)\/|web\/src\/(day|session|sound|sync|ui)\/|web\/src\/run\/(console|start|use)/
 
 export default defineConfig({
   root: import.meta.dirname,
-  plugins: [vue(), icons({ compiler: 'vue3' }), serviceWorker(), compressed],
+  plugins: [vue(), icons({ compiler: 'vue3' }), keptOnDevice, compressed],
   build: {
     outDir: 'dist',
     emptyOutDir: true,

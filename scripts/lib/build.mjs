@@ -18,7 +18,7 @@ const WEB_SOURCES = [
   'web/src',
   'web/index.html',
   'web/vite.config.ts',
-  'web/serviceWorker.ts',
+  'web/public',
   'package-lock.json',
 ]
 const SERVER_SOURCES = ['core/src', 'server/src', 'package-lock.json', 'scripts/lib/build.mjs']

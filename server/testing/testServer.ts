@@ -76,21 +76,15 @@ export interface TestSettings {
   readonly field?: Field
   /** Who makes backups. */
   readonly keeper?: Keeper
+  /** Address of a proxy in front whose word counts. */
+  readonly trustedProxy?: string
 }
 
-export const openTestServer = async ({
-  demo = false,
-  demoAccounts = false,
-  limits = LIMITS,
-  time,
-  work,
-  field,
-  keeper,
-}: TestSettings = {}): Promise<TestServer> => {
+export const openTestServer = async ({ demoAccounts = false, ...settings }: TestSettings = {}): Promise<TestServer> => {
   const database = `test_${randomUUID().replaceAll('-', '')}`
   await asSuperuser(`create database ${database} template ${inject('template')}`)
   const url = inject('appUrl').replace('DATABASE', database)
-  const first = await listen(url, demo, limits, time, work, field, keeper)
+  const first = await listen(url, settings)
   const { pool } = first.server
   const owner = openPool(inject('ownerUrl').replace('DATABASE', database), 2)
   const accountIds = inRole(() => randomUUID())
@@ -115,7 +109,7 @@ export const openTestServer = async ({
     lookAtClock: first.lookAtClock,
     accountIds,
     asOwner: (sql) => asSuperuser(sql, database),
-    another: () => listen(url, demo, limits),
+    another: () => listen(url, { demo: settings.demo ?? false, limits: settings.limits ?? LIMITS }),
     close: async () => {
       await first.close()
       await owner.end()
@@ -135,12 +129,7 @@ interface Listening {
 
 const listen = async (
   databaseUrl: string,
-  demo: boolean,
-  limits: Limits,
-  time?: TimeSources,
-  work: 'threads' | 'here' = 'here',
-  field?: Field,
-  keeper?: Keeper,
+  { demo = false, limits = LIMITS, work = 'here', ...settings }: Omit<TestSettings, 'demoAccounts'>,
 ): Promise<Listening> => {
   const log = pino({ level: 'silent' })
   const { server, http, https, clock, close } = await openServer({
@@ -151,9 +140,7 @@ const listen = async (
     limits,
     work,
     checksAnswers: true,
-    ...(time ? { time } : {}),
-    ...(field ? { field } : {}),
-    ...(keeper ? { keeper } : {}),
+    ...settings,
   })
   for (const listener of https ? [http, https] : [http])
     await new Promise<void>((resolve) => listener.listen(0, '127.0.0.1', resolve))

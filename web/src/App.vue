@@ -3,6 +3,7 @@ import { BButton } from 'bootstrap-vue-next'
 import { onErrorCaptured, ref } from 'vue'
 import { NoAnswer } from './api.ts'
 import { usePageTitle } from './pageTitle.ts'
+import UpdateOffer from './UpdateOffer.vue'
 
 usePageTitle()
 const away = ref(false)
@@ -26,6 +27,7 @@ const skip = (): void => {
 <template>
   <a class="skip" href="#main" @click.prevent="skip">Skip to the content</a>
   <RouterView />
+  <UpdateOffer />
   <div v-if="away" class="away" role="alert">
     The server cannot be reached. What you captured is kept on this device.
     <BButton variant="quiet" size="sm" @click="reload">Try again</BButton>

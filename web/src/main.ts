@@ -4,6 +4,7 @@ import './style/main.scss'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
+import { keepOnDevice } from './keptOnDevice.ts'
 import { makeRouter } from './router.ts'
 import { startTheme } from './ui/theme.ts'
 
@@ -21,13 +22,5 @@ for (const { components = {} } of router.resolve(window.location.pathname).match
 }
 createApp(App).use(createPinia()).use(router).mount('#app')
 
-// kept on the device, the application opens without a network; a browser that cannot is no worse off than before
-if (import.meta.env.PROD && 'serviceWorker' in navigator) {
-  const keep = (): void => {
-    navigator.serviceWorker.register('/sw.js').catch((error: unknown) => {
-      console.error('The application cannot be kept on this device.', error)
-    })
-  }
-  // on a slow network the page that is wanted comes first
-  window.addEventListener('load', () => setTimeout(keep, KEEP_AFTER_MS))
-}
+// on a slow network the page that is wanted comes first
+if (import.meta.env.PROD) window.addEventListener('load', () => setTimeout(keepOnDevice, KEEP_AFTER_MS))

@@ -131,7 +131,7 @@ const log = async (): Promise<void> => {
     <label>Note <BFormInput v-model="form.note" maxlength="300" /></label>
     <div class="wide">
       <label :for="`${id}-picture`">Picture of the display, or the card</label>
-      <BFormFile :id="`${id}-picture`" v-model="file" accept="image/png,image/jpeg,image/webp" />
+      <BFormFile :id="`${id}-picture`" v-model="file" plain accept="image/png,image/jpeg,image/webp" />
     </div>
     <BButton variant="quiet" type="submit">{{ correcting ? 'Put it right' : 'Log the self-test' }}</BButton>
     <BButton v-if="correcting" variant="quiet" type="button" @click="emit('leave')">Leave it as it is</BButton>
