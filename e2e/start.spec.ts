@@ -10,6 +10,8 @@ import { freePort } from '../scripts/lib/ports.mjs'
 test.describe.configure({ mode: 'serial' })
 
 const FOLDER = path.join(DATA, 'start-test')
+const KEEPERS = 'correct horse battery'
+const PASSPHRASE = 'twelve quiet otters'
 let port = 0
 
 test.beforeAll(async () => {
@@ -156,6 +158,63 @@ test('without the demo there is no account until one is added, and no demo accou
     body: JSON.stringify({ signInName: 'first.officer', password: 'correct horse battery' }),
   })
   expect(answer.status).toBe(201)
+  program.kill('SIGINT')
+  await once(program, 'exit')
+})
+
+test('the house room backs up and puts back: what was done since is gone, and the program starts anew by itself', async ({
+  page,
+}) => {
+  const { program } = await start('--empty')
+  const restarted = (): boolean => program.exitCode === null
+  const account = spawnSync(
+    process.execPath,
+    ['scripts/account.mjs', '--name', 'house.keeper', '--display', 'House Keeper', '--role', 'administrator'],
+    { cwd: ROOT, env: { ...process.env, ABLE_GAUGE_DATA: FOLDER, ABLE_GAUGE_PASSWORD: KEEPERS }, encoding: 'utf8' },
+  )
+  expect(account.stderr).toBe('')
+  const signIn = async (): Promise<void> => {
+    await page.getByLabel('Name', { exact: true }).fill('house.keeper')
+    await page.getByLabel('Password', { exact: true }).fill(KEEPERS)
+    await page.getByRole('button', { name: 'Sign in', exact: true }).click()
+    await expect(page.getByRole('heading', { name: 'Accounts' })).toBeVisible()
+  }
+  await page.goto(`http://127.0.0.1:${port}/`)
+  await signIn()
+  await page.goto(`http://127.0.0.1:${port}/backups`)
+  await page.getByLabel('Passphrase', { exact: true }).fill(PASSPHRASE)
+  await page.getByLabel('The same again').fill(PASSPHRASE)
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Make a backup' }).click(),
+  ])
+  const file = path.join(FOLDER, 'house.backup')
+  await download.saveAs(file)
+  // done since the backup
+  await page.goto(`http://127.0.0.1:${port}/units`)
+  await page.getByRole('button', { name: 'New unit' }).click()
+  await page.getByLabel('Name', { exact: true }).fill('Harbour Division')
+  await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText('Harbour Division').first()).toBeVisible()
+
+  await page.goto(`http://127.0.0.1:${port}/backups`)
+  await page.getByLabel('Backup', { exact: true }).setInputFiles(file)
+  await page.getByLabel('Its passphrase').fill('another passphrase')
+  await page.getByLabel('Your password here, as signature').fill(KEEPERS)
+  await page.getByText('Everything here is set aside').click()
+  await page.getByRole('button', { name: 'Put it in place of this house' }).click()
+  await expect(page.getByRole('alert')).toContainText('Nothing was replaced')
+  await page.getByLabel('Its passphrase').fill(PASSPHRASE)
+  await page.getByLabel('Your password here, as signature').fill(KEEPERS)
+  await page.getByRole('button', { name: 'Put it in place of this house' }).click()
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible({ timeout: 60_000 })
+  expect(restarted()).toBe(true)
+  await signIn()
+  await page.goto(`http://127.0.0.1:${port}/units`)
+  await expect(page.getByRole('heading', { name: 'Units' })).toBeVisible()
+  await expect(page.getByText('Harbour Division')).toHaveCount(0)
+  await page.goto(`http://127.0.0.1:${port}/backups`)
+  await expect(page.getByText(/^\s*Put back/)).toBeVisible()
   program.kill('SIGINT')
   await once(program, 'exit')
 })

@@ -5,7 +5,8 @@ import path from 'node:path'
 import util from 'node:util'
 import { buildServer, buildWeb, WEB_FOLDER } from './lib/build.mjs'
 import { Obstacle, run } from './lib/fail.mjs'
-import { backUp } from './lib/keep.mjs'
+import { checkBackup } from './lib/backup.mjs'
+import { backUp, restore } from './lib/keep.mjs'
 import { askPassphrase } from './lib/passphrase.mjs'
 import { DATA } from './lib/paths.mjs'
 import { isFree } from './lib/ports.mjs'
@@ -42,19 +43,26 @@ const options = () => {
   }
 }
 
-const untilStopped = (child) =>
+/** What ends the server: whoever stops the program, or a restore that was asked for on screen. */
+const openStop = () => {
+  const state = { stopped: false, restore: null, child: null }
+  const stop = () => {
+    state.stopped = true
+    state.child?.kill('SIGTERM')
+  }
+  process.on('SIGINT', stop)
+  process.on('SIGTERM', stop)
+  process.on('SIGHUP', stop)
+  watchParent(stop)
+  return state
+}
+
+const untilEnded = (child, state) =>
   new Promise((resolve, reject) => {
-    let asked = false
-    const stop = () => {
-      asked = true
-      child.kill('SIGTERM')
-    }
-    process.on('SIGINT', stop)
-    process.on('SIGTERM', stop)
-    process.on('SIGHUP', stop)
-    watchParent(stop)
+    state.child = child
+    if (state.stopped) child.kill('SIGTERM')
     child.once('exit', (code, signal) => {
-      if (asked || code === 0) resolve()
+      if (state.stopped || state.restore || code === 0) resolve()
       else
         reject(
           new Obstacle(
@@ -101,8 +109,8 @@ const openKeeper = async (folder) => {
 const BACKUP_EVERY_MS = 600_000
 const BACKUPS_KEPT = 12
 
-/** A backup now and every ten minutes; one that fails is told and tried again. @returns what ends it */
-const keepBackups = (cluster, bin, database, { folder, passphrase }, tell) => {
+/** A backup now and every ten minutes; one that fails is told and tried again. @returns what ends it, once none is under way */
+const keepBackups = ({ cluster, bin, database }, { folder, passphrase }, tell) => {
   const own = new RegExp(`^${database}-\\d{14}\\.backup$`)
   const once = async () => {
     try {
@@ -122,25 +130,59 @@ const keepBackups = (cluster, bin, database, { folder, passphrase }, tell) => {
       console.error(`No backup at ${new Date().toLocaleTimeString()}: ${error.message}`)
     }
   }
-  void once()
-  const timer = setInterval(() => void once(), BACKUP_EVERY_MS)
-  return () => clearInterval(timer)
+  let underWay = once()
+  const timer = setInterval(() => {
+    underWay = once()
+  }, BACKUP_EVERY_MS)
+  return () => {
+    clearInterval(timer)
+    return underWay
+  }
 }
 
 /** Makes the backups the server is asked for on screen; whoever asked takes the file away. */
-const answerBackups = (cluster, bin, database, child, tell) => {
-  child.on('message', async ({ backUp: asked }) => {
-    if (!asked) return
-    const file = path.join(DATA, `asked-${asked.id}.backup`)
-    try {
-      await backUp(cluster, bin, database, file, { passphrase: asked.passphrase, keyFile: KEY_FILE })
-      tell({ backup: { id: asked.id, file } })
-    } catch (error) {
-      console.error(`No backup: ${error.message}`)
-      rmSync(file, { force: true })
-      tell({ backup: { id: asked.id, failure: error.message } })
-    }
-  })
+const backUpFor = async ({ cluster, bin, database }, { id, passphrase }, tell) => {
+  const file = path.join(DATA, `asked-${id}.backup`)
+  try {
+    await backUp(cluster, bin, database, file, { passphrase, keyFile: KEY_FILE })
+    tell({ kept: { id, result: file } })
+  } catch (error) {
+    console.error(`No backup: ${error.message}`)
+    rmSync(file, { force: true })
+    tell({ kept: { id, failure: error.message } })
+  }
+}
+
+/** Long enough for the answer to reach whoever asked. */
+const ANSWER_MS = 1_500
+
+/** Looks at a backup that was sent on screen, and ends the server if it is right: it is put back once nobody uses the database. */
+const restoreFor = async (stop, { id, file, passphrase }, tell) => {
+  try {
+    const { counts } = await checkBackup(file, passphrase)
+    const { days, people, captures } = counts
+    tell({ kept: { id, result: { days, people, captures } } })
+    setTimeout(() => {
+      stop.restore = { file, passphrase }
+      stop.child?.kill('SIGTERM')
+    }, ANSWER_MS)
+  } catch (error) {
+    tell({ kept: { id, failure: error.message } })
+  }
+}
+
+/** Puts the backup in place that was asked for. @returns how it went, for the house room */
+const restoreNow = async ({ cluster, bin, database }, { file, passphrase }) => {
+  try {
+    const { counts, replaced } = await restore(cluster, bin, database, file, { passphrase, keyFile: KEY_FILE })
+    console.log(`Restored on screen: ${counts.days} days, ${counts.people} people. Before, it was ${replaced}.`)
+    return { atMs: Date.now(), failure: null }
+  } catch (error) {
+    console.error(`Not restored: ${error.message}`)
+    return { atMs: Date.now(), failure: error.message }
+  } finally {
+    rmSync(file, { force: true })
+  }
 }
 
 const portIn = (text) => {
@@ -249,15 +291,30 @@ await run(async () => {
     const keeper = backupTo === undefined ? null : await openKeeper(backupTo)
     prepareDatabase(cluster, database, !empty, empty ? setUpCode : '')
     const field = inField ? await openField(httpsPort) : null
-    const { child } = await startServer(cluster, database, { host, port, webFolder: WEB_FOLDER, demo: !empty, field })
     const near = host === '0.0.0.0' ? '127.0.0.1' : host
-    await greet(near, port, empty, setUpCode)
-    if (field) await invite(field, port)
-    const tell = (message) => void (child.connected && child.send(message))
-    answerBackups(cluster, bin, database, child, tell)
-    const stopBackups = keeper ? keepBackups(cluster, bin, database, keeper, tell) : () => undefined
-    await untilStopped(child)
-    stopBackups()
+    const stop = openStop()
+    const house = { cluster, bin, database }
+    const settings = { host, port, webFolder: WEB_FOLDER, demo: !empty, field }
+    let restored = null
+    do {
+      const { child } = await startServer(cluster, database, settings)
+      const tell = (message) => void (child.connected && child.send(message))
+      child.on('message', ({ backUp: backUpAsked, restore: restoreAsked }) => {
+        if (backUpAsked) void backUpFor(house, backUpAsked, tell)
+        if (restoreAsked) void restoreFor(stop, restoreAsked, tell)
+      })
+      if (restored) tell({ restored })
+      else {
+        await greet(near, port, empty, setUpCode)
+        if (field) await invite(field, port)
+      }
+      const endBackups = keeper ? keepBackups(house, keeper, tell) : () => undefined
+      await untilEnded(child, stop)
+      await endBackups()
+      const wanted = stop.restore
+      stop.restore = null
+      restored = wanted && !stop.stopped ? await restoreNow(house, wanted) : null
+    } while (restored && !stop.stopped)
   } finally {
     cluster.stop()
   }

@@ -4,6 +4,7 @@ import { once } from 'node:events'
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import { pipeline } from 'node:stream/promises'
+import { setTimeout } from 'node:timers/promises'
 import { checkBackup, readBackup, writeBackup } from './backup.mjs'
 import { serverProgram } from './build.mjs'
 import { Obstacle } from './fail.mjs'
@@ -82,10 +83,15 @@ const isThere = async (cluster, database) => {
   return found
 }
 
+/** A program that has just ended is seen for a moment longer. */
+const SEEN_FOR_MS = 5_000
+
 const refuseInUse = (cluster, database) =>
   cluster.asSuperuser(async (query) => {
-    const { rowCount } = await query('select 1 from pg_stat_activity where datname = $1', [database])
-    if (rowCount > 0) throw new Obstacle('The program is running on this database. Stop it (Ctrl-C), then restore.')
+    const isUsed = async () =>
+      (await query('select 1 from pg_stat_activity where datname = $1', [database])).rowCount > 0
+    for (const endMs = Date.now() + SEEN_FOR_MS; Date.now() < endMs && (await isUsed());) await setTimeout(200)
+    if (await isUsed()) throw new Obstacle('The program is running on this database. Stop it (Ctrl-C), then restore.')
   })
 
 /**

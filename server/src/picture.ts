@@ -21,7 +21,9 @@ export interface PictureForm {
 export const readPicture = async (base64: string, place: string, { as, mostPixels }: PictureForm): Promise<Buffer> => {
   const refused = (found: string) =>
     invalidInput([{ place, code: 'picture', found, expected: 'a picture as JPEG, PNG or WebP' }])
-  const image = sharp(Buffer.from(base64, 'base64'), { limitInputPixels: MOST_PIXELS, failOn: 'error' })
+  const bytes = Buffer.from(base64, 'base64')
+  if (bytes.length === 0) throw refused('nothing')
+  const image = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
   const { format } = await image.metadata().catch(() => ({ format: undefined }))
   if (format === undefined || !KNOWN_FORMATS.has(format)) throw refused(format ?? 'something else')
   const shown = image

@@ -60,6 +60,7 @@ export const RULES = {
   'houseRules.read': { roles: EVERYBODY, ground: 'house', guests: 'ownDay' },
   'houseRules.write': { roles: HOUSE, ground: 'service' },
   'backups.make': { roles: ADMINISTRATOR, ground: 'service' },
+  'backups.restore': { roles: ADMINISTRATOR, ground: 'service' },
   'units.read': { roles: EVERYBODY, ground: 'house' },
   'units.write': { roles: ADMINISTRATOR, ground: 'service' },
   'standards.read': { roles: READERS, ground: 'house' },

@@ -30,6 +30,7 @@ const SENTENCES = {
   'secondFactor.set': 'set up an authenticator',
   'secondFactor.dropped': 'gave an authenticator up',
   'secondFactor.refused': 'a wrong code of an authenticator',
+  'house.restored': 'put a backup in place of the whole house',
   'backup.made': 'took a backup of the whole house',
   'house.founded': 'became the first administrator',
   'house.refused': 'a wrong code for setting up',

@@ -1,14 +1,16 @@
 /** Backups on screen: asked of who can make them, sent once, taken away; what is told when none can be made. */
-import { existsSync, writeFileSync } from 'node:fs'
+import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { afterAll, beforeAll, expect, test, vi } from 'vitest'
-import { Caller, openTestServer, type TestServer } from '../../testing/testServer.ts'
+import { Caller, openTestServer, PASSWORD, type TestServer } from '../../testing/testServer.ts'
 import { openKeeper, type Channel } from '../keeper.ts'
 
 /** The program that started the server, as far as it is asked for backups. */
 class Starter implements Channel {
   readonly asked: { id: string; passphrase: string }[] = []
+  /** What it was given to restore, as it stood then. */
+  readonly restored: string[] = []
   readonly file = path.join(tmpdir(), `backup-${process.pid}.test`)
   failure: string | null = null
 
@@ -18,11 +20,23 @@ class Starter implements Channel {
   }
 
   send = (message: object): void => {
-    const { backUp } = message as { backUp: { id: string; passphrase: string } }
-    this.asked.push(backUp)
-    writeFileSync(this.file, 'sealed')
+    const { backUp, restore } = message as {
+      backUp?: { id: string; passphrase: string }
+      restore?: { id: string; file: string; passphrase: string }
+    }
     const { failure, file } = this
-    setImmediate(() => this.tell({ backup: { id: backUp.id, ...(failure === null ? { file } : { failure }) } }))
+    const answer = (id: string, result: unknown): void => {
+      setImmediate(() => this.tell({ kept: { id, ...(failure === null ? { result } : { failure }) } }))
+    }
+    if (backUp) {
+      this.asked.push(backUp)
+      writeFileSync(this.file, 'sealed')
+      answer(backUp.id, file)
+    }
+    if (restore) {
+      this.restored.push(readFileSync(restore.file, 'utf8'))
+      answer(restore.id, { days: 12, people: 150, captures: 9_000 })
+    }
   }
 }
 const starter = new Starter()
@@ -67,19 +81,55 @@ test('a passphrase that is guessed is refused, and a failure is told without its
 })
 
 test('how the last one made by itself went is told', async () => {
-  expect((await administrator.call('GET', '/api/backups')).body).toEqual({ canBackUp: true, last: null })
+  expect((await administrator.call('GET', '/api/backups')).body).toEqual({
+    canBackUp: true,
+    last: null,
+    lastRestored: null,
+  })
   const backedUp = { atMs: 1_795_500_000_000, folder: '/media/stick', failure: 'the stick is full' }
   starter.tell({ backedUp })
-  expect((await administrator.call('GET', '/api/backups')).body).toEqual({ canBackUp: true, last: backedUp })
+  expect((await administrator.call('GET', '/api/backups')).body).toMatchObject({ last: backedUp })
 })
 
 test('where nobody can make backups, that is said', async () => {
   const lone = await openTestServer()
   const caller = await Caller.signedIn(lone.address, 'administrator')
-  expect((await caller.call('GET', '/api/backups')).body).toEqual({ canBackUp: false, last: null })
+  expect((await caller.call('GET', '/api/backups')).body).toMatchObject({ canBackUp: false, last: null })
   expect(await caller.call('POST', '/api/backups', { passphrase: PASSPHRASE })).toMatchObject({
     status: 503,
     body: { title: 'backup.nobody' },
   })
   await lone.close()
+})
+
+test('a backup comes in by parts that follow each other, and is put back by whoever signs for it', async () => {
+  const part = (text: string): string => Buffer.from(text).toString('base64')
+  const { status, body } = await administrator.call('POST', '/api/restores')
+  expect(status).toBe(201)
+  const path = `/api/restores/${String(body['id'])}`
+  const send = (offset: number, text: string) => administrator.call('PUT', `${path}/part`, { offset, part: part(text) })
+  expect((await send(0, 'the whole ')).status).toBe(204)
+  expect(await send(0, 'the whole ')).toMatchObject({ status: 409 })
+  expect((await send(10, 'house')).status).toBe(204)
+  const start = (change: object = {}) =>
+    administrator.call('POST', `${path}/start`, { passphrase: PASSPHRASE, password: PASSWORD, ...change })
+  expect(await start({ password: 'not mine' })).toMatchObject({ status: 403, body: { title: 'signOff.password' } })
+  expect(starter.restored).toEqual([])
+  expect(await start()).toMatchObject({ status: 200, body: { days: 12, people: 150, captures: 9_000 } })
+  expect(starter.restored).toEqual(['the whole house'])
+  expect((await administrator.call('PUT', '/api/restores/none/part', { offset: 0, part: 'eA==' })).status).toBe(404)
+  const officer = await Caller.signedIn(server.address, 'officer')
+  expect((await officer.call('POST', '/api/restores')).status).toBe(403)
+})
+
+test('a file that is refused is told in words and taken away; how the last restore went stands there afterwards', async () => {
+  const path = `/api/restores/${String((await administrator.call('POST', '/api/restores')).body['id'])}`
+  starter.failure = 'The passphrase is another, or the file was changed.'
+  const refused = await administrator.call('POST', `${path}/start`, { passphrase: 'another one', password: PASSWORD })
+  expect(refused).toMatchObject({ status: 422, body: { detail: expect.stringContaining('passphrase is another') } })
+  expect((await administrator.call('PUT', `${path}/part`, { offset: 0, part: 'eA==' })).status).toBe(404)
+  starter.failure = null
+  const restored = { atMs: 1_795_500_000_000, failure: 'the disk is full' }
+  starter.tell({ restored })
+  expect((await administrator.call('GET', '/api/backups')).body).toMatchObject({ lastRestored: restored })
 })

@@ -33,6 +33,8 @@ beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'able-gauge-fuzz-'))
   const keeper = {
     last: () => null,
+    lastRestored: () => null,
+    restore: () => Promise.resolve({ days: 1, people: 2, captures: 3 }),
     backUp: async (): Promise<string> => {
       const file = join(folder, randomUUID())
       await writeFile(file, '{}')
@@ -178,6 +180,9 @@ const knownIn = (world: World): Known => ({
 type Body = Record<string, unknown>
 
 /** What a made-up document needs besides, to be taken at all. */
+const newRestore = async (): Promise<string> =>
+  String((await callers.get('administrator')?.call('POST', '/api/restores'))?.body['id'])
+
 /** A PNG. */
 const ONE_PIXEL = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg=='
 
@@ -211,6 +216,8 @@ const ADJUST: Readonly<Record<string, (body: Body, world: World) => Body | Promi
     figures: [{ slot: 'time', value: 600_000 }],
     picture: ONE_PIXEL,
   }),
+  'put /api/restores/:restoreId/part': () => ({ offset: 0, part: 'eA==' }),
+  'post /api/restores/:restoreId/start': () => ({ passphrase: 'twelve quiet otters', password: PASSWORD }),
   'put /api/house-mark': () => ({ image: ONE_PIXEL }),
   'post /api/occasions/:occasionId/own-pages': (_, world) => ({ entryIds: [pick(world.entryIds)] }),
   'post /api/own-account/second-factor': async (body) => {
@@ -251,6 +258,7 @@ const ADJUST: Readonly<Record<string, (body: Body, world: World) => Body | Promi
       ...(body['rules'] as Body),
       screening: [{ id: `question-${random.whole(1, 9)}`, text: 'Chest pain', holdsOn: 'yes' }],
       keepDays: 1,
+      publicAddress: 'https://tests.example',
       administratorsByCode: false,
       signingByCode: false,
     },
@@ -395,6 +403,8 @@ const addressOf = async ({ method, path }: Route, world: World): Promise<string>
       )
       return path.replace(':resultId', id)
     },
+    'put /api/restores/:restoreId/part': async () => path.replace(':restoreId', await newRestore()),
+    'post /api/restores/:restoreId/start': async () => path.replace(':restoreId', await newRestore()),
     'get /api/people/:personId/self-tests/:testId/picture': async () => {
       const [personId = ''] = world.personIds
       const id = randomUUID()

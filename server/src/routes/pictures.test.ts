@@ -44,6 +44,7 @@ test('what is no picture, breaks off, draws by itself or unpacks to more than a 
     .toBuffer()
   const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><image href="file:///etc/passwd"/></svg>'
   const files = {
+    nothing: Buffer.alloc(0),
     text: Buffer.from('no picture'),
     half: whole.subarray(0, whole.length / 2),
     svg: Buffer.from(svg),

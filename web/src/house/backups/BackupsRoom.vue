@@ -8,6 +8,7 @@ import HouseBand from '../../ui/HouseBand.vue'
 import { dateAndTime, today } from '../../ui/localTime.ts'
 import { saveFile } from '../../ui/saveFile.ts'
 import HouseTabs from '../HouseTabs.vue'
+import RestoreBackup from './RestoreBackup.vue'
 
 const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const state = shallowRef<BackupsAnswer | null>(null)
@@ -55,7 +56,7 @@ const make = async (): Promise<void> => {
     <h1>Backups</h1>
     <p class="quiet">
       One file with everything: days, people, standards, accounts, rules. It opens with its passphrase alone, and is
-      brought back on any machine with <code>npm run restore</code>.
+      brought back here or on any machine, also with <code>npm run restore</code>.
     </p>
     <div v-if="state" class="columns">
       <section class="sheet part">
@@ -103,6 +104,16 @@ const make = async (): Promise<void> => {
           None could be made {{ dateAndTime(state.last.atMs, zone) }} in {{ state.last.folder }}:
           {{ state.last.failure }}
         </p>
+      </section>
+      <section v-if="state.canBackUp" class="sheet part">
+        <h2>Put one back</h2>
+        <p v-if="state.lastRestored?.failure === null" role="status">
+          Put back {{ dateAndTime(state.lastRestored.atMs, zone) }}.
+        </p>
+        <p v-else-if="state.lastRestored" class="problem" role="alert">
+          Not put back {{ dateAndTime(state.lastRestored.atMs, zone) }}: {{ state.lastRestored.failure }}
+        </p>
+        <RestoreBackup />
       </section>
     </div>
     <p v-else-if="problem" class="problem" role="alert">{{ problem }}</p>
