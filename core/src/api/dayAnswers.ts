@@ -182,6 +182,11 @@ export class WavesAnswer {
   @Whole(0) readonly changed!: number
 }
 
+export class AttendanceAnswer {
+  /** How many were still expected, and are told otherwise now. */
+  @Whole(0) readonly changed!: number
+}
+
 export class DeviceReport {
   @Text() readonly deviceId!: string
   @Text() readonly by!: string

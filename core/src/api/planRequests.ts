@@ -1,6 +1,7 @@
 /** What the interface takes about days, their plan, staff and people. */
 import {
   CalendarDate,
+  Choice,
   Flag,
   Nested,
   NestedList,
@@ -10,6 +11,7 @@ import {
   Slug,
   Text,
   Uuid,
+  UuidList,
   Whole,
 } from '../document/rules.ts'
 import { DayPlan } from '../plan/dayPlan.ts'
@@ -61,6 +63,12 @@ export class WaveOfEntry {
 
 export class WavesBody {
   @NestedList(() => WaveOfEntry, 1, 1_000) waves!: WaveOfEntry[]
+}
+
+/** Of those who are still expected. */
+export class AttendanceBody {
+  @UuidList(1_000) entryIds!: string[]
+  @Choice(['late', 'absent']) attendance!: 'late' | 'absent'
 }
 
 export class DayChangeBody {

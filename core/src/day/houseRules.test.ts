@@ -1,5 +1,12 @@
 import { expect, test } from 'vitest'
-import { briefingFor, FIRST_HOUSE_RULES, heatAdvice, houseRuleFindings, type HouseRules } from './houseRules.ts'
+import {
+  briefingFor,
+  FIRST_HOUSE_RULES,
+  passedOverAtMuster,
+  heatAdvice,
+  houseRuleFindings,
+  type HouseRules,
+} from './houseRules.ts'
 
 const limit = (fromDeciC: number, advice: 'change' | 'stop') => ({ fromDeciC, advice, measure: advice })
 const withRules = (change: Partial<HouseRules>): HouseRules => ({ ...FIRST_HOUSE_RULES, ...change })
@@ -40,4 +47,17 @@ test('a standard has one briefing of its own, which is read in place of the gene
   expect(
     houseRuleFindings(withRules({ briefings: [...(rules.briefings ?? []), ...(rules.briefings ?? [])] })),
   ).toMatchObject([{ place: 'rules.briefings[1].standardId', code: 'twice' }])
+})
+
+test('what is passed over at muster is named, and nothing once it is done', () => {
+  const none = { identityChecked: false, consented: false, isScreened: false, answers: [] }
+  expect(passedOverAtMuster(FIRST_HOUSE_RULES, none)).toEqual(['identity', 'screening', 'consent'])
+  const answers = FIRST_HOUSE_RULES.screening.map(({ id }) => ({ questionId: id, answer: 'no' as const }))
+  expect(passedOverAtMuster(FIRST_HOUSE_RULES, { ...none, answers: answers.slice(1) })).toContain('screening')
+  const done = { identityChecked: true, consented: true, isScreened: false, answers }
+  expect(passedOverAtMuster(FIRST_HOUSE_RULES, done)).toEqual([])
+  expect(passedOverAtMuster(FIRST_HOUSE_RULES, { ...done, answers: [], isScreened: true })).toEqual([])
+  expect(
+    passedOverAtMuster(withRules({ consentNeeded: false, screening: [] }), { ...none, identityChecked: true }),
+  ).toEqual([])
 })

@@ -126,6 +126,30 @@ export const screeningConcerns = (
 export const briefingFor = ({ briefing, briefings = [] }: HouseRules, standardId: string): readonly string[] =>
   briefings.find((one) => one.standardId === standardId)?.lines ?? briefing
 
+/**
+ * What has not been done yet for somebody who is checked in as here: to be asked about once, so that nothing is passed over by
+ * accident.
+ */
+export const passedOverAtMuster = (
+  rules: Pick<HouseRules, 'screening' | 'consentNeeded'>,
+  {
+    identityChecked,
+    consented,
+    isScreened,
+    answers,
+  }: {
+    readonly identityChecked: boolean
+    readonly consented: boolean
+    /** Whether the questions were put before. */
+    readonly isScreened: boolean
+    readonly answers: readonly Readonly<ScreeningAnswer>[]
+  },
+): readonly ('identity' | 'screening' | 'consent')[] => [
+  ...(identityChecked ? [] : ['identity' as const]),
+  ...(isScreened || screeningConcerns(rules, answers).unanswered.length === 0 ? [] : ['screening' as const]),
+  ...(consented || !rules.consentNeeded ? [] : ['consent' as const]),
+]
+
 /** The strictest limit a heat reaches, or null: whatever stops a day comes before whatever changes it. */
 export const heatAdvice = ({ heat }: Pick<HouseRules, 'heat'>, wbgtDeciC: number): HeatLimit | null => {
   const reached = [...heat].sort((a, b) => a.fromDeciC - b.fromDeciC).filter(({ fromDeciC }) => wbgtDeciC >= fromDeciC)

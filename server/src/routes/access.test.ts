@@ -2,6 +2,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest'
 import { ROLES, type Role } from '@able-gauge/core'
 import { plainV3 } from '@able-gauge/core/testing'
 import { addTestDay, Caller, openTestServer, type TestServer } from '../../testing/testServer.ts'
+import { KeepingFailed } from '../keeper.ts'
 import { ROUTES } from './index.ts'
 
 let server: TestServer
@@ -9,7 +10,11 @@ let day: { occasionId: string; entryIds: string[] }
 const callers = new Map<Role, Caller>()
 
 beforeAll(async () => {
-  server = await openTestServer()
+  // nobody makes backups here, but there is somebody to ask
+  const refuses = () => Promise.reject(new KeepingFailed('none are made'))
+  server = await openTestServer({
+    keeper: { last: () => null, lastRestored: () => null, backUp: refuses, restore: refuses },
+  })
   day = await addTestDay(server, plainV3(), '2026-11-24', [{ bib: 1 }])
   for (const role of ROLES) callers.set(role, await Caller.signedIn(server.address, role))
 })
@@ -106,6 +111,7 @@ const EXPECTED: Readonly<Record<string, readonly Role[]>> = {
   'post /api/restores': ['administrator'],
   'put /api/restores/:restoreId/part': ['administrator'],
   'post /api/restores/:restoreId/start': ['administrator'],
+  'post /api/occasions/:occasionId/attendance': ['officer', 'clerk'],
   'put /api/house-mark': ['administrator', 'officer'],
   'delete /api/house-mark': ['administrator', 'officer'],
   'post /api/people/:personId/own-page': ['officer', 'clerk', 'records'],

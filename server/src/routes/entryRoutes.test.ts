@@ -95,3 +95,26 @@ test('after the signature entries stay as they are', async () => {
     body: { title: 'day.signedOff' },
   })
 })
+
+test('many are said to be late or absent at once; whoever came meanwhile stays here', async () => {
+  const day = await addTestDay(server, plainV3(), '2026-11-25', [
+    { bib: 1, attendance: 'expected' },
+    { bib: 2, attendance: 'late' },
+    { bib: 3, attendance: 'present' },
+    { bib: 4, attendance: 'expected' },
+  ])
+  const say = (attendance: string, ids: readonly string[]) =>
+    clerk.call('POST', `/api/occasions/${day.occasionId}/attendance`, { entryIds: ids, attendance })
+  const attendances = async () =>
+    (await listEntries(server.pool, day.occasionId)).map(({ bib, attendance }) => [bib, attendance])
+  const [first = '', second = '', third = ''] = day.entryIds
+  expect((await say('late', [first, second])).body).toEqual({ changed: 1 })
+  expect((await say('absent', [first, second, third])).body).toEqual({ changed: 2 })
+  expect(await attendances()).toEqual([
+    [1, 'absent'],
+    [2, 'absent'],
+    [3, 'present'],
+    [4, 'expected'],
+  ])
+  expect((await say('present', [first])).status).toBe(422)
+})

@@ -218,6 +218,10 @@ const ADJUST: Readonly<Record<string, (body: Body, world: World) => Body | Promi
   }),
   'put /api/restores/:restoreId/part': () => ({ offset: 0, part: 'eA==' }),
   'post /api/restores/:restoreId/start': () => ({ passphrase: 'twelve quiet otters', password: PASSWORD }),
+  'post /api/occasions/:occasionId/attendance': (_, world) => ({
+    entryIds: [pick(world.entryIds)],
+    attendance: 'late',
+  }),
   'put /api/house-mark': () => ({ image: ONE_PIXEL }),
   'post /api/occasions/:occasionId/own-pages': (_, world) => ({ entryIds: [pick(world.entryIds)] }),
   'post /api/own-account/second-factor': async (body) => {

@@ -18,6 +18,8 @@ import {
   type Standard,
   WavesAnswer,
   WavesBody,
+  AttendanceAnswer,
+  AttendanceBody,
 } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { refuseOwnEntry } from '../access/ownWave.ts'
@@ -27,7 +29,7 @@ import { invalidInput, Problem } from '../problem.ts'
 import { listAccounts } from '../store/accountStore.ts'
 import { lockLedger } from '../store/captureStore.ts'
 import { notifyDay } from '../store/dayNotices.ts'
-import { setWaves } from '../store/entryStore.ts'
+import { setWaves, tellExpected } from '../store/entryStore.ts'
 import { addOccasion, addStaffMember, changeOccasion, listStaff, removeStaffMember } from '../store/occasionStore.ts'
 import { findPlan, writePlan } from '../store/planStore.ts'
 import { enterPeople } from '../store/rosterStore.ts'
@@ -91,6 +93,26 @@ export const planRoutes: readonly Route[] = [
         return ids
       })
       response.json({ changed: changed.length })
+    },
+  },
+  {
+    method: 'post',
+    path: '/api/occasions/:occasionId/attendance',
+    what: 'says of many who are still expected that they come later, or not at all; whoever is here meanwhile stays here',
+    answer: AttendanceAnswer,
+    action: 'entries.change',
+    body: AttendanceBody,
+    handle: async (call) => {
+      const { server, request, response, account } = call
+      const occasion = await dayOf(call)
+      const { entryIds, attendance } = readBody(AttendanceBody, request)
+      const changed = await inOpenDay(server, occasion.id, async (db) => {
+        await refuseOwnEntry(db, account, occasion.id, entryIds)
+        const count = await tellExpected(db, occasion.id, entryIds, attendance)
+        await notifyDay(db, occasion.id, 'day')
+        return count
+      })
+      response.json({ changed })
     },
   },
   {

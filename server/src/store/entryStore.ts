@@ -203,6 +203,21 @@ export const setAttendance = async (
   return rowCount === 1
 }
 
+/** Says of people who are still expected that they come later, or not at all. @returns how many they were */
+export const tellExpected = async (
+  db: Database,
+  occasionId: string,
+  entryIds: readonly string[],
+  attendance: 'late' | 'absent',
+): Promise<number> => {
+  const { rowCount } = await db.query(
+    `update entries set attendance = $3, revision = revision + 1
+      where occasion_id = $1 and id = any($2::uuid[]) and attendance in ('expected', 'late') and attendance <> $3`,
+    [occasionId, entryIds, attendance],
+  )
+  return rowCount ?? 0
+}
+
 /** Lets somebody start again whose last hold was lifted; whoever is absent or has withdrawn meanwhile stays so. */
 export const releaseHeld = async (db: Database, occasionId: string, entryId: string): Promise<void> => {
   await db.query(

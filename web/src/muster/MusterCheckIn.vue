@@ -2,10 +2,12 @@
 /** Everybody entered: bib, who is here, who is held, who is missing. */
 import { openHolds, printDate, type Attendance } from '@able-gauge/core'
 import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
-import { computed, ref } from 'vue'
+import { useSessionStorage } from '@vueuse/core'
+import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { byBib, fullName, type Day, type Entry } from '../day/day.ts'
 import { useSession } from '../session/sessionStore.ts'
 import MusterDialog from './MusterDialog.vue'
+import MusterMissing from './MusterMissing.vue'
 
 const props = defineProps<{
   day: Day
@@ -15,6 +17,18 @@ const session = useSession()
 const search = ref('')
 const only = ref<Attendance | 'all'>('all')
 const editingId = ref('')
+/** Whom somebody looked at last on this device: found again at a glance, also after another room. */
+const lastId = useSessionStorage(() => `able-gauge-muster-${props.day.occasion.id}`, '')
+watch(editingId, async (now, before) => {
+  if (now !== '') lastId.value = now
+  else if (before !== '') {
+    await nextTick()
+    table.value?.querySelector(`[data-entry="${before}"]`)?.scrollIntoView({ block: 'nearest' })
+  }
+})
+onMounted(() => table.value?.querySelector(`[data-entry="${lastId.value}"]`)?.scrollIntoView({ block: 'nearest' }))
+const table = useTemplateRef('table')
+const askingMissing = ref(false)
 /** Always as it is on record now, also after somebody else has changed it. */
 const editing = computed<Entry | null>(() => props.day.entries.find(({ id }) => id === editingId.value) ?? null)
 const mayEdit = computed(() => session.can('entries.change') && !props.day.occasion.signedOff)
@@ -56,11 +70,12 @@ const following = computed(() =>
   [...props.day.entries].sort(byBib).find((entry) => isAwaited(entry) && entry.id !== editingId.value),
 )
 /** Why somebody is held, then the note; a note that says the same is said once. */
-const remarksOn = ({ id, note }: Entry): string => {
+const remarksOn = ({ id, note, attendance, identityChecked }: Entry): string => {
   const reasons = openHolds(props.day.records)
     .filter(({ content }) => content.entryId === id)
     .map(({ content }) => content.reason)
-  return [...new Set([...reasons, note])].filter((text) => text !== '').join('; ')
+  const unseen = attendance === 'present' && !identityChecked ? 'identity not checked' : ''
+  return [...new Set([...reasons, note, unseen])].filter((text) => text !== '').join('; ')
 }
 </script>
 
@@ -84,12 +99,13 @@ const remarksOn = ({ id, note }: Entry): string => {
         <option value="all">everybody</option>
         <option v-for="attendance in ORDER" :key="attendance" :value="attendance">{{ WORDS[attendance] }}</option>
       </BFormSelect>
+      <BButton v-if="nextArrival && mayEdit" variant="quiet" @click="askingMissing = true">Who is not here</BButton>
       <BButton v-if="nextArrival && mayEdit" variant="primary" @click="editingId = nextArrival.id">
         Check in {{ fullName(nextArrival) }}
       </BButton>
       <RouterLink v-else class="btn btn-primary" :to="{ name: 'run' }">Go to the events</RouterLink>
     </div>
-    <div class="sheet table-box">
+    <div ref="table" class="sheet table-box">
       <table class="table">
         <thead>
           <tr>
@@ -105,7 +121,12 @@ const remarksOn = ({ id, note }: Entry): string => {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="entry in shown" :key="entry.id" :class="entry.attendance">
+          <tr
+            v-for="entry in shown"
+            :key="entry.id"
+            :data-entry="entry.id"
+            :class="[entry.attendance, { last: lastId === entry.id }]"
+          >
             <td class="figures bib">{{ entry.bib ?? '–' }}</td>
             <td class="name">{{ fullName(entry) }}</td>
             <td class="figures" data-label="Number">{{ entry.person.number }}</td>
@@ -133,6 +154,7 @@ const remarksOn = ({ id, note }: Entry): string => {
       </table>
       <p v-if="shown.length === 0" class="quiet none">Nobody fits. Clear the search to see everybody.</p>
     </div>
+    <MusterMissing v-model="askingMissing" :day="day" />
     <MusterDialog
       :day="day"
       :entry="editing"
@@ -209,6 +231,9 @@ td {
 .absent td,
 .withdrawn td {
   color: var(--ink-2);
+}
+.last td:first-child {
+  box-shadow: inset 4px 0 0 var(--ink);
 }
 .none {
   padding: 20px;

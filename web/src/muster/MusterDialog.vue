@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** One person at muster, quickly: identity, screening, consent, measures, choices, bib; then the next. */
 import { BButton, BFormInput, BFormSelect, BModal } from 'bootstrap-vue-next'
-import { printDate, type Attendance } from '@able-gauge/core'
-import { computed, onMounted, ref } from 'vue'
+import { passedOverAtMuster, printDate, type Attendance } from '@able-gauge/core'
+import { computed, onMounted, ref, watch } from 'vue'
 import { fullName, type Day, type Entry } from '../day/day.ts'
 import { useHouseRules } from '../day/houseRules.ts'
 import { useSession } from '../session/sessionStore.ts'
@@ -32,6 +32,7 @@ const {
   inOtherUnits,
   questions,
   isScreened,
+  given,
   concerns,
   holds,
   setUpFields,
@@ -56,7 +57,34 @@ const CHOICES: readonly { readonly id: Attendance; readonly label: string }[] = 
   { id: 'expected', label: 'Still expected' },
 ]
 
+/** What would be passed over by checking somebody in as things stand; of who is here already, only what is taken back. */
+const passedOver = computed(() => {
+  const { entry } = props
+  if (form.attendance !== 'present' || !house.rules || !entry) return []
+  const open = passedOverAtMuster(house.rules, { ...form, isScreened: isScreened.value, answers: given.value })
+  if (entry.attendance !== 'present') return open
+  const before = passedOverAtMuster(house.rules, { ...entry, isScreened: isScreened.value, answers: [] })
+  return open.filter((one) => !before.includes(one))
+})
+const PASSED_OVER = {
+  identity: 'identity was not checked',
+  screening: 'not every question was answered',
+  consent: 'there is no consent',
+} as const
+const asked = ref('')
+const question = computed(() => passedOver.value.map((one) => PASSED_OVER[one]).join(', '))
+const isAsked = computed(() => question.value !== '' && asked.value === question.value)
+watch(
+  () => props.entry?.id,
+  () => (asked.value = ''),
+)
+
 const saveAnd = async (then: 'close' | 'next'): Promise<void> => {
+  if (question.value !== '' && !isAsked.value) {
+    asked.value = question.value
+    return
+  }
+  asked.value = ''
   if (!(await save())) return
   askAgain.value = false
   if (then === 'close') emit('close')
@@ -170,6 +198,9 @@ const answerNo = (): void => {
     </form>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <template #footer>
+      <p v-if="isAsked" class="asked" role="alert">
+        Checked in as here, but {{ question }}. Press again to save it so; it stays to be seen in the list.
+      </p>
       <BButton variant="quiet" @click="emit('close')">Back</BButton>
       <BButton :variant="hasNext ? 'quiet' : 'primary'" :disabled="saving" @click="saveAnd('close')"> Save </BButton>
       <BButton v-if="hasNext" variant="primary" :disabled="saving" @click="saveAnd('next')">Save and next</BButton>
@@ -249,5 +280,12 @@ p {
   .columns {
     grid-template-columns: minmax(0, 1fr);
   }
+}
+.asked {
+  flex: 1 1 100%;
+  padding: 8px 12px;
+  background: var(--decide-tint);
+  border: 1px solid var(--decide-edge);
+  border-radius: 6px;
 }
 </style>

@@ -280,6 +280,7 @@ export const useCheckIn = (day: () => Day, entry: () => Entry | null) => {
     inOtherUnits,
     questions,
     isScreened,
+    given: answers,
     concerns,
     holds,
     setUpFields,

@@ -40,6 +40,7 @@ const id = useId()
 <style scoped>
 .signature {
   display: grid;
+  width: 100%;
   gap: 6px;
 }
 </style>
