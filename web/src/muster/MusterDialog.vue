@@ -72,16 +72,16 @@ const PASSED_OVER = {
   consent: 'there is no consent',
 } as const
 const asked = ref('')
-const question = computed(() => passedOver.value.map((one) => PASSED_OVER[one]).join(', '))
-const isAsked = computed(() => question.value !== '' && asked.value === question.value)
+const stillOpen = computed(() => passedOver.value.map((one) => PASSED_OVER[one]).join(', '))
+const isAsked = computed(() => stillOpen.value !== '' && asked.value === stillOpen.value)
 watch(
   () => props.entry?.id,
   () => (asked.value = ''),
 )
 
 const saveAnd = async (then: 'close' | 'next'): Promise<void> => {
-  if (question.value !== '' && !isAsked.value) {
-    asked.value = question.value
+  if (stillOpen.value !== '' && !isAsked.value) {
+    asked.value = stillOpen.value
     return
   }
   asked.value = ''
@@ -199,7 +199,7 @@ const answerNo = (): void => {
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <template #footer>
       <p v-if="isAsked" class="asked" role="alert">
-        Checked in as here, but {{ question }}. Press again to save it so; it stays to be seen in the list.
+        Checked in as here, but {{ stillOpen }}. Press again to save it so; it stays to be seen in the list.
       </p>
       <BButton variant="quiet" @click="emit('close')">Back</BButton>
       <BButton :variant="hasNext ? 'quiet' : 'primary'" :disabled="saving" @click="saveAnd('close')"> Save </BButton>
