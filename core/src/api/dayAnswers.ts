@@ -1,6 +1,7 @@
 /** What the interface answers about test days, as a screen keeps them. */
 import { ATTENDANCES, EntryChoices, type Attendance, type EntryFacts, type PersonFacts } from '../day/entry.ts'
 import { RECORDS, type DayRecordContent } from '../day/record.ts'
+import type { CarriedMark } from '../standard/candidate.ts'
 import type { Occasion, OccasionSummary, StaffMember } from '../day/occasion.ts'
 import {
   AnyObject,
@@ -21,7 +22,7 @@ import {
 import { DayPlan } from '../plan/dayPlan.ts'
 import type { RestState } from '../plan/restBoard.ts'
 import type { Standard } from '../standard/standard.ts'
-import { Names, RestStates, SetUps, TestDates } from './shapes.ts'
+import { CarriedMarks, Names, RestStates, SetUps, TestDates } from './shapes.ts'
 
 export class RehearsalPace {
   @Whole(0) readonly fromMs!: number
@@ -96,6 +97,8 @@ export class EntryAnswer implements EntryFacts {
   @Flag() readonly consented!: boolean
   @Nested(() => EntryChoices) readonly choices!: EntryChoices
   @TextRecord(60, 60) readonly setUp!: Readonly<Record<string, string>>
+  /** What stands from an earlier day, by event; left out for nothing. */
+  @Optional() @CarriedMarks() readonly carried?: Readonly<Record<string, CarriedMark>>
   @Revision(1) readonly revision!: number
   /** In years, counted by the standard's own rule. */
   @Whole(0) readonly ageYears!: number

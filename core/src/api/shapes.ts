@@ -38,6 +38,16 @@ const isMark = (value: unknown): boolean =>
 /** A mark with its figures. */
 export const MarkShape = (): PropertyDecorator => Kept(isMark, 'a mark with its figures', { type: 'object' })
 
+/** Marks of an earlier day, by event. */
+export const CarriedMarks = (): PropertyDecorator =>
+  Kept(
+    (value) =>
+      isRecord(value) &&
+      Object.values(value).every((one) => isRecord(one) && typeof one['testDate'] === 'string' && isMark(one['mark'])),
+    'marks of an earlier day, by event',
+    { type: 'object' },
+  )
+
 /** A verdict with its marks and trace. */
 export const VerdictShape = (): PropertyDecorator =>
   Kept(

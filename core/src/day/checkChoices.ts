@@ -5,8 +5,8 @@ import type { EntryChoices } from './entry.ts'
 
 /** @param place of the choices in whatever holds them */
 export const checkChoices = (standard: Standard, choices: EntryChoices, place = 'choices'): Finding[] => {
-  const { variants, alternates, exemptions, role, reason } = choices
-  const chosen = [variants, alternates, exemptions].some((record) => Object.keys(record).length > 0)
+  const { variants, alternates, exemptions, role, reason, wholeBattery = false } = choices
+  const chosen = wholeBattery || [variants, alternates, exemptions].some((record) => Object.keys(record).length > 0)
   return [
     ...namesWrong(`${place}.variants`, variants, standard, (event) => offeredVariants(standard, event, alternates)),
     ...namesWrong(`${place}.alternates`, alternates, standard, (event) =>

@@ -1,6 +1,6 @@
 /** Somebody entered on a day. */
-import { Optional, Slug, Text, TextRecord } from '../document/rules.ts'
-import type { Candidate } from '../standard/candidate.ts'
+import { Flag, Optional, Slug, Text, TextRecord } from '../document/rules.ts'
+import type { Candidate, CarriedMark } from '../standard/candidate.ts'
 
 export const ATTENDANCES = ['expected', 'late', 'present', 'held', 'absent', 'withdrawn'] as const
 /** `late`: said they would come later. `held`: is here and may not start. `withdrawn`: gave up before starting. */
@@ -13,6 +13,8 @@ export class EntryChoices {
   @TextRecord(40, 60) exemptions!: Record<string, string>
   /** The role a band may ask for. */
   @Optional() @Slug() role?: string
+  /** Does everything again, although the standard asks for what was short alone. */
+  @Optional() @Flag() wholeBattery?: boolean
   /** Why, whenever anything above is chosen. */
   @Optional() @Text(300) reason?: string
 }
@@ -36,6 +38,8 @@ export interface EntryFacts {
   readonly choices: EntryChoices
   /** What was set up for this person, by event and value: `step-test.box-height`. */
   readonly setUp: Readonly<Record<string, string>>
+  /** Marks of an earlier day that stand, by event; left out for none. */
+  readonly carried?: Readonly<Record<string, CarriedMark>>
   /** Counts edits, so that a second person editing is told instead of overwriting. */
   readonly revision: number
 }
@@ -48,19 +52,21 @@ export interface PersonFacts {
   readonly familyName: string
 }
 
-/** What muster adds to a candidate as judging knows them: body mass, variants, alternates, exemptions, role. */
+/** What muster adds to a candidate as judging knows them: body mass, variants, alternates, exemptions, role, what stands from an earlier day. */
 export const chosenFor = ({
   bodyMassG,
-  choices: { variants, alternates, exemptions, role },
-}: Pick<EntryFacts, 'bodyMassG' | 'choices'>): Pick<
+  choices: { variants, alternates, exemptions, role, wholeBattery },
+  carried = {},
+}: Pick<EntryFacts, 'bodyMassG' | 'choices' | 'carried'>): Pick<
   Candidate,
-  'bodyMassG' | 'variants' | 'alternates' | 'exemptions' | 'role'
+  'bodyMassG' | 'variants' | 'alternates' | 'exemptions' | 'role' | 'carried'
 > => ({
   ...(bodyMassG === null ? {} : { bodyMassG }),
   ...(isEmpty(variants) ? {} : { variants }),
   ...(isEmpty(alternates) ? {} : { alternates }),
   ...(isEmpty(exemptions) ? {} : { exemptions }),
   ...(role === undefined ? {} : { role }),
+  ...(isEmpty(carried) || wholeBattery === true ? {} : { carried }),
 })
 
 const isEmpty = (record: object): boolean => Object.keys(record).length === 0

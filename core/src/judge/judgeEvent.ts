@@ -24,6 +24,7 @@ import type { MarkPoints, NextStep } from './markFigures.ts'
 import { roundedFor } from './ownUnit.ts'
 import { couldBeOtherwise, scoreValue, uncertaintyOf, type ScoredValue } from './scoreMeasure.ts'
 import { traced } from './traced.ts'
+import type { CarriedMark } from '../standard/candidate.ts'
 import type { Step, Trace } from './trace.ts'
 
 export { meets } from './scoreMeasure.ts'
@@ -35,6 +36,8 @@ type Complete = Extract<Measure, { kind: 'complete' }>
  * @param event of the battery; an alternate in its place is found here
  */
 export const judgeEvent = (terms: Terms, event: StandardEvent, candidate: Candidate, measure: Measure): Mark => {
+  const earlier = candidate.carried?.[event.id]
+  if (earlier) return carriedMark(earlier)
   const basis = basisFor(terms, event, candidate, measure)
   const { chosen, cut } = basis
   const { unit } = factsOf(chosen.event.protocol)
@@ -75,6 +78,14 @@ export const judgeEvent = (terms: Terms, event: StandardEvent, candidate: Candid
     case 'complete':
       return judgeComplete(basis, doubted, measure, before)
   }
+}
+
+/** A mark of an earlier day as it stood, with a word that it is one. */
+const carriedMark = ({ testDate, mark }: CarriedMark): Mark => {
+  // it was stored whole, out of a signed verdict
+  const { doubts: _doubts, span: _span, ...stands } = mark as Mark
+  const isCarried = stands.trace[0]?.code === 'carried'
+  return { ...stands, trace: isCarried ? stands.trace : [{ code: 'carried', testDate }, ...stands.trace] }
 }
 
 const judgeComplete = (

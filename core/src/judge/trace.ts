@@ -15,6 +15,7 @@ export type Step =
   | { readonly code: 'readingStep'; readonly step: ReadingStep; readonly unit: Unit }
   | { readonly code: 'alternate'; readonly name: string; readonly inPlaceOf: string; readonly allowedBy: string }
   | { readonly code: 'variant'; readonly name: string }
+  | { readonly code: 'carried'; readonly testDate: string }
   | { readonly code: 'exempt'; readonly name: string; readonly fixedCentipoints: number | null }
   | {
       readonly code: 'repetitions'

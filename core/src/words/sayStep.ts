@@ -33,6 +33,11 @@ export const sayStep = (step: Step): Words => {
       }
     case 'variant':
       return { title: `Variant: ${step.name}`, sentence: 'Scored by its own rule.' }
+    case 'carried':
+      return {
+        title: `Stands from ${printDate(step.testDate)}`,
+        sentence: 'Only what was short is done again.',
+      }
     case 'exempt':
       return {
         title: `Exempt: ${step.name}`,

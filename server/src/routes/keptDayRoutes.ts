@@ -11,6 +11,7 @@ import {
   StandardOfDayBody,
 } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
+import { carryMarks } from '../carryOver.ts'
 import { inTransaction, type Database } from '../database.ts'
 import { invalidInput, notFound, Problem } from '../problem.ts'
 import { lockLedger } from '../store/captureStore.ts'
@@ -54,7 +55,10 @@ export const keptDayRoutes: readonly Route[] = [
         await addStaffMember(db, id, account.id, 'officer in charge')
         const planned = await findPlan(db, before.id)
         if (planned) await writePlan(db, id, planFor(standard, planned.plan), 0, account.id)
-        if (withPeople) await copyEntries(db, before.id, id)
+        if (withPeople) {
+          await copyEntries(db, before.id, id)
+          await carryMarks(db, { id, testDate }, standard, 'everybody')
+        }
       })
       response.status(201).json({ id })
     },
@@ -69,13 +73,14 @@ export const keptDayRoutes: readonly Route[] = [
     body: StandardOfDayBody,
     handle: async (call) => {
       const { server, request, response, account } = call
-      const { id } = await dayOf(call)
+      const { id, testDate } = await dayOf(call)
       const { standardId, version } = readBody(StandardOfDayBody, request)
       const standard = await publishedFor(server.pool, standardId, version)
       await inOpenDay(server, id, async (db) => {
         if ((await lockLedger(db, id)).lastSeq > 0) throw begun('its standard stays')
         await refuseOtherCategories(db, id, standard)
         await setStandard(db, { id, standardId, standardVersion: version })
+        await carryMarks(db, { id, testDate }, standard, 'everybody')
         const planned = await findPlan(db, id)
         if (planned) await writePlan(db, id, planFor(standard, planned.plan), planned.revision, account.id)
         await notifyDay(db, id, 'day')

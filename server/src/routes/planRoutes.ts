@@ -24,6 +24,7 @@ import {
 import { dayOf } from '../access/day.ts'
 import { refuseOwnEntry } from '../access/ownWave.ts'
 import { unitFor } from '../access/unit.ts'
+import { carryMarks } from '../carryOver.ts'
 import { inTransaction } from '../database.ts'
 import { invalidInput, Problem } from '../problem.ts'
 import { listAccounts } from '../store/accountStore.ts'
@@ -248,6 +249,7 @@ export const planRoutes: readonly Route[] = [
       const rows = people.map(({ bib = null, wave = null, ...row }): RosterRow => ({ ...row, bib, wave }))
       const outcomes = await inOpenDay(server, occasion.id, async (db): Promise<RosterOutcome[]> => {
         const entered = await enterPeople(db, occasion, rows, { waveOf, reach: account.unitId ?? null })
+        await carryMarks(db, occasion, standard, 'expected')
         await notifyDay(db, occasion.id, 'day')
         return entered
       })

@@ -1,5 +1,13 @@
 /** Who is entered on a day. */
-import type { ArchivedEntry, Attendance, EnteredPerson, EntryChoices, EntryFacts, PersonFacts } from '@able-gauge/core'
+import type {
+  CarriedMark,
+  ArchivedEntry,
+  Attendance,
+  EnteredPerson,
+  EntryChoices,
+  EntryFacts,
+  PersonFacts,
+} from '@able-gauge/core'
 import type { Database } from '../database.ts'
 
 export type Entry = EntryFacts & { readonly person: PersonFacts & { readonly birthDate: string } }
@@ -62,8 +70,8 @@ export const addEntry = async (db: Database, entry: NewEntry): Promise<void> => 
 export const restoreEntry = async (db: Database, occasionId: string, entry: ArchivedEntry): Promise<void> => {
   await db.query(
     `insert into entries (id, occasion_id, person_id, bib, wave, category, attendance, note, body_mass_g, height_mm, gear,
-                          identity_checked, consented, choices, set_up, revision)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16)`,
+                          identity_checked, consented, choices, set_up, revision, carried)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17)`,
     [
       entry.id,
       occasionId,
@@ -81,6 +89,7 @@ export const restoreEntry = async (db: Database, occasionId: string, entry: Arch
       JSON.stringify(entry.choices),
       JSON.stringify(entry.setUp),
       entry.revision,
+      JSON.stringify(entry.carried ?? {}),
     ],
   )
 }
@@ -89,7 +98,7 @@ export const restoreEntry = async (db: Database, occasionId: string, entry: Arch
 export const listEntries = async (db: Database, occasionId: string): Promise<Entry[]> => {
   const { rows } = await db.query<EntryRow>(
     `select e.id, e.bib, e.wave, e.category, e.attendance, e.note, e.body_mass_g, e.height_mm, e.gear,
-            e.identity_checked, e.consented, e.choices, e.set_up, e.revision,
+            e.identity_checked, e.consented, e.choices, e.set_up, e.carried, e.revision,
             p.id as person_id, p.number, p.given_name, p.family_name, p.birth_date
        from entries e join people p on p.id = e.person_id
       where e.occasion_id = $1 order by e.wave, e.bib nulls last, p.family_name`,
@@ -227,6 +236,18 @@ export const releaseHeld = async (db: Database, occasionId: string, entryId: str
   )
 }
 
+/** What stands from an earlier day for each of these. */
+export const setCarried = async (
+  db: Database,
+  carried: ReadonlyMap<string, Readonly<Record<string, CarriedMark>>>,
+): Promise<void> => {
+  await db.query(
+    `update entries e set carried = c.carried from unnest($1::uuid[], $2::jsonb[]) as c (id, carried)
+      where e.id = c.id and e.carried <> c.carried`,
+    [[...carried.keys()], [...carried.values()].map((one) => JSON.stringify(one))],
+  )
+}
+
 /** Puts people into waves. @returns ids whose wave has changed */
 export const setWaves = async (
   db: Database,
@@ -259,6 +280,7 @@ interface EntryRow {
   consented: boolean
   choices: EntryChoices
   set_up: Record<string, string>
+  carried: Record<string, CarriedMark>
   revision: number
   person_id: string
   number: string
@@ -281,6 +303,7 @@ const entryFromRow = (row: EntryRow): Entry => ({
   consented: row.consented,
   choices: row.choices,
   setUp: row.set_up,
+  ...(Object.keys(row.carried).length === 0 ? {} : { carried: row.carried }),
   revision: row.revision,
   person: {
     id: row.person_id,

@@ -70,12 +70,16 @@ const following = computed(() =>
   [...props.day.entries].sort(byBib).find((entry) => isAwaited(entry) && entry.id !== editingId.value),
 )
 /** Why somebody is held, then the note; a note that says the same is said once. */
-const remarksOn = ({ id, note, attendance, identityChecked }: Entry): string => {
+const remarksOn = ({ id, note, attendance, identityChecked, carried, choices }: Entry): string => {
   const reasons = openHolds(props.day.records)
     .filter(({ content }) => content.entryId === id)
     .map(({ content }) => content.reason)
   const unseen = attendance === 'present' && !identityChecked ? 'identity not checked' : ''
-  return [...new Set([...reasons, note, unseen])].filter((text) => text !== '').join('; ')
+  const repeats =
+    carried && choices.wholeBattery !== true
+      ? `again: ${props.day.standard.events.flatMap(({ id: eventId, name }) => (eventId in carried ? [] : [name])).join(', ')}`
+      : ''
+  return [...new Set([...reasons, note, unseen, repeats])].filter((text) => text !== '').join('; ')
 }
 </script>
 

@@ -28,6 +28,7 @@ const {
   problem,
   saving,
   choices,
+  standing,
   units,
   inOtherUnits,
   questions,
@@ -142,6 +143,19 @@ const answerNo = (): void => {
           />
         </label>
         <MusterAccount v-if="session.can('accounts.link')" :day="day" :entry="entry" />
+        <template v-if="standing.length > 0">
+          <h2>Only what was short is done again</h2>
+          <p>
+            Stands:
+            <template v-for="({ name, testDate }, index) in standing" :key="name"
+              >{{ index === 0 ? '' : ', ' }}{{ name }} ({{ printDate(testDate) }})</template
+            >.
+          </p>
+          <label class="tick"
+            ><input v-model="form.wholeBattery" type="checkbox" /> Does everything again all the same</label
+          >
+          <label v-if="form.wholeBattery">Reason <BFormInput v-model="form.reason" maxlength="300" /></label>
+        </template>
         <template v-if="choices.length > 0 || day.standard.roles">
           <h2>Instead of the event as it stands</h2>
           <label v-for="choice in choices" :key="choice.eventId"
@@ -160,7 +174,9 @@ const answerNo = (): void => {
               <option v-for="role in day.standard.roles" :key="role.id" :value="role.id">{{ role.name }}</option>
             </BFormSelect></label
           >
-          <label v-if="chooses">Reason <BFormInput v-model="form.reason" maxlength="300" /></label>
+          <label v-if="chooses && !form.wholeBattery"
+            >Reason <BFormInput v-model="form.reason" maxlength="300"
+          /></label>
         </template>
       </section>
       <section>

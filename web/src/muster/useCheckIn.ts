@@ -15,7 +15,7 @@ import {
 } from '@able-gauge/core'
 import { computed, reactive, ref, watch } from 'vue'
 import { call, inWords, Refusal, tell } from '../api.ts'
-import type { Day, Entry } from '../day/day.ts'
+import { eventName, type Day, type Entry } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useHouseRules } from '../day/houseRules.ts'
 
@@ -32,6 +32,8 @@ export interface CheckInForm {
   /** By the id of the battery's event: the id of a variant, an alternate or an exemption, or nothing. */
   choices: Record<string, string>
   role: string
+  /** Does everything again, although only what was short is asked. */
+  wholeBattery: boolean
   reason: string
   setUp: Record<string, string>
   answers: Record<string, 'yes' | 'no'>
@@ -97,6 +99,7 @@ const formOf = (entry: Entry, { mass, height }: BodyUnits): CheckInForm => ({
   consented: entry.consented,
   choices: chosenIn(entry.choices),
   role: entry.choices.role ?? '',
+  wholeBattery: entry.choices.wholeBattery === true,
   reason: entry.choices.reason ?? '',
   setUp: { ...entry.setUp },
   answers: {},
@@ -118,6 +121,7 @@ export const useCheckIn = (day: () => Day, entry: () => Entry | null) => {
     consented: false,
     choices: {},
     role: '',
+    wholeBattery: false,
     reason: '',
     setUp: {},
     answers: {},
@@ -160,6 +164,13 @@ export const useCheckIn = (day: () => Day, entry: () => Entry | null) => {
       ...(height?.ok ? [printQuantity(height.value, 'mm', 'ft-in')] : []),
     ].join(', ')
   })
+  /** Events whose mark stands from an earlier day, and when that was. */
+  const standing = computed(() =>
+    Object.entries(entry()?.carried ?? {}).map(([eventId, { testDate }]) => ({
+      name: eventName(day(), eventId),
+      testDate,
+    })),
+  )
   const questions = computed<readonly ScreeningQuestion[]>(() => house.rules?.screening ?? [])
   const isScreened = computed(() => day().screened.includes(entry()?.id ?? ''))
   const answers = computed<ScreeningAnswer[]>(() =>
@@ -198,6 +209,7 @@ export const useCheckIn = (day: () => Day, entry: () => Entry | null) => {
       alternates: ofKind('alternate'),
       exemptions: ofKind('exemption'),
       ...(form.role === '' ? {} : { role: form.role }),
+      ...(form.wholeBattery ? { wholeBattery: true } : {}),
       ...(reason === '' ? {} : { reason }),
     }
   }
@@ -276,6 +288,7 @@ export const useCheckIn = (day: () => Day, entry: () => Entry | null) => {
     problem,
     saving,
     choices,
+    standing,
     units,
     inOtherUnits,
     questions,
