@@ -1,6 +1,6 @@
 /** Typed text of a form field or a file's cell -> a whole number in the base unit. */
 import { withPoints } from './decimalSign.ts'
-import { printDecimal, printUngrouped, wholeFromDigits } from './digits.ts'
+import { printUngrouped, wholeFromDigits } from './digits.ts'
 import { parseImperial, printImperial, type PublishedUnit } from './imperial.ts'
 import { parseLength } from './length.ts'
 import { parseMass } from './mass.ts'
@@ -82,7 +82,7 @@ export const printField = (value: number, form: FieldForm): string => {
       if (shownIn === 'm' || shownIn === 'kg') return unmistakable(printUngrouped(value, 3))
       return shownIn === null ? String(value) : unmistakable(printImperial(value, shownIn, printUngrouped))
     case 'permille':
-      return printDecimal(value, 1)
+      return printUngrouped(value, 1)
     case 'levelShuttle':
       return `${Math.floor(value / 100)}/${value % 100}`
     case 'done':

@@ -1,6 +1,7 @@
 /** A retest under a standard that has only what was short done again: entered, judged, signed, and proven elsewhere. */
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { plainV3 } from '@able-gauge/core/testing'
+import { sentCapture } from '../../testing/sentCapture.ts'
 import { addTestDay, Caller, openTestServer, PASSWORD, type TestServer } from '../../testing/testServer.ts'
 import { NO_LIMITS } from '../limits.ts'
 
@@ -13,23 +14,21 @@ beforeAll(async () => {
 })
 afterAll(() => server.close())
 
-/** A figure from a card: no clock, no device. */
-const key = async (
-  occasionId: string,
-  entryId: string,
-  eventId: string,
-  slot: string,
-  value: number,
-): Promise<void> => {
-  const content = { kind: 'cardsKeyed', eventId, figures: [{ entryId, slot, value }] }
-  for (const role of ['timer', 'grader']) {
-    const caller = await Caller.signedIn(server.address, role)
-    const answer = await caller.call('POST', `/api/occasions/${occasionId}/records`, {
-      id: crypto.randomUUID(),
-      content,
-    })
-    expect(answer.status, JSON.stringify(answer.body)).toBeLessThan(300)
-  }
+/** A figure read off a card, on the day of the test. */
+const key = async (dayId: string, entryId: string, eventId: string, slot: string, value: number): Promise<void> => {
+  const date = String(
+    ((await officer.call('GET', `/api/occasions/${dayId}`)).body['occasion'] as { testDate: string }).testDate,
+  )
+  // in the morning at the venue, half a day ahead of UTC
+  const capture = sentCapture({
+    eventId,
+    entryId,
+    kind: 'read',
+    payload: { slot, value },
+    atMs: Date.parse(`${date}T00:00:00Z`),
+  })
+  const { status, body } = await officer.call('POST', `/api/occasions/${dayId}/captures`, { captures: [capture] })
+  expect(status, JSON.stringify(body)).toBe(200)
 }
 const sign = async (occasionId: string): Promise<void> => {
   const signed = await officer.call('POST', `/api/occasions/${occasionId}/sign-off`, {
@@ -63,13 +62,15 @@ test('the retest asks for the run alone, and the day with what stands is proven 
   const choose = (choices: object, revision: number) =>
     officer.call('PATCH', `/api/occasions/${dayId}/entries/${entry?.id ?? ''}`, {
       attendance: 'present',
+      consented: true,
       note: '',
       revision,
       choices,
     })
   const none = { variants: {}, alternates: {}, exemptions: {} }
   expect(await choose({ ...none, wholeBattery: true }, 1)).toMatchObject({ status: 422 })
-  expect((await choose({ ...none, wholeBattery: true, reason: 'asked for it' }, 1)).status).toBe(200)
+  const chosen = await choose({ ...none, wholeBattery: true, reason: 'asked for it' }, 1)
+  expect(chosen.status, JSON.stringify(chosen.body)).toBe(200)
   expect(await verdictsOf(dayId)).toMatchObject([{ marks: [{ kind: 'waiting' }, { kind: 'waiting' }] }])
   expect((await choose(none, 2)).status).toBe(200)
 
