@@ -175,7 +175,10 @@ test('an officer plans, musters, briefs, runs, signs and hands out, from nothing
   await page.getByRole('button', { name: 'Save the plan' }).click()
   await expect(page.getByText('Not saved yet')).toHaveCount(0)
   await page.getByRole('link', { name: 'Timetable' }).click()
-  await expect(page.getByText('Every rest, station, capacity and member of the staff fits.')).toBeVisible()
+  // nobody was put on the staff but the officer, and the plan says so
+  const loose = page.getByRole('list', { name: 'What does not fit' })
+  await expect(loose).toContainText('Nobody on the staff is medical cover')
+  await expect(loose).toContainText('nobody is assigned')
   await checkIn(page)
   await brief(page)
 

@@ -123,10 +123,12 @@ const setTime = (index: number, field: 'musterAt' | 'startsAt', text: string): v
       Drag a wave's bar to put its turn elsewhere, or focus it and use the arrow keys, with Shift by ten minutes; Delete
       lets it be laid again. Small lines are single starts; the notch on the time line is what cannot be beaten.
     </p>
-    <ul v-if="conflicts.length > 0" class="conflicts" aria-label="What this timetable breaks">
+    <ul v-if="conflicts.length > 0" class="conflicts" aria-label="What does not fit">
       <li v-for="sentence in conflicts" :key="sentence">{{ sentence }}</li>
     </ul>
-    <p v-else-if="day.entries.length > 0" class="kept">Every rest, station, capacity and member of the staff fits.</p>
+    <p v-else-if="day.entries.length > 0" class="kept">
+      Everything fits: rests, stations, lanes, slots, staff and medical cover.
+    </p>
   </section>
 </template>
 

@@ -2,14 +2,16 @@
 import {
   checkTimetable,
   makeTimetable,
+  planFindings,
   printTime,
+  sayPlanFinding,
   timetableBound,
   timetableTask,
   type DayPlan,
   type TimetableConflict,
 } from '@able-gauge/core'
 import { computed, type ComputedRef } from 'vue'
-import { fullName, wavesOnGround, type Day } from '../day/day.ts'
+import { eventName, fullName, wavesOnGround, type Day } from '../day/day.ts'
 
 export const useTimetable = (day: () => Day, plan: ComputedRef<DayPlan> | { readonly value: DayPlan }) => {
   const task = computed(() => timetableTask(plan.value, day().standard.events, wavesOnGround(day())))
@@ -21,7 +23,18 @@ export const useTimetable = (day: () => Day, plan: ComputedRef<DayPlan> | { read
     )
     return mostTelling(checkTimetable(task.value, timetable.value, entryOfStaff))
   })
-  const conflicts = computed(() => found.value.map((conflict) => sayConflict(day(), conflict)))
+  /** What does not fit whatever the times are. */
+  const loose = computed(() => {
+    const { standard, staff, entries } = day()
+    return planFindings(standard, plan.value, staff, entries.length).map((finding) =>
+      sayPlanFinding(
+        finding,
+        (id) => eventName(day(), id),
+        (id) => staff.find(({ accountId }) => accountId === id)?.displayName ?? 'Somebody',
+      ),
+    )
+  })
+  const conflicts = computed(() => [...found.value.map((conflict) => sayConflict(day(), conflict)), ...loose.value])
   /** `eventId wave` of the turns that break a rule. */
   const broken = computed(() => new Set(found.value.map(({ eventId, wave }) => `${eventId} ${wave}`)))
   return { timetable, bounds, conflicts, broken }
@@ -42,17 +55,17 @@ const mostTelling = (conflicts: readonly TimetableConflict[]): TimetableConflict
 }
 
 export const sayConflict = (day: Day, conflict: TimetableConflict): string => {
-  const eventName = (id: string): string => day.standard.events.find((event) => event.id === id)?.name ?? id
+  const nameOf = (id: string): string => eventName(day, id)
   const staffName = (id: string): string =>
     day.staff.find(({ accountId }) => accountId === id)?.displayName ?? 'Somebody'
   const who = (id: string): string => {
     const entry = day.entries.find((one) => one.id === id)
     return entry ? `${entry.bib ?? 'no bib'} ${fullName(entry)}` : 'Somebody'
   }
-  const at = `${eventName(conflict.eventId)}, wave ${conflict.wave}`
+  const at = `${nameOf(conflict.eventId)}, wave ${conflict.wave}`
   switch (conflict.code) {
     case 'rest':
-      return `${at}: ${who(conflict.entryId)} would start ${printTime(conflict.missingMs)} before the rest after ${eventName(conflict.afterEventId)} is over.`
+      return `${at}: ${who(conflict.entryId)} would start ${printTime(conflict.missingMs)} before the rest after ${nameOf(conflict.afterEventId)} is over.`
     case 'notSeated':
       return `${at}: ${who(conflict.entryId)} has no place.`
     case 'seatedTwice':
@@ -64,7 +77,7 @@ export const sayConflict = (day: Day, conflict: TimetableConflict): string => {
     case 'noStation':
       return `${at}: there is no station ${conflict.station}.`
     case 'staffTwice':
-      return `${staffName(conflict.staffId)} would be at ${at}, and at ${eventName(conflict.otherEventId)}, wave ${conflict.otherWave}, at the same time.`
+      return `${staffName(conflict.staffId)} would be at ${at}, and at ${nameOf(conflict.otherEventId)}, wave ${conflict.otherWave}, at the same time.`
     case 'ownWave':
       return `${staffName(conflict.staffId)} works ${at} alone and is tested in that wave. Somebody else has to work it.`
     case 'shortSlot':
