@@ -57,6 +57,9 @@ const shownEvent = computed(() => {
   const event = listIn(draft, chosen.list)[chosen.at]
   return event ? { event, place: `${chosen.list}[${chosen.at}]`, ...chosen } : null
 })
+const categories = computed(() =>
+  listIn(draft, 'categories').map(({ id, name }) => ({ id: String(id ?? ''), name: String(name ?? '') })),
+)
 const errorsIn = (place: string): number =>
   remarks.value.filter((remark) => remark.severity === 'error' && remark.place.startsWith(place)).length
 const PLACES_OF_JUDGING = ['combination', 'exemptions', 'retest', 'uncertainty', 'outcomeWords'] as const
@@ -221,6 +224,7 @@ const isDate = rules.isCalendarDate
           :place="shownEvent.place"
           :by-place="byPlace"
           :has-roles="Array.isArray(draft['roles'])"
+          :categories="categories"
         />
       </template>
     </section>

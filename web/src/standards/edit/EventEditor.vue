@@ -27,6 +27,8 @@ const props = defineProps<{
   place: string
   byPlace: ReadonlyMap<string, readonly DraftRemark[]>
   hasRoles: boolean
+  /** By which a pasted table may name them. */
+  categories: readonly { readonly id: string; readonly name: string }[]
 }>()
 
 /** What every protocol can carry, kept below what makes the kind. */
@@ -118,6 +120,7 @@ const unitWords = computed(() => factsOf(readProtocol.value).unit)
         :place="`${place}.scoring`"
         :by-place="byPlace"
         :has-roles="hasRoles"
+        :categories="categories"
         :file-name="String(event['id'] ?? unitWords)"
       />
       <fieldset v-for="(variant, at) in variants" :key="at" class="variant">
@@ -136,6 +139,7 @@ const unitWords = computed(() => factsOf(readProtocol.value).unit)
           :place="`${place}.variants[${at}].scoring`"
           :by-place="byPlace"
           :has-roles="hasRoles"
+          :categories="categories"
           :file-name="String(variant['id'] ?? 'variant')"
         />
         <BButton type="button" variant="quiet" size="sm" @click="removeVariant(at)">Remove the variant</BButton>

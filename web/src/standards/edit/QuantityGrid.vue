@@ -5,7 +5,7 @@ import Papa from 'papaparse'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, nextTick, ref } from 'vue'
 import { saveFile } from '../../ui/saveFile.ts'
-import { blockFrom, pasteInto, type GridColumn, type GridLine } from './scoringGrid.ts'
+import { blockFrom, pasteInto, understandBlock, type GridColumn, type GridLine } from './scoringGrid.ts'
 import type { DraftRemark } from '../../workers/check.worker.ts'
 
 const props = defineProps<{
@@ -16,8 +16,14 @@ const props = defineProps<{
   remarkAt: (line: number, column: number) => DraftRemark | undefined
   /** Name of the file it is saved as. */
   fileName: string
+  /** By which a pasted table may name them. */
+  categories?: readonly { readonly id: string; readonly name: string }[]
 }>()
 const lines = defineModel<readonly GridLine[]>({ required: true })
+
+/** How the last pasted block was read, where it was read otherwise than it stood. */
+const notes = ref<readonly string[]>([])
+const MOST_NOTES = 6
 
 const table = ref<HTMLTableElement | null>(null)
 /** One line more than there is, to type the next one into. */
@@ -62,7 +68,9 @@ const paste = (line: number, column: number, event: ClipboardEvent): void => {
   const text = event.clipboardData?.getData('text/plain') ?? ''
   if (!/[\t\n\r]/.test(text.replace(/[\r\n]+$/, '')) && !text.includes('\t')) return
   event.preventDefault()
-  lines.value = pasteInto(lines.value, { line, column }, blockFrom(text), props.columns.length)
+  const understood = understandBlock(blockFrom(text), column, props.columns, props.categories ?? [])
+  notes.value = understood.notes
+  lines.value = pasteInto(lines.value, { line, column }, understood.block, props.columns.length)
 }
 
 const removeLine = (line: number): void => {
@@ -135,6 +143,10 @@ const wordsFor = (remark: DraftRemark): string => `${remark.what} ${remark.examp
         </tbody>
       </table>
     </div>
+    <p v-if="notes.length > 0" class="notes" role="status">
+      {{ notes.slice(0, MOST_NOTES).join(' ') }}
+      <template v-if="notes.length > MOST_NOTES">And {{ notes.length - MOST_NOTES }} more.</template>
+    </p>
     <div class="tools">
       <small class="quiet">Arrow keys walk, a block from a spreadsheet can be pasted into any cell.</small>
       <label class="btn btn-sm btn-quiet"
@@ -201,6 +213,10 @@ input.warning {
   color: var(--ink-2);
   min-width: 38px;
   min-height: 38px;
+}
+.notes {
+  margin: 6px 0 0;
+  font-size: 0.875rem;
 }
 .tools {
   display: flex;

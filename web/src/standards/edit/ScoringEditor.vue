@@ -41,6 +41,7 @@ const props = defineProps<{
   place: string
   byPlace: ReadonlyMap<string, readonly DraftRemark[]>
   hasRoles: boolean
+  categories: readonly { readonly id: string; readonly name: string }[]
   fileName: string
 }>()
 
@@ -153,6 +154,7 @@ const chooseSchool = (event: Event): void => {
         :model-value="lines"
         :columns="columns"
         :remark-at="remarkAt"
+        :categories="categories"
         :file-name="`${fileName}-bands.csv`"
         @update:model-value="setLines"
       />

@@ -10,6 +10,7 @@ import {
   rowIndexOf,
   rowsFrom,
   schoolColumns,
+  understandBlock,
   valueForm,
 } from './scoringGrid.ts'
 import { textOf, valueFrom } from './typedValue.ts'
@@ -99,4 +100,35 @@ test.each([
 ] as const)('"%s" typed as %s is %s, and is shown again as it was typed', (text, kind, value) => {
   expect(valueFrom(text, kind)).toBe(value)
   expect(textOf(value, kind)).toBe(text)
+})
+
+const CATEGORIES = [
+  { id: 'female', name: 'Female' },
+  { id: 'male', name: 'Male' },
+]
+test('a printed table is read as it stands: heading left out, ranges in two columns, minutes with dots, categories by name', () => {
+  const printed = 'Age\tWho\tTime\nunder 20\tWomen\t9.40\n20–29\tFemale\t9\'55"\n30+\tMale\t12:30:00\n'
+  const { block, notes } = understandBlock(blockFrom(printed), 0, columns, CATEGORIES)
+  expect(block).toEqual([
+    ['0', '19', 'female', '9:40'],
+    ['20', '29', 'female', '9:55'],
+    ['30', '', 'male', '12:30'],
+  ])
+  expect(notes[0]).toContain('heading row')
+  expect(notes).toContain('20–29 is read as 20 to 29.')
+  expect(rowsFrom(pasteInto([], { line: 0, column: 0 }, block, columns.length), columns)).toMatchObject([
+    { ageFrom: 0, ageTo: 19, category: 'female', atMost: 580_000 },
+    { ageFrom: 20, ageTo: 29, category: 'female', atMost: 595_000 },
+    { ageFrom: 30, category: 'male', atMost: 750_000 },
+  ])
+})
+
+test('a block in our own form, and what is not certain, stays as it is', () => {
+  const own = [
+    ['18', '29', 'female', '9:40'],
+    ['30', '', 'juniors', '1:05:00'],
+  ]
+  expect(understandBlock(own, 0, columns, CATEGORIES)).toEqual({ block: own, notes: [] })
+  // pasted beside the ages, nothing is taken for an age
+  expect(understandBlock([['20-29']], 2, columns, CATEGORIES).block).toEqual([['20-29']])
 })

@@ -1,5 +1,14 @@
 /** A banded scoring as lines of text, and back. The lines are what is typed; the document follows from them. */
-import { factsOf, formOf, type FieldForm, type Protocol, type PublishedUnit } from '@able-gauge/core'
+import {
+  categoryCalled,
+  factsOf,
+  formOf,
+  readAges,
+  readPrintedTime,
+  type FieldForm,
+  type Protocol,
+  type PublishedUnit,
+} from '@able-gauge/core'
 import { textOf, valueFrom, type NumberForm } from './typedValue.ts'
 import type { Plain } from './useDraft.ts'
 
@@ -124,6 +133,59 @@ export const blockFrom = (text: string): string[][] =>
     .replace(/\n$/, '')
     .split('\n')
     .map((line) => line.split('\t'))
+
+export interface Understood {
+  readonly block: readonly GridLine[]
+  /** What was read otherwise than it stood, each once, in words. */
+  readonly notes: readonly string[]
+}
+
+/**
+ * A block copied from a printed table, cell by cell as the columns under it take it: a heading row is left out, ages in a range
+ * fill two columns, times with a dot or with minute marks and categories by name are written in our form. What is not certain
+ * stays as it was.
+ * @param column where the block begins
+ */
+export const understandBlock = (
+  block: readonly GridLine[],
+  column: number,
+  columns: readonly GridColumn[],
+  categories: readonly { readonly id: string; readonly name: string }[],
+): Understood => {
+  const notes = new Set<string>()
+  const isFigure = (text: string): boolean => /\d/.test(text)
+  const [first, ...rest] = block
+  const hasHeading = first !== undefined && rest.length > 0 && !first.some(isFigure) && rest[0]?.some(isFigure) === true
+  if (hasHeading) notes.add(`The heading row "${first.join(' | ').trim()}" is left out.`)
+  const read = (hasHeading ? rest : block).map((line) => {
+    const out: string[] = []
+    for (const text of line) {
+      const target = columns[column + out.length]
+      const said = readCell(text, target, columns[column + out.length + 1], categories)
+      if (said.join() !== text.trim())
+        notes.add(`${text.trim()} is read as ${said.filter((part) => part !== '').join(' to ')}.`)
+      out.push(...said)
+    }
+    return out
+  })
+  return { block: read, notes: [...notes] }
+}
+
+const readCell = (
+  text: string,
+  target: GridColumn | undefined,
+  next: GridColumn | undefined,
+  categories: Parameters<typeof categoryCalled>[1],
+): string[] => {
+  const typed = text.trim()
+  if (target?.key === 'ageFrom' && next?.key === 'ageTo') {
+    const ages = readAges(typed)
+    return ages ? [String(ages.from), ages.to === null ? '' : String(ages.to)] : [typed]
+  }
+  if (target?.key === 'category') return [categoryCalled(typed, categories) ?? typed]
+  const isTime = typeof target?.form === 'object' && target.form.unit === 'ms'
+  return [(isTime ? readPrintedTime(typed) : null) ?? typed]
+}
 
 const isFilled = (line: GridLine): boolean => line.some((text) => text.trim() !== '')
 

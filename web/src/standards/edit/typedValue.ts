@@ -26,6 +26,6 @@ export const textOf = (value: unknown, form: NumberForm): string => {
 
 /** Hundredths from the digits typed. */
 const pointsFrom = (typed: string): number | null => {
-  const match = /^(\d{1,6})(?:\.(\d{1,2}))?$/.exec(typed)
+  const match = /^(\d{1,6})(?:[.,](\d{1,2}))?$/.exec(typed)
   return match ? Number(`${match[1]}${(match[2] ?? '').padEnd(2, '0')}`) : null
 }
