@@ -37,7 +37,7 @@ const say = (attendance: 'late' | 'absent'): Promise<void> =>
 </script>
 
 <template>
-  <BModal v-model="open" title="Who is not here" no-footer>
+  <BModal v-model="open" title="Who is not here" no-footer lazy>
     <p v-if="missing.length === 0">Nobody is missing.</p>
     <ul v-else>
       <li v-for="entry in missing" :key="entry.id">
