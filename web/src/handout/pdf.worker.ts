@@ -5,6 +5,7 @@ import regularExtended from '@fontsource/atkinson-hyperlegible-next/files/atkins
 import boldExtended from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-ext-700-normal.woff?url'
 import { expose } from 'comlink'
 import type { TDocumentDefinitions, TFontDictionary } from 'pdfmake/interfaces'
+import { base64Of } from '../ui/base64.ts'
 import type { GroupSheet } from './groupSheet.ts'
 import type { ResultSheet } from './resultSheet.ts'
 import { groupDocument, sheetDocument, type SheetLayout } from './sheetDocument.ts'
@@ -42,18 +43,13 @@ const loadMaker = async (): Promise<PdfMaker> => {
   return module.default
 }
 
-const base64Of = async (address: string): Promise<string> => {
-  const bytes = new Uint8Array(await (await fetch(address)).arrayBuffer())
-  let text = ''
-  for (let from = 0; from < bytes.length; from += 8_192)
-    text += String.fromCharCode(...bytes.subarray(from, from + 8_192))
-  return btoa(text)
-}
+const fileAt = async (address: string): Promise<string> =>
+  base64Of(new Uint8Array(await (await fetch(address)).arrayBuffer()))
 
 const make = async (document: TDocumentDefinitions, progress: (share: number) => void): Promise<Uint8Array> => {
   const maker = await loadMaker()
   const files = Object.fromEntries(
-    await Promise.all(Object.entries(FILES).map(async ([name, address]) => [name, await base64Of(address)] as const)),
+    await Promise.all(Object.entries(FILES).map(async ([name, address]) => [name, await fileAt(address)] as const)),
   )
   return new Promise((resolve) =>
     maker.createPdf(document, undefined, FONTS, files).getBuffer(resolve, { progressCallback: progress }),

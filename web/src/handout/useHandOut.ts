@@ -6,6 +6,7 @@ import { ref } from 'vue'
 import { call, download, inWords, receiveFile } from '../api.ts'
 import { byBib, type Day } from '../day/day.ts'
 import { useSession } from '../session/sessionStore.ts'
+import { base64Of } from '../ui/base64.ts'
 import { saveFile } from '../ui/saveFile.ts'
 import { groupSheet } from './groupSheet.ts'
 import type { PdfWorker } from './pdf.worker.ts'
@@ -53,7 +54,7 @@ export const useHandOut = (day: () => Day, verdicts: () => ReadonlyMap<string, V
   const markData = async (): Promise<string> => {
     if (session.markSinceMs === null) return ''
     const bytes = await receiveFile('GET', '/session/mark')
-    return `data:image/png;base64,${btoa(String.fromCharCode(...bytes))}`
+    return `data:image/png;base64,${base64Of(bytes)}`
   }
 
   /** @param entryIds whose sheets; everybody who was there when left out */

@@ -4,9 +4,9 @@ import { MadeAnswer, RestoringAnswer, SessionAnswer } from '@able-gauge/core'
 import { BButton, BFormCheckbox, BFormFile, BFormInput, BProgress } from 'bootstrap-vue-next'
 import { computed, ref, shallowRef } from 'vue'
 import { call, inWords, NoAnswer, tell } from '../../api.ts'
+import { base64Of } from '../../ui/base64.ts'
 import SignatureFields from '../../ui/SignatureFields.vue'
 import { useSignature } from '../../ui/useSignature.ts'
-import { base64Of } from './base64.ts'
 
 const PART_BYTES = 600_000
 const ASK_EVERY_MS = 1_000
