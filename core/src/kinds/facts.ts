@@ -19,5 +19,14 @@ export const factsOf = (protocol: Protocol): EventFacts => {
   return { name: kind.name, unit: kind.form(protocol).unit, sense: kind.sense(protocol) }
 }
 
-/** How the measure of an event is written and read. */
-export const formOf = (protocol: Protocol): FieldForm => kindOf(protocol).form(protocol)
+/**
+ * How the measure of an event is written and read. Where people run together it takes minutes, and seconds alone are refused:
+ * "9.40" is nobody's run. The protocol may be that of a draft, with figures still missing.
+ */
+export const formOf = (protocol: Protocol): FieldForm => {
+  const kind = kindOf(protocol)
+  const form = kind.form(protocol)
+  if (form.unit !== 'ms' || kind.startsTogether !== true) return form
+  const { least } = kind.sensibleRange(protocol)
+  return Number.isFinite(least) ? { ...form, secondsFromMs: least } : form
+}

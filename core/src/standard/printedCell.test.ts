@@ -1,5 +1,11 @@
 import { expect, test } from 'vitest'
+import { KIND_CASES, standardNamed } from '../../testing/index.ts'
+import { formOf } from '../kinds/facts.ts'
+import type { FieldForm } from '../quantity/field.ts'
 import { categoryCalled, readAges, readPrintedTime } from './printedCell.ts'
+
+/** Seconds alone are nobody's run. */
+const RUN: FieldForm = { unit: 'ms', secondsFromMs: 60_000 }
 
 test.each([
   ['18-29', 18, 29],
@@ -30,6 +36,7 @@ test.each([
   [`9'40"`, '9:40'],
   ['9′40″', '9:40'],
   ['12.30', '12:30'],
+  ['12,30', '12:30'],
   ['12:30:00', '12:30'],
   ['9:40', null],
   ['1:05:00', null],
@@ -38,7 +45,7 @@ test.each([
   ['9:40.1', null],
   ['', null],
 ])('the time "%s" is %s', (text, expected) => {
-  expect(readPrintedTime(text)).toBe(expected)
+  expect(readPrintedTime(text, RUN)).toBe(expected)
 })
 
 test('a category is found by its id, its name, and what people call it; another is none', () => {
@@ -53,4 +60,20 @@ test('a category is found by its id, its name, and what people call it; another 
   expect(categoryCalled('juniors', categories)).toBeNull()
   // where a standard has other categories, nothing is guessed
   expect(categoryCalled('women', [{ id: 'open', name: 'Open' }])).toBeNull()
+})
+
+test('a sprint of 12.30 seconds stays one: a dot is a colon only where seconds alone are refused', () => {
+  expect(readPrintedTime('12.30', { unit: 'ms' })).toBeNull()
+  expect(readPrintedTime(`0'12"`, { unit: 'ms' })).toBe('0:12')
+})
+
+test('of the kinds only those that are run together refuse seconds alone, also while a draft lacks its figures', () => {
+  const run = standardNamed('v2').events[1]?.protocol
+  if (!run) throw new Error('The standard of the tests has a run.')
+  expect(formOf(run).secondsFromMs).toBeGreaterThan(60_000)
+  expect(formOf({ ...run, distanceMm: undefined } as unknown as typeof run)).not.toHaveProperty('secondsFromMs')
+  const refusing = KIND_CASES.map(({ kind, protocol }) => ({ ...protocol, kind }) as unknown as typeof run).filter(
+    (protocol) => formOf(protocol).secondsFromMs !== undefined,
+  )
+  expect(new Set(refusing.map(({ kind }) => kind))).toEqual(new Set(['timedDistance']))
 })

@@ -1,4 +1,5 @@
 /** Cells of printed tables as people copy them: ages in a range, minutes with a dot, categories by name. What is not certain is left as it stands. */
+import { parseField, type FieldForm } from '../quantity/field.ts'
 
 export interface PrintedAges {
   readonly from: number
@@ -49,19 +50,21 @@ export const readAges = (text: string): PrintedAges | null => {
 const LONGEST_HOURS = 6
 
 /**
- * A time as minutes and seconds.
- * @returns the text in our form; null for what is no printed time of another form
- * @example readPrintedTime('9'40"')   // "9:40"
- * @example readPrintedTime('12.30')    // "12:30"
- * @example readPrintedTime('12:30:00') // "12:30"
- * @example readPrintedTime('1:05:00')  // null: an hour and five minutes
+ * A time as minutes and seconds. A dot could stand before hundredths as well: only where seconds alone are refused it is a colon.
+ * @param form of the column
+ * @returns the text in our form; null for what is no printed time of another form, or could be read as it stands
+ * @example readPrintedTime('9'40"', RUN)     // "9:40"
+ * @example readPrintedTime('12.30', RUN)     // "12:30"
+ * @example readPrintedTime('12.30', SPRINT)  // null: twelve seconds and three tenths
+ * @example readPrintedTime('12:30:00', RUN)  // "12:30"
+ * @example readPrintedTime('1:05:00', MARCH) // null: an hour and five minutes
  */
-export const readPrintedTime = (text: string): string | null => {
+export const readPrintedTime = (text: string, form: FieldForm): string | null => {
   const typed = text.trim()
   const marked = /^(\d{1,3})\s*['′’]\s*([0-5]\d)\s*(?:["″”]|'')?$/.exec(typed)
   if (marked) return `${marked[1]}:${marked[2]}`
-  const dotted = /^(\d{1,3})\.([0-5]\d)$/.exec(typed)
-  if (dotted) return `${dotted[1]}:${dotted[2]}`
+  const dotted = /^(\d{1,3})[.,]([0-5]\d)$/.exec(typed)
+  if (dotted) return parseField(typed, form).ok ? null : `${dotted[1]}:${dotted[2]}`
   const spread = /^(\d{1,3}):([0-5]\d):00$/.exec(typed)
   return spread && Number(spread[1]) >= LONGEST_HOURS ? `${spread[1]}:${spread[2]}` : null
 }

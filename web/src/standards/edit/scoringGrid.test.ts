@@ -132,3 +132,10 @@ test('a block in our own form, and what is not certain, stays as it is', () => {
   // pasted beside the ages, nothing is taken for an age
   expect(understandBlock([['20-29']], 2, columns, CATEGORIES).block).toEqual([['20-29']])
 })
+
+test('seconds with hundredths stay seconds where an event takes seconds', () => {
+  const sprint = [...bandColumns(false), { key: 'atMost', label: 'At most', form: { unit: 'ms' } as const }]
+  const block = [['18', '29', 'female', '12.30']]
+  expect(understandBlock(block, 0, sprint, CATEGORIES)).toEqual({ block, notes: [] })
+  expect(rowsFrom(block, sprint)).toMatchObject([{ atMost: 12_300 }])
+})

@@ -183,8 +183,8 @@ const readCell = (
     return ages ? [String(ages.from), ages.to === null ? '' : String(ages.to)] : [typed]
   }
   if (target?.key === 'category') return [categoryCalled(typed, categories) ?? typed]
-  const isTime = typeof target?.form === 'object' && target.form.unit === 'ms'
-  return [(isTime ? readPrintedTime(typed) : null) ?? typed]
+  const form = typeof target?.form === 'object' ? target.form : null
+  return [(form?.unit === 'ms' ? readPrintedTime(typed, form) : null) ?? typed]
 }
 
 const isFilled = (line: GridLine): boolean => line.some((text) => text.trim() !== '')
