@@ -74,6 +74,10 @@ export const keepSelfTest = async (
   return id
 }
 
+/** Tests on days of this house as they stand, oldest first; the verdict of a day that is not signed is null. */
+export const testsOf = async (db: Database, personId: string) =>
+  Promise.all((await listTestsOf(db, personId)).map((test) => asItStands(db, test)))
+
 /** A person with tests, self-tests and what was changed. */
 export const recordOf = async (db: Database, person: Person): Promise<PersonRecord> => {
   const tests = await listTestsOf(db, person.id)

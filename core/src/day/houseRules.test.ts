@@ -61,3 +61,9 @@ test('what is passed over at muster is named, and nothing once it is done', () =
     passedOverAtMuster(withRules({ consentNeeded: false, screening: [] }), { ...none, identityChecked: true }),
   ).toEqual([])
 })
+
+test('of somebody who is here already only what is taken back is asked about', () => {
+  const before = { identityChecked: true, consented: false, isScreened: false, answers: [] }
+  expect(passedOverAtMuster(FIRST_HOUSE_RULES, before, before)).toEqual([])
+  expect(passedOverAtMuster(FIRST_HOUSE_RULES, { ...before, identityChecked: false }, before)).toEqual(['identity'])
+})

@@ -126,29 +126,31 @@ export const screeningConcerns = (
 export const briefingFor = ({ briefing, briefings = [] }: HouseRules, standardId: string): readonly string[] =>
   briefings.find((one) => one.standardId === standardId)?.lines ?? briefing
 
+export interface MusterChecks {
+  readonly identityChecked: boolean
+  readonly consented: boolean
+  /** Whether the questions were put before. */
+  readonly isScreened: boolean
+  readonly answers: readonly Readonly<ScreeningAnswer>[]
+}
+
 /**
  * What has not been done yet for somebody who is checked in as here: to be asked about once, so that nothing is passed over by
  * accident.
+ * @param before what is on record of somebody who is here already: then only what is taken back is asked about
  */
 export const passedOverAtMuster = (
   rules: Pick<HouseRules, 'screening' | 'consentNeeded'>,
-  {
-    identityChecked,
-    consented,
-    isScreened,
-    answers,
-  }: {
-    readonly identityChecked: boolean
-    readonly consented: boolean
-    /** Whether the questions were put before. */
-    readonly isScreened: boolean
-    readonly answers: readonly Readonly<ScreeningAnswer>[]
-  },
-): readonly ('identity' | 'screening' | 'consent')[] => [
-  ...(identityChecked ? [] : ['identity' as const]),
-  ...(isScreened || screeningConcerns(rules, answers).unanswered.length === 0 ? [] : ['screening' as const]),
-  ...(consented || !rules.consentNeeded ? [] : ['consent' as const]),
-]
+  { identityChecked, consented, isScreened, answers }: MusterChecks,
+  before: MusterChecks | null = null,
+): readonly ('identity' | 'screening' | 'consent')[] => {
+  const known = before === null ? [] : passedOverAtMuster(rules, before)
+  return [
+    ...(identityChecked ? [] : ['identity' as const]),
+    ...(isScreened || screeningConcerns(rules, answers).unanswered.length === 0 ? [] : ['screening' as const]),
+    ...(consented || !rules.consentNeeded ? [] : ['consent' as const]),
+  ].filter((one) => !known.includes(one))
+}
 
 /** The strictest limit a heat reaches, or null: whatever stops a day comes before whatever changes it. */
 export const heatAdvice = ({ heat }: Pick<HouseRules, 'heat'>, wbgtDeciC: number): HeatLimit | null => {

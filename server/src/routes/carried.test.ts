@@ -116,3 +116,22 @@ test('somebody entered later, by name, has what stands as well; under a standard
   expect((await officer.call('PUT', `/api/occasions/${day.occasionId}/standard`, whole)).status).toBe(204)
   expect(await carried()).toBeUndefined()
 })
+
+test('a result that was brought in never stands in place of one that was signed', async () => {
+  const { rows } = await server.owner.query<{ verdict: object }>(
+    `select verdict from verdict_snapshots where verdict ->> 'outcome' = 'short' limit 1`,
+  )
+  const day = await addTestDay(server, STANDARD, '2027-02-01', [{ bib: 9, attendance: 'expected' }])
+  await server.owner.query(
+    `insert into brought_in_results (id, person_id, standard_id, standard_version, test_date, verdict, source, brought_by)
+     select gen_random_uuid(), person_id, 'short-again', 3, '2026-01-10', $2, 'a file', $3 from entries where occasion_id = $1`,
+    [day.occasionId, rows[0]?.verdict, server.accountIds.officer],
+  )
+  const again = { name: 'Retest', testDate: '2027-03-01', version: 3, withPeople: true }
+  const copied = await officer.call('POST', `/api/occasions/${day.occasionId}/copy`, again)
+  const { entries } = (await officer.call('GET', `/api/occasions/${String(copied.body['id'])}`)).body as {
+    entries?: object[]
+  }
+  expect(entries).toHaveLength(1)
+  expect(entries?.[0]).not.toHaveProperty('carried')
+})

@@ -62,10 +62,8 @@ const CHOICES: readonly { readonly id: Attendance; readonly label: string }[] = 
 const passedOver = computed(() => {
   const { entry } = props
   if (form.attendance !== 'present' || !house.rules || !entry) return []
-  const open = passedOverAtMuster(house.rules, { ...form, isScreened: isScreened.value, answers: given.value })
-  if (entry.attendance !== 'present') return open
-  const before = passedOverAtMuster(house.rules, { ...entry, isScreened: isScreened.value, answers: [] })
-  return open.filter((one) => !before.includes(one))
+  const before = entry.attendance === 'present' ? { ...entry, isScreened: isScreened.value, answers: [] } : null
+  return passedOverAtMuster(house.rules, { ...form, isScreened: isScreened.value, answers: given.value }, before)
 })
 const PASSED_OVER = {
   identity: 'identity was not checked',
