@@ -1,6 +1,6 @@
 /** Backups of the whole house, for who looks after it. */
 import { randomUUID } from 'node:crypto'
-import { appendFile, open, rm, stat, writeFile } from 'node:fs/promises'
+import { appendFile, open, readdir, rm, stat, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { pipeline } from 'node:stream/promises'
@@ -70,6 +70,7 @@ export const backupRoutes: readonly Route[] = [
     cost: 'costly',
     handle: async ({ server, response }) => {
       keeperOf(server)
+      await removeLeftOver()
       const id = randomUUID()
       await writeFile(restoreFile(id), '', { flag: 'wx', mode: 0o600 })
       response.status(201).json({ id })
@@ -126,7 +127,20 @@ const keeperOf = ({ keeper }: Server): Keeper => {
   )
 }
 
-const restoreFile = (id: string): string => path.join(tmpdir(), `able-gauge-restore-${id}`)
+const BEGUN = 'able-gauge-restore-'
+const restoreFile = (id: string): string => path.join(tmpdir(), BEGUN + id)
+
+/** Longer than any is sent. */
+const LEFT_OVER_MS = 6 * 3_600_000
+
+/** What somebody began to send and never put back is not left lying. */
+const removeLeftOver = async (): Promise<void> => {
+  for (const name of (await readdir(tmpdir())).filter((one) => one.startsWith(BEGUN))) {
+    const file = path.join(tmpdir(), name)
+    const { mtimeMs = Date.now() } = (await stat(file).catch(() => null)) ?? {}
+    if (Date.now() - mtimeMs > LEFT_OVER_MS) await rm(file, { force: true })
+  }
+}
 
 /** The file a restore grows in. @throws Problem 404 for none */
 const restoreIn = async (call: Call): Promise<string> => {

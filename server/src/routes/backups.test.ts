@@ -1,5 +1,5 @@
 /** Backups on screen: asked of who can make them, sent once, taken away; what is told when none can be made. */
-import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, readFileSync, rmSync, utimesSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { afterAll, beforeAll, expect, test, vi } from 'vitest'
@@ -132,4 +132,14 @@ test('a file that is refused is told in words and taken away; how the last resto
   const restored = { atMs: 1_795_500_000_000, failure: 'the disk is full' }
   starter.tell({ restored })
   expect((await administrator.call('GET', '/api/backups')).body).toMatchObject({ lastRestored: restored })
+})
+
+test('what somebody began to send long ago and never put back is taken away by the next', async () => {
+  const begin = async (): Promise<string> => String((await administrator.call('POST', '/api/restores')).body['id'])
+  const [old, fresh] = [await begin(), await begin()]
+  const fileOf = (id: string): string => path.join(tmpdir(), `able-gauge-restore-${id}`)
+  utimesSync(fileOf(old), new Date(), new Date(Date.now() - 7 * 3_600_000))
+  const last = await begin()
+  expect([old, fresh, last].map((id) => existsSync(fileOf(id)))).toEqual([false, true, true])
+  for (const id of [fresh, last]) rmSync(fileOf(id))
 })

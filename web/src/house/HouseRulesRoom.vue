@@ -195,18 +195,9 @@ watch(saved, (is) => {
   </main>
 </template>
 
+<style scoped src="./houseLines.css"></style>
 <style scoped>
 .part {
   margin-bottom: 16px;
-}
-.short {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  flex-wrap: wrap;
-}
-.short .form-control,
-.short .form-select {
-  width: 110px;
 }
 </style>

@@ -33,25 +33,4 @@ const add = (): void => {
   <BButton type="button" variant="quiet" size="sm" @click="add">Another question</BButton>
 </template>
 
-<style scoped>
-.line {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-  padding: 6px 0;
-}
-.line > .form-control {
-  flex: 1 1 320px;
-}
-.short {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  flex-wrap: wrap;
-}
-.short .form-control,
-.short .form-select {
-  width: 110px;
-}
-</style>
+<style scoped src="./houseLines.css"></style>
