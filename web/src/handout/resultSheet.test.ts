@@ -94,3 +94,19 @@ test('a text is cut where the shipped font changes files', () => {
   expect(fontRuns('9:40 – 0,2 s')).toHaveLength(1)
   expect(fontRuns('')).toEqual([])
 })
+
+test('the mark of the house stands at the head of each sheet, and a code to the own page at its foot where there is one', async () => {
+  const { day, verdict } = await judged(29, 560_000)
+  const printed = (ownPage: string, mark: string): string =>
+    JSON.stringify(sheetDocument([resultSheet(day, ANNA, verdict, ownPage)], 'full', mark).content)
+  const plain = printed('', '')
+  expect(plain).not.toContain('"qr"')
+  expect(plain).not.toContain('"image"')
+  const address = 'https://tests.example/mine#the-code'
+  const whole = printed(address, 'data:image/png;base64,c21hbGw=')
+  expect(whole).toContain(`"qr":"${address}"`)
+  expect(whole).toContain('"image":"data:image/png;base64,c21hbGw="')
+  // what stands at the foot without a code stands there with one
+  expect(whole).toContain('Earliest retest 8 December 2026')
+  expect(whole).toContain('Talk to a clinician')
+})

@@ -82,3 +82,19 @@ test('while the day is signed, how far that is stands there, for whoever looks',
   await flushPromises()
   expect(other.room.get('[role="status"]').text()).toContain('Judging everybody once more')
 })
+
+test('where the house asks for it, nothing is signed without a code of the authenticator', async () => {
+  const { room, server, session } = await openRoom()
+  session.asks = { secondFactor: false, codeToSign: true }
+  const again = mount(SignOffRoom, { props: { day: room.props('day') }, ...MOUNTED })
+  await fill(again, 'secret', true)
+  const disabled = () => again.get('form button').attributes('disabled') !== undefined
+  expect(disabled()).toBe(true)
+  await again.get('[autocomplete=one-time-code]').setValue('123 456')
+  expect(disabled()).toBe(false)
+  await again.get('form').trigger('submit')
+  await flushPromises()
+  expect(server.asked.at(-1)?.body).toEqual({ password: 'secret', code: '123 456', acceptOpen: true })
+  // neither stays in its field
+  expect((again.get('[autocomplete=one-time-code]').element as HTMLInputElement).value).toBe('')
+})

@@ -189,3 +189,33 @@ test('a goal says what it takes a week from the last figure on, and is set in th
   })
   vi.useRealTimers()
 })
+
+test('a picture kept with a test is fetched with what opens the page, shown, and put away again', async () => {
+  const made = vi.spyOn(URL, 'createObjectURL').mockReturnValue('blob:1')
+  const revoked = vi.spyOn(URL, 'revokeObjectURL').mockReturnValue()
+  page = () => json({ ...PAGE, record: { ...PAGE.record, selfTests: [SELF] } })
+  const { room, enter } = await open()
+  await enter('4.5.1999')
+  const press = async (words: string): Promise<void> => {
+    await room
+      .findAll('button')
+      .find((button) => button.text() === words)
+      ?.trigger('click')
+    await flushPromises()
+  }
+  page = () => new Response(new Uint8Array([255, 216]), { headers: { 'Content-Type': 'image/jpeg' } })
+  await press('Picture')
+  expect(asked.at(-1)).toEqual({
+    path: '/api/session/own/picture',
+    body: { key: { code: 'the-code', birthDate: '1999-05-04' }, testId: 's' },
+  })
+  expect(room.get('.tests img').attributes()).toMatchObject({ src: 'blob:1', alt: 'Kept with Press-ups' })
+  await press('Hide the picture')
+  expect(room.find('.tests img').exists()).toBe(false)
+  expect(revoked).toHaveBeenCalledWith('blob:1')
+  expect(made).toHaveBeenCalledTimes(1)
+  page = () => problem(404, 'notFound', 'There is no such picture.')
+  await press('Picture')
+  expect(room.get('[role=alert]').text()).toBe('There is no such picture.')
+  vi.restoreAllMocks()
+})
