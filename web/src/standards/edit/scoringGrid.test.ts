@@ -116,6 +116,8 @@ test('a printed table is read as it stands: heading left out, ranges in two colu
   ])
   expect(notes[0]).toContain('heading row')
   expect(notes).toContain('20–29 is read as 20 to 29.')
+  expect(notes).toContain('Women is read as female.')
+  expect(notes.join(' ')).not.toContain('Female is read')
   expect(rowsFrom(pasteInto([], { line: 0, column: 0 }, block, columns.length), columns)).toMatchObject([
     { ageFrom: 0, ageTo: 19, category: 'female', atMost: 580_000 },
     { ageFrom: 20, ageTo: 29, category: 'female', atMost: 595_000 },

@@ -162,7 +162,8 @@ export const understandBlock = (
     for (const text of line) {
       const target = columns[column + out.length]
       const said = readCell(text, target, columns[column + out.length + 1], categories)
-      if (said.join() !== text.trim())
+      // a capital letter less is not worth a word
+      if (said.join().toLowerCase() !== text.trim().toLowerCase())
         notes.add(`${text.trim()} is read as ${said.filter((part) => part !== '').join(' to ')}.`)
       out.push(...said)
     }
