@@ -1,8 +1,8 @@
 /** A force takes the program up: units, people and earlier years from spreadsheets, venues, days that repeat, candidates who look at their own results. */
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import writeXlsxFile from 'write-excel-file/node'
 import { expect, test } from './app.ts'
+import { HEADINGS, latinCsv, peopleWorkbook } from './people.ts'
 
 test.use({ room: 'adoption' })
 
@@ -13,26 +13,6 @@ const seriousOn = async (page: Page): Promise<string[]> => {
     .filter(({ impact }) => impact === 'serious' || impact === 'critical')
     .map(({ id, nodes }) => `${id}: ${nodes[0]?.html ?? ''}`)
 }
-
-const HEADINGS = ['Service number', 'First name', 'Surname', 'Born', 'Sex', 'Division', 'Rank']
-const GIVEN = ['Jörg', 'Ása', 'Zoë', 'Łukasz', 'Ñuria']
-const person = (index: number): (string | Date)[] => [
-  `H-${100 + index}`,
-  GIVEN[index % GIVEN.length] ?? '',
-  `Müller-${index}`,
-  new Date(Date.UTC(1990 + (index % 12), index % 12, 1 + (index % 28))),
-  index % 2 === 0 ? 'female' : 'male',
-  index % 3 === 0 ? 'Quay watch' : 'Harbour Police',
-  'Constable',
-]
-const workbook = async (): Promise<Buffer> => {
-  const cells = Array.from({ length: 150 }, (_, index) => person(index))
-  const rows = [HEADINGS, ...cells].map((row) =>
-    row.map((value) => (value instanceof Date ? { value, format: 'yyyy-mm-dd' } : { value })),
-  )
-  return writeXlsxFile(rows).toBuffer()
-}
-const latin = (...lines: string[]): Buffer => Buffer.from(lines.join('\r\n'), 'latin1')
 
 test('an organisation brings units, people and earlier years in, and the same file again makes nobody twice', async ({
   page,
@@ -58,7 +38,7 @@ test('an organisation brings units, people and earlier years in, and the same fi
   await dialog.getByLabel('The file').setInputFiles({
     name: 'people.xlsx',
     mimeType: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-    buffer: await workbook(),
+    buffer: await peopleWorkbook(),
   })
   await expect(dialog.getByRole('row', { name: /Jörg Müller-0/ })).toContainText('Harbour Police, Quay watch')
   await dialog.getByRole('button', { name: 'Compare 150 people' }).click()
@@ -71,7 +51,7 @@ test('an organisation brings units, people and earlier years in, and the same fi
   await dialog.getByLabel('The file').setInputFiles({
     name: 'corrected.csv',
     mimeType: 'text/csv',
-    buffer: latin(
+    buffer: latinCsv(
       HEADINGS.slice(0, 4).join(';'),
       'H-100;Jürgen;Müller-0;1.1.1990',
       'H-101;Ása;Müller-1;31.2.1991',
@@ -97,7 +77,7 @@ test('an organisation brings units, people and earlier years in, and the same fi
   await dialog.getByLabel('The file').setInputFiles({
     name: 'earlier years.csv',
     mimeType: 'text/csv',
-    buffer: latin(
+    buffer: latinCsv(
       'Number;Date;Press-ups;Run 2,000 m',
       'H-100;21.5.2024;33;9:01',
       'H-100;16.5.2023;12;11:40',

@@ -1,37 +1,9 @@
 /** A phone that believes the machine's own authority: over https, kept on the device, and beside it one over http. */
-import { spawnSync } from 'node:child_process'
-import { mkdirSync, rmSync } from 'node:fs'
-import path from 'node:path'
-import { chromium, type BrowserContext, type Page } from '@playwright/test'
-import { CHROMIUM_ARGS } from '../scripts/lib/browser.mjs'
-import { DATA } from '../scripts/lib/paths.mjs'
-import { requireCertutil, requireChromium } from '../scripts/lib/requirements.mjs'
+import type { Page } from '@playwright/test'
 import { DAY, expect, OFFICER, PASSWORD, test, type App } from './app.ts'
+import { openPhone } from './phone.ts'
 
 test.use({ room: 'https', inField: true })
-
-const HOME = path.join(DATA, 'e2e-home')
-const PHONE = { width: 390, height: 844 }
-
-const run = (...args: string[]): void => {
-  const { status, stderr } = spawnSync(requireCertutil(), args, { encoding: 'utf8' })
-  if (status !== 0) throw new Error(`certutil ${args.join(' ')}: ${stderr}`)
-}
-
-/** A browser of its own home, as a phone is; with an authority, somebody put it into the store by hand. */
-const openPhone = async (authorityFile: string | null): Promise<BrowserContext> => {
-  rmSync(HOME, { recursive: true, force: true })
-  const store = path.join(HOME, '.pki', 'nssdb')
-  mkdirSync(store, { recursive: true })
-  run('-N', '-d', `sql:${store}`, '--empty-password')
-  if (authorityFile) run('-A', '-d', `sql:${store}`, '-t', 'C,,', '-n', 'field', '-i', authorityFile)
-  return chromium.launchPersistentContext(path.join(HOME, 'profile'), {
-    executablePath: requireChromium(),
-    args: [...CHROMIUM_ARGS, '--host-resolver-rules=MAP field.test 127.0.0.1'],
-    env: { ...process.env, HOME },
-    viewport: PHONE,
-  })
-}
 
 const fieldOf = ({ field }: App) => {
   if (!field) throw new Error('This application serves no field.')
@@ -45,7 +17,7 @@ const signIn = async (page: Page, name: string): Promise<void> => {
 
 test('a phone without the authority is warned, and comes in over http', async ({ app }) => {
   const { httpsPort } = fieldOf(app)
-  const context = await openPhone(null)
+  const context = await openPhone('warned', 'field.test', null)
   const warned = await context.newPage()
   await expect(warned.goto(`https://field.test:${httpsPort}/connect`)).rejects.toThrow('ERR_CERT_AUTHORITY_INVALID')
   const page = await context.newPage()
@@ -65,7 +37,7 @@ test('a phone without the authority is warned, and comes in over http', async ({
 
 test('a phone that believes the authority works over https and http, and opens without a network', async ({ app }) => {
   const { httpsPort, authorityFile } = fieldOf(app)
-  const context = await openPhone(authorityFile)
+  const context = await openPhone('believing', 'field.test', authorityFile)
   const page = await context.newPage()
   const site = `https://field.test:${httpsPort}`
   const answer = await page.goto(`${site}/sign-in`)

@@ -3,7 +3,9 @@ import { CHROMIUM_ARGS } from '../scripts/lib/browser.mjs'
 import { requireChromium } from '../scripts/lib/requirements.mjs'
 
 /** Begun first, so that no worker is left with one of them while the others have nothing to do. */
-const LONGEST = /(start|barriers|consoles|faults|wholeDay)\.spec\.ts$/
+const LONGEST = /(start|barriers|consoles|faults|wholeDay|longRun)\.spec\.ts$/
+/** The ordinary run has its parts. */
+const AT_LENGTH = process.env['ABLE_GAUGE_LONG'] ? [] : [/longRun\.spec\.ts$/]
 
 export default defineConfig({
   testDir: '.',
@@ -19,8 +21,8 @@ export default defineConfig({
     ? [['json', { outputFile: process.env['ABLE_GAUGE_REPORT'] }], ['line']]
     : 'line',
   projects: [
-    { name: 'longest', testMatch: LONGEST },
-    { name: 'others', testIgnore: LONGEST },
+    { name: 'longest', testMatch: LONGEST, testIgnore: AT_LENGTH },
+    { name: 'others', testIgnore: [LONGEST, ...AT_LENGTH] },
   ],
   use: {
     browserName: 'chromium',

@@ -1,11 +1,12 @@
 /** npm start as a person at a terminal has it: a first start, a kill, a second start, a taken port, Ctrl-C. */
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { once } from 'node:events'
 import { rmSync } from 'node:fs'
 import path from 'node:path'
 import { expect, test } from '@playwright/test'
 import { DATA, ROOT } from '../scripts/lib/paths.mjs'
 import { freePort } from '../scripts/lib/ports.mjs'
+import { command, startProgram, type Program } from './program.ts'
 
 test.describe.configure({ mode: 'serial' })
 
@@ -20,32 +21,7 @@ test.beforeAll(async () => {
 })
 test.afterAll(() => rmSync(FOLDER, { recursive: true, force: true }))
 
-interface Started {
-  readonly program: ChildProcess
-  readonly output: () => string
-  readonly seconds: number
-}
-
-const start = async (...options: string[]): Promise<Started> => {
-  const began = performance.now()
-  const program = spawn(process.execPath, ['scripts/start.mjs', '--port', String(port), ...options], {
-    cwd: ROOT,
-    env: { ...process.env, ABLE_GAUGE_DATA: FOLDER },
-    stdio: ['ignore', 'pipe', 'pipe'],
-  })
-  let output = ''
-  const ready = new Promise<void>((resolve, reject) => {
-    const read = (chunk: Buffer): void => {
-      output += chunk.toString()
-      if (output.includes('Press Ctrl-C to stop')) resolve()
-    }
-    program.stdout?.on('data', read)
-    program.stderr?.on('data', read)
-    program.once('exit', () => reject(new Error(output)))
-  })
-  await ready
-  return { program, output: () => output, seconds: (performance.now() - began) / 1000 }
-}
+const start = (...options: string[]): Promise<Program> => startProgram(FOLDER, port, ...options)
 
 const signIn = async (): Promise<string> => {
   const answer = await fetch(`http://127.0.0.1:${port}/api/session`, {
@@ -75,7 +51,7 @@ const leftBehind = (): string[] =>
     .stdout.split('\n')
     .filter((line) => line.includes(FOLDER))
 
-let first: Started
+let first: Program
 
 test('the first start makes everything and prints address and sign-ins', async () => {
   first = await start()
@@ -86,11 +62,7 @@ test('the first start makes everything and prints address and sign-ins', async (
 })
 
 test('a taken port is told in words, with a way out', () => {
-  const second = spawnSync(process.execPath, ['scripts/start.mjs', '--port', String(port)], {
-    cwd: ROOT,
-    env: { ...process.env, ABLE_GAUGE_DATA: FOLDER },
-    encoding: 'utf8',
-  })
+  const second = command(FOLDER, 'start', ['--port', String(port)])
   expect(second.status).toBe(1)
   expect(second.stderr).toContain(`Port ${port} on 127.0.0.1 is taken`)
   expect(second.stderr).toContain('choose another port')
@@ -99,16 +71,15 @@ test('a taken port is told in words, with a way out', () => {
 
 test('killed outright it starts again in seconds with its data', async () => {
   const before = await captureCount()
-  first.program.kill('SIGKILL')
-  await once(first.program, 'exit')
+  first.child.kill('SIGKILL')
+  await once(first.child, 'exit')
   await expect.poll(answers).toBe(false)
   first = await start()
   expect(await captureCount()).toBe(before)
 })
 
 test('when npm itself is killed outright, the server and the database go with it', async () => {
-  first.program.kill('SIGINT')
-  await once(first.program, 'exit')
+  await first.stop()
   const npm = spawn('npm', ['start', '--silent', '--', '--port', String(port)], {
     cwd: ROOT,
     env: { ...process.env, ABLE_GAUGE_DATA: FOLDER },
@@ -123,56 +94,39 @@ test('when npm itself is killed outright, the server and the database go with it
 
 test('Ctrl-C leaves no process behind', async () => {
   expect(leftBehind().length).toBeGreaterThan(0)
-  first.program.kill('SIGINT')
-  const [code] = (await once(first.program, 'exit')) as [number]
-  expect(code).toBe(0)
+  expect(await first.stop()).toBe(0)
   expect(leftBehind()).toEqual([])
 })
 
 test('a wrong option is told with the right ones', () => {
-  const { status, stderr } = spawnSync(process.execPath, ['scripts/start.mjs', '--prot', '1'], {
-    cwd: ROOT,
-    encoding: 'utf8',
-  })
+  const { status, stderr } = command(FOLDER, 'start', ['--prot', '1'])
   expect(status).toBe(1)
   expect(stderr).toContain('--port')
 })
 
 test('without the demo there is no account until one is added, and no demo account', async () => {
-  const { program, output } = await start('--empty')
+  const { stop, output } = await start('--empty')
   expect(output()).not.toContain('joss.adair-nakata')
   expect(await signIn()).toBe('')
-  const added = spawnSync(
-    process.execPath,
-    ['scripts/account.mjs', '--name', 'first.officer', '--display', 'First Officer', '--role', 'officer'],
-    {
-      cwd: ROOT,
-      env: { ...process.env, ABLE_GAUGE_DATA: FOLDER, ABLE_GAUGE_PASSWORD: 'correct horse battery' },
-      encoding: 'utf8',
-    },
-  )
+  const account = ['--name', 'first.officer', '--display', 'First Officer', '--role', 'officer']
+  const added = command(FOLDER, 'account', account, { ABLE_GAUGE_PASSWORD: KEEPERS })
   expect(added.stderr).toBe('')
   const answer = await fetch(`http://127.0.0.1:${port}/api/session`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ signInName: 'first.officer', password: 'correct horse battery' }),
+    body: JSON.stringify({ signInName: 'first.officer', password: KEEPERS }),
   })
   expect(answer.status).toBe(201)
-  program.kill('SIGINT')
-  await once(program, 'exit')
+  await stop()
 })
 
 test('the house room backs up and puts back: what was done since is gone, and the program starts anew by itself', async ({
   page,
 }) => {
-  const { program } = await start('--empty')
-  const restarted = (): boolean => program.exitCode === null
-  const account = spawnSync(
-    process.execPath,
-    ['scripts/account.mjs', '--name', 'house.keeper', '--display', 'House Keeper', '--role', 'administrator'],
-    { cwd: ROOT, env: { ...process.env, ABLE_GAUGE_DATA: FOLDER, ABLE_GAUGE_PASSWORD: KEEPERS }, encoding: 'utf8' },
-  )
-  expect(account.stderr).toBe('')
+  const { child, stop } = await start('--empty')
+  const restarted = (): boolean => child.exitCode === null
+  const account = ['--name', 'house.keeper', '--display', 'House Keeper', '--role', 'administrator']
+  expect(command(FOLDER, 'account', account, { ABLE_GAUGE_PASSWORD: KEEPERS }).stderr).toBe('')
   const signIn = async (): Promise<void> => {
     await page.getByLabel('Name', { exact: true }).fill('house.keeper')
     await page.getByLabel('Password', { exact: true }).fill(KEEPERS)
@@ -215,6 +169,5 @@ test('the house room backs up and puts back: what was done since is gone, and th
   await expect(page.getByText('Harbour Division')).toHaveCount(0)
   await page.goto(`http://127.0.0.1:${port}/backups`)
   await expect(page.getByText(/^\s*Put back/)).toBeVisible()
-  program.kill('SIGINT')
-  await once(program, 'exit')
+  await stop()
 })

@@ -4,6 +4,7 @@ import { PERSON_FIELDS, printDate, REGISTER_FIELDS, REGISTER_LABELS } from '@abl
 import { BButton, BFormInput, BModal } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import { useUnits } from '../session/unitStore.ts'
+import { people } from '../ui/people.ts'
 import ColumnFields from '../ui/ColumnFields.vue'
 import TableFile from '../ui/TableFile.vue'
 import ImportDisputed from './ImportDisputed.vue'
@@ -35,7 +36,6 @@ const {
 const PREVIEW = 5
 const preview = computed(() => reading.value.rows.slice(0, PREVIEW))
 const faultyLines = computed(() => new Set(reading.value.findings.map(({ line }) => line)).size)
-const people = (count: number): string => `${count} ${count === 1 ? 'person' : 'people'}`
 const take = async (): Promise<void> => {
   await send()
   if (done.value) emit('taken')

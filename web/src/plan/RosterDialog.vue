@@ -5,6 +5,7 @@ import { BButton, BFormInput, BModal } from 'bootstrap-vue-next'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Day } from '../day/day.ts'
 import ColumnFields from '../ui/ColumnFields.vue'
+import { people } from '../ui/people.ts'
 import TableFile from '../ui/TableFile.vue'
 import RosterKnown from './RosterKnown.vue'
 import RosterTyped from './RosterTyped.vue'
@@ -113,7 +114,7 @@ const nameOf = (category: string): string =>
             :disabled="reading.rows.length === 0 || sending || done !== null"
             @click="send"
           >
-            Enter {{ reading.rows.length }} {{ reading.rows.length === 1 ? 'person' : 'people' }}
+            Enter {{ people(reading.rows.length) }}
           </BButton>
           <p v-if="done" ref="doneBox" class="done" role="status" tabindex="-1">
             {{ done.entered }} entered<template v-if="done.known > 0">, {{ done.known }} of them known already</template

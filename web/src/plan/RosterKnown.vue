@@ -3,10 +3,11 @@
 import { PeopleAnswer, type PersonSummary, RosterAnswer } from '@able-gauge/core'
 import { useDebounceFn } from '@vueuse/core'
 import { BButton, BFormInput } from 'bootstrap-vue-next'
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { call, inWords } from '../api.ts'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
+import { people as headCount } from '../ui/people.ts'
 
 const props = defineProps<{
   day: Day
@@ -19,6 +20,7 @@ const search = ref('')
 const found = ref<readonly PersonSummary[]>([])
 /** Scoring category by person; whoever has one is entered. */
 const chosen = ref<Readonly<Record<string, string>>>({})
+const searchField = useTemplateRef<HTMLElement>('searchField')
 const done = ref('')
 const problem = ref('')
 const categories = computed(() => props.day.standard.categories)
@@ -53,6 +55,8 @@ const send = async (): Promise<void> => {
     })
     done.value = `${outcomes.filter(({ kind }) => kind === 'entered').length} entered.`
     chosen.value = {}
+    // the button that was pressed cannot keep the focus, and the next person is looked for here
+    searchField.value?.querySelector('input')?.focus()
     await store.reread(id)
   } catch (error) {
     problem.value = inWords(error)
@@ -61,13 +65,15 @@ const send = async (): Promise<void> => {
 </script>
 
 <template>
-  <BFormInput
-    v-model="search"
-    type="search"
-    placeholder="Name or number"
-    aria-label="Search people by name or number"
-    @input="lookSoon"
-  />
+  <div ref="searchField">
+    <BFormInput
+      v-model="search"
+      type="search"
+      placeholder="Name or number"
+      aria-label="Search people by name or number"
+      @input="lookSoon"
+    />
+  </div>
   <p v-if="found.length === 0" class="quiet mt-2">Nobody on record fits.</p>
   <ul>
     <li v-for="person in found" :key="person.id">
@@ -91,7 +97,7 @@ const send = async (): Promise<void> => {
   <p v-if="done" role="status">{{ done }}</p>
   <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   <BButton variant="primary" :disabled="Object.keys(chosen).length === 0" @click="send">
-    Enter {{ Object.keys(chosen).length }} people
+    Enter {{ headCount(Object.keys(chosen).length) }}
   </BButton>
 </template>
 

@@ -41,10 +41,16 @@ const shown = computed(() => {
       `${displayName} ${signInName} ${ROLE_NAMES[role]} ${units.pathOf(unitId)}`.toLowerCase().includes(wanted),
   )
 })
-const showLink = async (made: AccountLinkAnswer, name: string): Promise<void> => {
-  link.value = made
+/** Shown once the dialog that asked for it is gone: until then that one has the keys. */
+let made: AccountLinkAnswer | null = null
+const keepLink = async (answer: AccountLinkAnswer, name: string): Promise<void> => {
+  made = answer
   linkName.value = name
   await look()
+}
+const showLink = (): void => {
+  if (made) link.value = made
+  made = null
 }
 </script>
 
@@ -96,8 +102,8 @@ const showLink = async (made: AccountLinkAnswer, name: string): Promise<void> =>
       </table>
       <p v-if="shown.length === 0" class="quiet none">Nobody fits.</p>
     </div>
-    <InviteDialog v-model="inviting" @invited="showLink" />
-    <AccountDialog :account="opened" @close="opened = null" @changed="look" @link-made="showLink" />
+    <InviteDialog v-model="inviting" @invited="keepLink" @hidden="showLink" />
+    <AccountDialog :account="opened" @close="opened = null" @changed="look" @link-made="keepLink" @hidden="showLink" />
     <AccountLink :link="link" :name="linkName" @close="link = null" />
   </main>
 </template>
