@@ -18,8 +18,8 @@ const props = defineProps<{
 const store = useDay()
 const search = ref('')
 const found = ref<readonly PersonSummary[]>([])
-/** Scoring category by person; whoever has one is entered. */
-const chosen = ref<Readonly<Record<string, string>>>({})
+/** Whoever is to be entered, by id, however often somebody else was looked for meanwhile. */
+const chosen = ref<ReadonlyMap<string, { readonly person: PersonSummary; readonly category: string }>>(new Map())
 const searchField = useTemplateRef<HTMLElement>('searchField')
 const done = ref('')
 const problem = ref('')
@@ -36,17 +36,24 @@ const look = async (): Promise<void> => {
 const lookSoon = useDebounceFn(look, 200)
 onMounted(look)
 
-const choose = (id: string, event: Event): void => {
-  const { value } = event.target as HTMLSelectElement
-  const others = Object.entries(chosen.value).filter(([person]) => person !== id)
-  chosen.value = Object.fromEntries(value === '' ? others : [...others, [id, value]])
+const choose = (person: PersonSummary, event: Event): void => {
+  const { value: category } = event.target as HTMLSelectElement
+  const next = new Map(chosen.value)
+  if (category === '') next.delete(person.id)
+  else next.set(person.id, { person, category })
+  chosen.value = next
 }
 const send = async (): Promise<void> => {
   problem.value = done.value = ''
-  const people = found.value.flatMap(({ id, number, givenName, familyName, birthDate }) => {
-    const category = chosen.value[id]
-    return category === undefined ? [] : [{ number, givenName, familyName, birthDate, category }]
-  })
+  const people = [...chosen.value.values()].map(
+    ({ person: { number, givenName, familyName, birthDate }, category }) => ({
+      number,
+      givenName,
+      familyName,
+      birthDate,
+      category,
+    }),
+  )
   try {
     const { id } = props.day.occasion
     const { outcomes } = await call('POST', `/occasions/${id}/roster`, RosterAnswer, {
@@ -54,7 +61,7 @@ const send = async (): Promise<void> => {
       people,
     })
     done.value = `${outcomes.filter(({ kind }) => kind === 'entered').length} entered.`
-    chosen.value = {}
+    chosen.value = new Map()
     // the button that was pressed cannot keep the focus, and the next person is looked for here
     searchField.value?.querySelector('input')?.focus()
     await store.reread(id)
@@ -85,9 +92,9 @@ const send = async (): Promise<void> => {
       <select
         v-else
         class="form-select"
-        :value="chosen[person.id] ?? ''"
+        :value="chosen.get(person.id)?.category ?? ''"
         :aria-label="`Enter ${person.givenName} ${person.familyName} as`"
-        @change="choose(person.id, $event)"
+        @change="choose(person, $event)"
       >
         <option value="">not on this day</option>
         <option v-for="category in categories" :key="category.id" :value="category.id">{{ category.name }}</option>
@@ -96,9 +103,7 @@ const send = async (): Promise<void> => {
   </ul>
   <p v-if="done" role="status">{{ done }}</p>
   <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-  <BButton variant="primary" :disabled="Object.keys(chosen).length === 0" @click="send">
-    Enter {{ headCount(Object.keys(chosen).length) }}
-  </BButton>
+  <BButton variant="primary" :disabled="chosen.size === 0" @click="send"> Enter {{ headCount(chosen.size) }} </BButton>
 </template>
 
 <style scoped>
