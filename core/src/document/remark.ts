@@ -38,6 +38,7 @@ export const REMARK_CODES = [
   'nothingJudged',
   'judgedForNothing',
   'alternateNowhere',
+  'orderGroups',
   'alternateUnused',
   'cadenceInCycles',
   'offSchedule',

@@ -20,7 +20,7 @@ test('times of the plan are those of the clocks at the venue', () => {
   expect(new Date(momentAt(day, plan, 0, '09:00')).toISOString()).toBe('2026-11-23T21:00:00.000Z')
 })
 test('the calendar holds the muster and each wave at each event', () => {
-  const timetable = makeTimetable(timetableTask(plan, standard.events, [{ wave: 1, entryIds: ['a'] }]))
+  const timetable = makeTimetable(timetableTask(plan, standard, [{ wave: 1, entryIds: ['a'] }]))
   const text = printCalendar(day, plan, timetable, 0)
   expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(6)
   expect(text).toContain('SUMMARY:Muster\\, Entry test\\, group C')

@@ -8,6 +8,7 @@ import { COMBINATION_NAMES } from '../standard/combination.ts'
 import { differences } from '../standard/differences.ts'
 import { SCORING_NAMES } from '../standard/scoring.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
+import { sayOrder } from '../words/sayOrder.ts'
 import { ageEdges, whatIsAsked, type Asked } from './whatIsAsked.ts'
 
 export interface Change {
@@ -61,6 +62,7 @@ const wholeChanges = (before: Standard, after: Standard): Change[] => {
     changes.push(...differences('Combination', before.combination, after.combination))
   }
   changes.push(
+    ...orderChanges(before, after),
     ...differences('Age', before.ageRule, after.ageRule),
     ...differences('Retest', before.retest, after.retest),
     ...differences('Uncertainty', before.uncertainty, after.uncertainty),
@@ -68,6 +70,12 @@ const wholeChanges = (before: Standard, after: Standard): Change[] => {
     ...named('Exemption', before.exemptions ?? [], after.exemptions ?? []),
   )
   return changes.map((what) => ({ eventId: null, what }))
+}
+
+const orderChanges = (before: Standard, after: Standard): string[] => {
+  const [old, now] = [sayOrder(before).join(' '), sayOrder(after).join(' ')]
+  if (old === now) return []
+  return [`${now === '' ? 'Nothing is said of the order.' : now}${old === '' ? '' : ` Before: ${old}`}`]
 }
 
 const named = (

@@ -4,6 +4,7 @@ import type { StandardEvent } from '../standard/standard.ts'
 import { doubtsBetween } from './betweenEvents.ts'
 import type { Mark } from './mark.ts'
 import { startsOnRecord } from './startsOnRecord.ts'
+import type { BatteryOrder } from '../standard/order.ts'
 
 const CHECKS = ['No pain in the back.', 'No pain in the knees.']
 const events = [
@@ -81,4 +82,41 @@ test('whoever began without having been found clear is doubtful, and a clearance
   expect(between(begun, [{ ...cleared, eventId: 'run' }])).toHaveLength(1)
   // no second press answers it
   expect(between(begun, [capture('pull-ups', 'anna', started, { despite: ['notClear'] })])).toHaveLength(1)
+})
+
+const ordered = (order: BatteryOrder | undefined, ...marks: readonly Mark[]) =>
+  doubtsBetween({ events, ...(order ? { order } : {}) }, 'anna', marks, startsOnRecord([])).filter(
+    ({ kind }) => kind === 'outOfTurn',
+  )
+const waiting = (eventId: string): Mark => ({ eventId, kind: 'waiting', cut: null, trace: [] })
+const GROUPS: BatteryOrder = {
+  kind: 'groups',
+  groups: [{ eventIds: ['run', 'press-ups'] }, { eventIds: ['pull-ups'] }],
+}
+
+test.each([
+  ['nothing published', undefined, []],
+  ['any order', { kind: 'free' as const }, []],
+  ['as listed', { kind: 'listed' as const }, [{ kind: 'outOfTurn', eventId: 'press-ups', beforeEventId: 'run' }]],
+  ['groups that hold both', GROUPS, []],
+])('press-ups begun while the run waits, %s', (_, order, doubts) => {
+  expect(ordered(order, waiting('run'), mark('press-ups', 0, 60_000))).toEqual(doubts)
+  // begun later is begun too late as well
+  expect(ordered(order, mark('run', 900_000, null), mark('press-ups', 0, 60_000))).toEqual(doubts)
+})
+
+test('a later group begun before an earlier one is over is told once, whatever the order within', () => {
+  const doubts = ordered(GROUPS, mark('press-ups', 0, 60_000), mark('pull-ups', 900_000, null), waiting('run'))
+  expect(doubts).toEqual([{ kind: 'outOfTurn', eventId: 'pull-ups', beforeEventId: 'run' }])
+})
+
+test('an event nobody asks of this person, or that stands from before, is not waited for', () => {
+  const exempt: Mark = {
+    ...waiting('run'),
+    kind: 'exempt',
+    exemptionId: 'knee',
+    fixedCentipoints: null,
+    total: 'unchanged',
+  }
+  expect(ordered({ kind: 'listed' }, exempt, mark('press-ups', 0, 60_000))).toEqual([])
 })

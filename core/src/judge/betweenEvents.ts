@@ -1,4 +1,5 @@
 /** Doubts about when one person's events were begun: while a rest still ran, while still at another, without having been found clear. */
+import { eventsBefore } from '../standard/order.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
 import type { Mark } from './mark.ts'
 import type { StartsOnRecord } from './startsOnRecord.ts'
@@ -8,6 +9,8 @@ export type BetweenDoubt =
   | { readonly kind: 'restNotKept'; readonly eventId: string; readonly afterEventId: string; readonly leftMs: number }
   /** Begun while another event was still under way. */
   | { readonly kind: 'elsewhere'; readonly eventId: string; readonly afterEventId: string }
+  /** Begun before an event that has to be done before it, as published. */
+  | { readonly kind: 'outOfTurn'; readonly eventId: string; readonly beforeEventId: string }
   /** Begun though nobody ticked what has to be clear before. */
   | { readonly kind: 'notClear'; readonly eventId: string; readonly checks: number }
 
@@ -24,7 +27,7 @@ interface Turn {
  * @param marks of one person
  */
 export const doubtsBetween = (
-  standard: Pick<Standard, 'events' | 'alternateEvents'>,
+  standard: Pick<Standard, 'events' | 'alternateEvents' | 'order'>,
   entryId: string,
   marks: readonly Mark[],
   starts: StartsOnRecord,
@@ -32,10 +35,31 @@ export const doubtsBetween = (
   const turns = marks
     .flatMap(({ eventId, alternateId, span }): Turn[] => (span ? [{ eventId, alternateId, ...span }] : []))
     .sort((a, b) => a.fromMs - b.fromMs)
-  return turns.flatMap((turn, index) => [
-    ...afterAnother(standard, turn, turns[index - 1], starts.answered(turn.eventId, entryId)),
-    ...notClear(standard, turn, starts.isClear(turn.eventId, entryId)),
-  ])
+  const before = eventsBefore(standard)
+  const begun = new Set<string>()
+  return turns.flatMap((turn, index) => {
+    begun.add(turn.eventId)
+    return [
+      ...outOfTurn(turn, before.get(turn.eventId) ?? [], begun, marks),
+      ...afterAnother(standard, turn, turns[index - 1], starts.answered(turn.eventId, entryId)),
+      ...notClear(standard, turn, starts.isClear(turn.eventId, entryId)),
+    ]
+  })
+}
+
+/** Events nobody asks of this person, and those that stand without having been begun, are not waited for. */
+const outOfTurn = (
+  { eventId }: Turn,
+  before: readonly string[],
+  begun: ReadonlySet<string>,
+  marks: readonly Mark[],
+): BetweenDoubt[] => {
+  const passed = before.find(
+    (id) =>
+      !begun.has(id) &&
+      marks.some((mark) => mark.eventId === id && (mark.span !== undefined || mark.kind === 'waiting')),
+  )
+  return passed === undefined ? [] : [{ kind: 'outOfTurn', eventId, beforeEventId: passed }]
 }
 
 const afterAnother = (

@@ -23,6 +23,7 @@ export type DoubtfulCase = { readonly entryId: string; readonly eventId: string 
   | Omit<Extract<BetweenDoubt, { kind: 'restNotKept' }>, 'eventId'>
   | Omit<Extract<BetweenDoubt, { kind: 'elsewhere' }>, 'eventId'>
   | Omit<Extract<BetweenDoubt, { kind: 'notClear' }>, 'eventId'>
+  | Omit<Extract<BetweenDoubt, { kind: 'outOfTurn' }>, 'eventId'>
   /** Tested again before a retest is allowed. */
   | { readonly kind: 'retestTooEarly'; readonly testedOn: string; readonly earliestOn: string }
   /** The referee of the event found something, so many times; the captures say where. */

@@ -11,6 +11,14 @@ export type TimetableConflict =
       /** How much of the rest is missing, or how long before its end the next one starts. */
       readonly missingMs: number
     }
+  /** Done before an event that has to be done before it. */
+  | {
+      readonly code: 'outOfTurn'
+      readonly entryId: string
+      readonly wave: number
+      readonly eventId: string
+      readonly beforeEventId: string
+    }
   | { readonly code: 'notSeated'; readonly entryId: string; readonly wave: number; readonly eventId: string }
   | { readonly code: 'seatedTwice'; readonly entryId: string; readonly wave: number; readonly eventId: string }
   | {
@@ -90,14 +98,14 @@ const stationConflicts = (event: TimetableEvent, sittings: readonly Sitting[]): 
 }
 
 const personConflicts = (
-  { events, dayStartsMs }: TimetableTask,
+  { events, groups = events.map(({ eventId }) => [eventId]), dayStartsMs }: TimetableTask,
   sittings: readonly Sitting[],
   wave: number,
   entryId: string,
 ): TimetableConflict[] => {
   const conflicts: TimetableConflict[] = []
-  let before: { readonly eventId: string; readonly endMs: number; readonly restMs: number } | null = null
   const own = sittings.filter((sitting) => sitting.wave === wave)
+  const turns: { eventId: string; restMs: number; startMs: number; endMs: number }[] = []
   for (const { eventId, restAfterMs } of events) {
     const placed = placedIn(own, eventId).filter(({ start }) => start.entryIds.includes(entryId))
     const [first] = placed
@@ -107,11 +115,22 @@ const personConflicts = (
     }
     if (placed.length > 1) conflicts.push({ code: 'seatedTwice', entryId, wave, eventId })
     const dayMs = dayStartsMs[first.sitting.day] ?? 0
-    const missingMs: number = before ? before.endMs + before.restMs - (dayMs + first.start.startMs) : 0
-    if (before && missingMs > 0) {
+    turns.push({
+      eventId,
+      restMs: restAfterMs,
+      startMs: dayMs + first.start.startMs,
+      endMs: dayMs + first.start.endMs,
+    })
+  }
+  turns.sort((a, b) => a.startMs - b.startMs)
+  const groupOf = (id: string): number => groups.findIndex((group) => group.includes(id))
+  for (const [index, { eventId, startMs }] of turns.entries()) {
+    const before = turns[index - 1]
+    const missingMs = before ? before.endMs + before.restMs - startMs : 0
+    if (before && missingMs > 0)
       conflicts.push({ code: 'rest', entryId, wave, afterEventId: before.eventId, eventId, missingMs })
-    }
-    before = { eventId, endMs: dayMs + first.start.endMs, restMs: restAfterMs }
+    const passed = turns.slice(index + 1).find((later) => groupOf(later.eventId) < groupOf(eventId))
+    if (passed) conflicts.push({ code: 'outOfTurn', entryId, wave, eventId, beforeEventId: passed.eventId })
   }
   return conflicts
 }

@@ -1,7 +1,20 @@
 /** How a day is planned: when it begins, and where, how and by whom each event is worked. */
-import { Choice, FreeText, Matching, Nested, NestedList, Optional, Slug, UuidList, Whole } from '../document/rules.ts'
+import {
+  Choice,
+  FreeText,
+  Matching,
+  Nested,
+  NestedList,
+  Optional,
+  Slug,
+  SlugList,
+  UuidList,
+  Whole,
+  WholeList,
+} from '../document/rules.ts'
 import { MeasuredGround } from '../day/measuredGround.ts'
 import { kindOf, type Protocol } from '../kinds/kinds.ts'
+import { orderGroups } from '../standard/order.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
 
 export const PLAN_FORMAT = 'able-gauge/plan/1'
@@ -32,6 +45,13 @@ export class Pin {
   @Whole(0, 86_400_000) startMs!: number
 }
 
+/** A wave that goes through the battery in an order of its own, where the standard leaves it free. */
+export class WaveOrder {
+  @Whole(1, 999) wave!: number
+  /** Every event of the battery. */
+  @SlugList(1, 40) eventIds!: string[]
+}
+
 /** One of the days a test is spread over. */
 export class PlannedDay {
   /** Days after the test date. */
@@ -47,6 +67,10 @@ export class DayPlan {
   /** One for each event of the battery, in its order. */
   @NestedList(() => EventPlan, 1, 40) events!: EventPlan[]
   @NestedList(() => Pin, 0, 1_000) pins!: Pin[]
+  /** Waves that rotate; every other goes through the battery as it is listed. */
+  @Optional() @NestedList(() => WaveOrder, 1, 999) orders?: WaveOrder[]
+  /** Waves in the order their turns are laid: each time one is named, its next event. Left out, whoever can start first is next. */
+  @Optional() @WholeList(1, 1, 40_000) turns?: number[]
 }
 
 /**
@@ -82,12 +106,29 @@ const firstGround = (protocol: Protocol): MeasuredGround | null => {
   return asked ? { shape: asked.shape, lengthMm: asked.lengthMm, surface: '' } : null
 }
 
-/** A plan brought in line with the battery it is for: events that are missing are added, unknown ones left out. */
-export const planFor = (standard: Pick<Standard, 'events'>, plan: DayPlan | null): DayPlan => {
+/** Whether somebody may go through the battery in this order. */
+export const keepsOrder = (standard: Pick<Standard, 'events' | 'order'>, eventIds: readonly string[]): boolean => {
+  let from = 0
+  for (const group of orderGroups(standard)) {
+    const next = eventIds.slice(from, from + group.length)
+    if (!group.every((id) => next.includes(id))) return false
+    from += group.length
+  }
+  return from === eventIds.length
+}
+
+/**
+ * A plan brought in line with the battery it is for: events that are missing are added, unknown ones left out, and orders that it does
+ * not allow.
+ */
+export const planFor = (standard: Pick<Standard, 'events' | 'order'>, plan: DayPlan | null): DayPlan => {
   const first = firstPlan(standard)
   if (!plan) return first
+  const { orders, ...others } = plan
+  const kept = orders?.filter(({ eventIds }) => keepsOrder(standard, eventIds)) ?? []
   return {
-    ...plan,
+    ...others,
+    ...(kept.length > 0 ? { orders: kept } : {}),
     events: first.events.map((one) => plan.events.find(({ eventId }) => eventId === one.eventId) ?? one),
   }
 }

@@ -21,9 +21,11 @@ type Parts = ReadonlyMap<string, unknown>
 
 const EVENT_FIELDS = ['place', 'stations', 'together', 'slotMs', 'staff', 'day', 'ground'] as const
 
-const partsOf = ({ days, events, pins }: DayPlan): Parts =>
+const partsOf = ({ days, events, pins, orders = [], turns = [] }: DayPlan): Parts =>
   new Map<string, unknown>([
     ['days', days],
+    ['orders', orders],
+    ['turns', turns],
     ...events.flatMap((event) =>
       EVENT_FIELDS.map((field): [string, unknown] => [`events.${event.eventId}.${field}`, event[field]]),
     ),
@@ -80,8 +82,17 @@ export const mergePlans = (base: DayPlan, mine: DayPlan, theirs: DayPlan): Merge
   const pins = pinPlaces.flatMap(
     (place) => (pick(place, myParts.get(place), theirParts.get(place)) as Pin | undefined) ?? [],
   )
+  const orders = pick('orders', mine.orders, theirs.orders)
+  const turns = pick('turns', mine.turns, theirs.turns)
   return {
-    plan: { format: theirs.format, days: pick('days', mine.days, theirs.days), events, pins },
+    plan: {
+      format: theirs.format,
+      days: pick('days', mine.days, theirs.days),
+      events,
+      pins,
+      ...(orders ? { orders } : {}),
+      ...(turns ? { turns } : {}),
+    },
     clashes: [...changedByMe].filter((place) => changedByThem.has(place) && differs.has(place)),
   }
 }
@@ -93,6 +104,9 @@ const sayPart = (place: string, parts: Parts, { standard, staffName }: Named, pl
     const days = plan.days.length === 1 ? '' : `, ${plan.days.length} days`
     return `Muster at ${first?.musterAt ?? ''}, events from ${first?.startsAt ?? ''}${days}`
   }
+  if (section === 'orders') return (plan.orders ?? []).length === 0 ? 'No wave rotates' : 'Waves rotate'
+  if (section === 'turns')
+    return plan.turns ? 'Turns are laid in an order that was searched for' : 'Turns are laid as early as they can be'
   const name = standard.events.find(({ id }) => id === eventId)?.name ?? eventId
   if (section === 'pins') {
     return parts.has(place)

@@ -31,6 +31,7 @@ export type PlanFinding =
   | { readonly code: 'tested'; readonly eventId: string; readonly accountId: string }
 
 const MEDICAL = /medic|first aid|doctor|nurse/i
+export const isMedicalCover = ({ duty }: Pick<PlannedStaff, 'duty'>): boolean => MEDICAL.test(duty)
 
 /**
  * @param entered how many people are entered on the day
@@ -42,7 +43,7 @@ export const planFindings = (
   staff: readonly PlannedStaff[],
   entered: number,
 ): PlanFinding[] => {
-  const medical = staff.filter(({ duty }) => MEDICAL.test(duty))
+  const medical = staff.filter(isMedicalCover)
   return [
     ...(medical.length === 0 ? [{ code: 'noMedicalCover' as const }] : []),
     ...events.flatMap((event) => {

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { at, bare, ended, ENTRY, START_MS } from '../../testing/stamped.ts'
 import type { Capture } from '../capture/capture.ts'
 import type { Mark } from '../judge/mark.ts'
-import { restBoard, type RestingEvent } from './restBoard.ts'
+import { ordersOf, restBoard, type RestingEvent } from './restBoard.ts'
 
 // the board looks at nothing of a mark but its kind
 const event = (
@@ -41,4 +41,17 @@ test('whoever is on an event is under way, whoever has done all or is out is don
   expect(stateAt(0, [done, event('run', 'running', 0)])).toEqual({ kind: 'underWay', eventId: 'run' })
   expect(stateAt(0, [done, event('run', 'short', 0)])).toEqual({ kind: 'done' })
   expect(stateAt(0, [done, run], new Set([ENTRY]))).toEqual({ kind: 'done' })
+})
+
+test('whoever rotates is sent to the next event of their own order', () => {
+  const events = [event('press-ups', 'waiting', 0), run]
+  const orders = ordersOf({ orders: [{ wave: 2, eventIds: ['run', 'press-ups'] }] }, [
+    { id: ENTRY, wave: 2 },
+    { id: 'another', wave: 1 },
+    { id: 'nowhere', wave: null },
+  ])
+  expect([...orders.keys()]).toEqual([ENTRY])
+  const board = restBoard(events, [ENTRY, 'another'], new Set(), START_MS, orders)
+  expect(board.get(ENTRY)).toMatchObject({ kind: 'mayStart', eventId: 'run' })
+  expect(ordersOf(null, []).size).toBe(0)
 })

@@ -2,6 +2,7 @@
 import type { Capture } from '../capture/capture.ts'
 import type { Mark } from '../judge/mark.ts'
 import type { StandardEvent } from '../standard/standard.ts'
+import type { DayPlan } from './dayPlan.ts'
 
 export interface RestingEvent {
   readonly event: Pick<StandardEvent, 'id' | 'restAfterMs'>
@@ -22,15 +23,32 @@ export type RestState =
  * Where each person is. The rest after an event runs from the last capture of it.
  * @param events in the order they are done
  * @param out whoever goes on no more: withdrawn, disqualified
+ * @param orders ids of the events in the order of those who rotate, by entry
  */
 export const restBoard = (
   events: readonly RestingEvent[],
   entryIds: readonly string[],
   out: ReadonlySet<string>,
   nowMs: number,
+  orders: ReadonlyMap<string, readonly string[]> = new Map(),
 ): Map<string, RestState> => {
   const ends = events.map(({ settled }) => lastMoments(settled))
-  return new Map(entryIds.map((entryId) => [entryId, out.has(entryId) ? DONE : stateOf(events, ends, entryId, nowMs)]))
+  const stateIn = (entryId: string): RestState => stateOf(events, ends, entryId, nowMs, orders.get(entryId))
+  return new Map(entryIds.map((entryId) => [entryId, out.has(entryId) ? DONE : stateIn(entryId)]))
+}
+
+/** In which order those go through the battery whose wave rotates, by entry. */
+export const ordersOf = (
+  plan: Pick<DayPlan, 'orders'> | null | undefined,
+  entries: readonly { readonly id: string; readonly wave: number | null }[],
+): ReadonlyMap<string, readonly string[]> => {
+  const byWave = new Map((plan?.orders ?? []).map(({ wave, eventIds }) => [wave, eventIds]))
+  return new Map(
+    entries.flatMap(({ id, wave }) => {
+      const order = wave === null ? undefined : byWave.get(wave)
+      return order ? [[id, order] as const] : []
+    }),
+  )
 }
 
 const DONE: RestState = { kind: 'done' }
@@ -40,11 +58,14 @@ const stateOf = (
   ends: readonly ReadonlyMap<string, number>[],
   entryId: string,
   nowMs: number,
+  order: readonly string[] | undefined,
 ): RestState => {
   const kinds = events.map(({ marks }) => marks.get(entryId)?.kind ?? 'waiting')
   const running = kinds.indexOf('running')
   if (running >= 0) return { kind: 'underWay', eventId: events[running]?.event.id ?? '' }
-  const next = events[kinds.indexOf('waiting')]
+  const waiting = events.filter((_, index) => kinds[index] === 'waiting')
+  const inOrder = order?.flatMap((id) => waiting.find(({ event }) => event.id === id) ?? [])
+  const next = (inOrder ?? waiting)[0]
   if (!next) return DONE
   const eventId = next.event.id
   // whatever was done last decides, in whichever order events were taken

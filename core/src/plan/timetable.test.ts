@@ -178,7 +178,7 @@ test('every timetable keeps every rule, and none is shorter than the bound', () 
 /** Demo days: the Constabulary with two graders at the press-ups, the Guard over three days, the fire service's yard. */
 const planned = (name: string, change: (plan: DayPlan) => DayPlan, heads: number, size: number): TimetableTask => {
   const standard = demoStandard(name)
-  return timetableTask(change(firstPlan(standard)), standard.events, wavesOf(heads, size))
+  return timetableTask(change(firstPlan(standard)), standard, wavesOf(heads, size))
 }
 const withStations =
   (stations: Readonly<Record<string, number>>) =>

@@ -1,7 +1,8 @@
 /**
- * When each wave is at each event. Everybody goes through the battery in its order; a wave fills the stations of an event
- * slot by slot, nobody starts before the published rest is over, and nobody on the staff is at two events at once.
+ * When each wave is at each event. Everybody goes through the battery in its order, or in that of their wave where the order is free; a wave
+ * fills the stations of an event slot by slot, nobody starts before the published rest is over, and nobody on the staff is at two events at once.
  */
+import { orderGroups, type BatteryOrder } from '../standard/order.ts'
 import type { DayPlan, EventPlan, Pin } from './dayPlan.ts'
 
 export interface TimetableEvent extends Pick<EventPlan, 'stations' | 'together' | 'slotMs' | 'staff' | 'day'> {
@@ -13,14 +14,20 @@ export interface TimetableEvent extends Pick<EventPlan, 'stations' | 'together' 
 export interface TimetableWave {
   readonly wave: number
   readonly entryIds: readonly string[]
+  /** Every event, in the order this wave does them; left out, as the task lists them. */
+  readonly order?: readonly string[]
 }
 
 /** What a timetable is made from. Times are ms from the beginning of the events of their day. */
 export interface TimetableTask {
   /** In the order they are done. */
   readonly events: readonly TimetableEvent[]
+  /** Ids of events that may be done in any order among themselves, group after group; left out, each follows the one before. */
+  readonly groups?: readonly (readonly string[])[]
   readonly waves: readonly TimetableWave[]
   readonly pins: readonly Pin[]
+  /** Waves in the order their turns are laid: each time one is named, its next event. What is not named follows. */
+  readonly turns?: readonly number[]
   /** Which day after the first each day of the plan is, and when its events begin: ms from the first day's midnight. */
   readonly dayStartsMs: readonly number[]
 }
@@ -54,15 +61,25 @@ export interface Timetable {
 /** Puts a plan, the battery's rests and the waves together. */
 export const timetableTask = (
   plan: DayPlan,
-  events: readonly { readonly id: string; readonly restAfterMs?: number }[],
+  standard: {
+    readonly events: readonly { readonly id: string; readonly restAfterMs?: number }[]
+    readonly order?: BatteryOrder
+  },
   waves: readonly TimetableWave[],
 ): TimetableTask => ({
-  events: events.flatMap(({ id, restAfterMs = 0 }) => {
+  groups: orderGroups(standard),
+  events: standard.events.flatMap(({ id, restAfterMs = 0 }) => {
     const planned = plan.events.find(({ eventId }) => eventId === id)
     return planned ? [{ ...planned, restAfterMs }] : []
   }),
-  waves: waves.filter(({ entryIds }) => entryIds.length > 0),
+  waves: waves
+    .filter(({ entryIds }) => entryIds.length > 0)
+    .map((one) => {
+      const order = plan.orders?.find(({ wave }) => wave === one.wave)?.eventIds
+      return order ? { ...one, order } : one
+    }),
   pins: plan.pins,
+  ...(plan.turns ? { turns: plan.turns } : {}),
   dayStartsMs: plan.days.map(({ afterDays, startsAt }) => afterDays * DAY_MS + timeOfDayMs(startsAt)),
 })
 
@@ -90,9 +107,11 @@ interface Bookings {
 
 /**
  * Makes the timetable that starts every turn as early as it can: of the turns that could be next, one for each wave, the
- * one that can start first is put down, the earlier wave where two can. Turns with a pin stand where they were put, rests or not.
+ * one that can start first is put down, the earlier wave where two can. Where the task says whose turns are laid in which order, that order
+ * is kept. Turns with a pin stand where they were put, rests or not.
  */
 export const makeTimetable = (task: TimetableTask): Timetable => {
+  const orders = task.waves.map((wave) => orderOf(task, wave))
   const bookings: Bookings = {
     stations: new Map(task.events.map(({ eventId, stations }) => [eventId, emptyStations(stations)])),
     staff: new Map(),
@@ -107,11 +126,17 @@ export const makeTimetable = (task: TimetableTask): Timetable => {
     }
   }
   const next = task.waves.map(() => 0)
+  const laidNext = [...(task.turns ?? [])].map((wave) => task.waves.findIndex((one) => one.wave === wave))
   const sittings: Sitting[] = []
   for (let left = task.events.length * task.waves.length; left > 0; left--) {
-    const turns = task.waves.flatMap((wave, index) => {
-      const event = task.events[next[index] ?? 0]
-      return event ? [{ index, event, ...turnOf(task, event, wave, bookings, pinned) }] : []
+    const eventOf = (index: number): TimetableEvent | undefined => orders[index]?.[next[index] ?? 0]
+    // a wave that is no longer there, or has had all its turns, is passed over
+    let asked = laidNext.shift()
+    while (asked !== undefined && !eventOf(asked)) asked = laidNext.shift()
+    const candidates = asked === undefined ? task.waves.map((_, index) => index) : [asked]
+    const turns = candidates.flatMap((index) => {
+      const [wave, event] = [task.waves[index], eventOf(index)]
+      return wave && event ? [{ index, event, ...turnOf(task, event, wave, bookings, pinned) }] : []
     })
     const first = turns.reduce((best, turn) => (turn.startsAtMs < best.startsAtMs ? turn : best))
     if (!first.sitting.pinned) book(first.event, first.sitting, bookings)
@@ -124,6 +149,10 @@ export const makeTimetable = (task: TimetableTask): Timetable => {
   }
   return { sittings, endMs: task.dayStartsMs.map((_, day) => lastEnd(sittings.filter((one) => one.day === day))) }
 }
+
+/** The events in the order a wave does them. */
+export const orderOf = ({ events }: Pick<TimetableTask, 'events'>, { order }: TimetableWave): TimetableEvent[] =>
+  order ? order.flatMap((id) => events.find(({ eventId }) => eventId === id) ?? []) : [...events]
 
 const keyOf = (eventId: string, wave: number): string => `${wave} ${eventId}`
 const emptyStations = (count: number): Booked[][] => Array.from({ length: count }, () => [])

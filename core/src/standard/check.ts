@@ -5,6 +5,7 @@ import { checkClasses } from './checkClasses.ts'
 import { checkCombination } from './checkCombination.ts'
 import { checkCuts } from './checkCuts.ts'
 import { checkDates } from './checkDates.ts'
+import { checkOrder } from './checkOrder.ts'
 import { checkPoints } from './checkPoints.ts'
 import { checkRest } from './checkRest.ts'
 import { checkRounding } from './checkRounding.ts'
@@ -22,6 +23,7 @@ import type { Standard } from './standard.ts'
 export const checkStandard = (standard: Standard, others: readonly Standard[] = []): Remark[] => [
   ...checkDates(standard, others),
   ...checkRest(standard),
+  ...checkOrder(standard),
   ...placedEvents(standard).flatMap((placed) => [...checkRounding(placed), ...remarksOfKind(placed)]),
   ...placedScorings(standard).flatMap((placed) => [
     ...checkCuts(placed),

@@ -16,6 +16,7 @@ import { PROTOCOLS, type Protocol } from '../kinds/kinds.ts'
 import { PUBLISHED_UNITS, type PublishedUnit } from '../quantity/imperial.ts'
 import { Band } from './band.ts'
 import { COMBINATIONS, type Combination } from './combination.ts'
+import { BatteryOrder } from './order.ts'
 import { Rounding, SCORINGS, type Scoring } from './scoring.ts'
 
 export const STANDARD_FORMAT = 'able-gauge/standard/1'
@@ -127,8 +128,10 @@ export class Standard {
   @NestedList(() => ScoringCategory, 1, 20) categories!: ScoringCategory[]
   /** Roles a band may ask for. */
   @Optional() @NestedList(() => ScoringCategory, 1, 40) roles?: ScoringCategory[]
-  /** The battery, in the order it is done. */
+  /** The battery, in the order it is listed and done, unless its order is free. */
   @NestedList(() => StandardEvent, 1, 40) events!: StandardEvent[]
+  /** Left out, nothing is published of the order: events are planned as they are listed, and done as somebody sees fit. */
+  @Optional() @Nested(() => BatteryOrder) order?: BatteryOrder
   /** Events that only stand in place of another. */
   @Optional() @NestedList(() => StandardEvent, 1, 40) alternateEvents?: StandardEvent[]
   @Optional() @NestedList(() => Exemption, 1, 20) exemptions?: Exemption[]

@@ -5,6 +5,7 @@ import {
   DayChangeBody,
   DayPlan,
   type Finding,
+  keepsOrder,
   MadeAnswer,
   NewDayBody,
   PlanBody,
@@ -270,7 +271,8 @@ const refuseStrangers = async (server: Server, staff: readonly StaffBody[]): Pro
 }
 
 /** A plan is for the battery of its day, and for the days it has. */
-const planFindings = ({ events, occasionDays = 0 }: Standard, { days, events: planned, pins }: DayPlan): Finding[] => {
+const planFindings = (standard: Standard, { days, events: planned, pins, orders = [] }: DayPlan): Finding[] => {
+  const { events, occasionDays = 0 } = standard
   const known = events.map(({ id }) => id)
   const expected = `one of ${known.join(', ')}`
   const unknown = (place: string, eventId: string): Finding[] =>
@@ -290,6 +292,18 @@ const planFindings = ({ events, occasionDays = 0 }: Standard, { days, events: pl
           ]),
     ]),
     ...pins.flatMap(({ eventId }, index) => unknown(`plan.pins[${index}].eventId`, eventId)),
+    ...orders.flatMap(({ eventIds }, index): Finding[] =>
+      keepsOrder(standard, eventIds)
+        ? []
+        : [
+            {
+              place: `plan.orders[${index}].eventIds`,
+              code: 'order',
+              found: eventIds.join(', '),
+              expected: 'every event once, in an order the standard allows',
+            },
+          ],
+    ),
     ...days.flatMap(({ afterDays }, index) =>
       afterDays <= occasionDays
         ? []

@@ -9,6 +9,7 @@ import {
   newBook,
   paced,
   REAL_TIME,
+  ordersOf,
   restBoard,
   settleCaptures,
   type DayCandidate,
@@ -22,6 +23,7 @@ import {
 import type { Database } from '../database.ts'
 import { candidateOf, termsOf, type DayRecord } from '../dayRecord.ts'
 import { findCapturesAfter } from '../store/captureStore.ts'
+import { findPlan } from '../store/planStore.ts'
 
 interface KeptDay {
   /** Hash of standard, bounds and candidates: everything but the captures. */
@@ -118,5 +120,6 @@ export const restsIn = async (
   }))
   const here = record.entries.filter(({ attendance }) => attendance === 'present').map(({ id }) => id)
   const out = new Set(here.filter((id) => ['withdrawn', 'disqualified'].includes(day.verdicts.get(id)?.outcome ?? '')))
-  return Object.fromEntries(restBoard(events, here, out, nowMs))
+  const plan = await findPlan(db, record.occasion.id)
+  return Object.fromEntries(restBoard(events, here, out, nowMs, ordersOf(plan?.plan, record.entries)))
 }

@@ -14,7 +14,7 @@ import { computed, type ComputedRef } from 'vue'
 import { eventName, fullName, wavesOnGround, type Day } from '../day/day.ts'
 
 export const useTimetable = (day: () => Day, plan: ComputedRef<DayPlan> | { readonly value: DayPlan }) => {
-  const task = computed(() => timetableTask(plan.value, day().standard.events, wavesOnGround(day())))
+  const task = computed(() => timetableTask(plan.value, day().standard, wavesOnGround(day())))
   const timetable = computed(() => makeTimetable(task.value))
   const bounds = computed(() => plan.value.days.map((_, index) => timetableBound(task.value, index)))
   const found = computed(() => {
@@ -66,6 +66,8 @@ export const sayConflict = (day: Day, conflict: TimetableConflict): string => {
   switch (conflict.code) {
     case 'rest':
       return `${at}: ${who(conflict.entryId)} would start ${printTime(conflict.missingMs)} before the rest after ${nameOf(conflict.afterEventId)} is over.`
+    case 'outOfTurn':
+      return `${at}: ${who(conflict.entryId)} would do it before ${nameOf(conflict.beforeEventId)}, which comes first.`
     case 'notSeated':
       return `${at}: ${who(conflict.entryId)} has no place.`
     case 'seatedTwice':

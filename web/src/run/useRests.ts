@@ -1,5 +1,5 @@
 /** Where everybody is between events, as the rests run. */
-import { restBoard, type RestState } from '@able-gauge/core'
+import { ordersOf, restBoard, type RestState } from '@able-gauge/core'
 import { useIntervalFn } from '@vueuse/core'
 import { computed, type ComputedRef } from 'vue'
 import type { Day } from '../day/day.ts'
@@ -29,6 +29,7 @@ export const useRests = (day: () => Day): ComputedRef<ReadonlyMap<string, RestSt
       .entries.filter(({ attendance }) => attendance === 'present')
       .map(({ id }) => id),
   )
+  const orders = computed(() => ordersOf(day().plan?.plan, day().entries))
   const out = computed(
     () =>
       new Set(here.value.filter((id) => ['withdrawn', 'disqualified'].includes(store.verdicts.get(id)?.outcome ?? ''))),
@@ -37,7 +38,7 @@ export const useRests = (day: () => Day): ComputedRef<ReadonlyMap<string, RestSt
   if (day().rests) useIntervalFn(() => void store.reread(day().occasion.id), ASK_AGAIN_MS)
   return computed(() => {
     const { rests } = day()
-    if (!rests) return restBoard(events.value, here.value, out.value, nowMs.value)
+    if (!rests) return restBoard(events.value, here.value, out.value, nowMs.value, orders.value)
     return new Map(Object.entries(rests).map(([id, state]) => [id, overBy(state, nowMs.value)]))
   })
 }

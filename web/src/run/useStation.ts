@@ -16,7 +16,7 @@ export const useStation = (day: () => Day, eventId: string) => {
   const stationOf = computed(() => {
     const plan = day().plan?.plan
     if (!plan || count.value < 2) return new Map<string, number>()
-    const { sittings } = makeTimetable(timetableTask(plan, day().standard.events, wavesOnGround(day())))
+    const { sittings } = makeTimetable(timetableTask(plan, day().standard, wavesOnGround(day())))
     const starts = sittings.filter((sitting) => sitting.eventId === eventId).flatMap((sitting) => sitting.starts)
     return new Map(starts.flatMap(({ station, entryIds }) => entryIds.map((id) => [id, station] as const)))
   })

@@ -10,6 +10,7 @@ import {
   printSeconds,
   printLength,
   printMass,
+  sayOrder,
 } from '@able-gauge/core'
 import { BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, reactive } from 'vue'
@@ -116,7 +117,7 @@ const uncertainty = computed(() => {
     </template>
     <section class="rules">
       <h2>How it is judged</h2>
-      <p v-for="line in combination" :key="line">{{ line }}</p>
+      <p v-for="line in [...combination, ...sayOrder(standard)]" :key="line">{{ line }}</p>
       <p v-for="exemption in standard.exemptions" :key="exemption.id">
         {{ exemption.name }}:
         {{ exemption.eventIds.map((id) => standard.events.find((event) => event.id === id)?.name ?? id).join(', ') }}

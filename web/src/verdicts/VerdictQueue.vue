@@ -39,6 +39,8 @@ const sayCase = (one: DoubtfulCase): string => {
       return `Begun while still at ${nameOfEvent(one.afterEventId)}.`
     case 'notClear':
       return 'Begun though nobody put on record that they were clear to start.'
+    case 'outOfTurn':
+      return `Begun before ${nameOfEvent(one.beforeEventId)}, which the standard has done first.`
     case 'retestTooEarly':
       return `Tested on ${printDate(one.testedOn)}; the standard allows a retest from ${printDate(one.earliestOn)}.`
     case 'referee':

@@ -42,7 +42,7 @@ const { draft, saved, problem, remarks, byPlace, errors, mayPublish, save, publi
 const fields = formFieldsOf(Standard)
 const only = (...names: readonly string[]): readonly FormField[] => fields.filter(({ name }) => names.includes(name))
 const ABOUT = only('name', 'organisation', 'inForceFrom', 'inForceTo', 'source', 'ageRule', 'categories', 'roles')
-const JUDGING = only('exemptions', 'retest', 'uncertainty', 'outcomeWords')
+const JUDGING = only('order', 'occasionDays', 'exemptions', 'retest', 'uncertainty', 'outcomeWords')
 
 type Part = 'about' | 'judging' | { readonly list: 'events' | 'alternateEvents'; readonly at: number }
 const part = ref<Part>('about')
@@ -62,7 +62,15 @@ const categories = computed(() =>
 )
 const errorsIn = (place: string): number =>
   remarks.value.filter((remark) => remark.severity === 'error' && remark.place.startsWith(place)).length
-const PLACES_OF_JUDGING = ['combination', 'exemptions', 'retest', 'uncertainty', 'outcomeWords'] as const
+const PLACES_OF_JUDGING = [
+  'combination',
+  'order',
+  'occasionDays',
+  'exemptions',
+  'retest',
+  'uncertainty',
+  'outcomeWords',
+] as const
 
 const adding = ref<EventKind>(FIRST_KIND)
 const addEvent = (list: 'events' | 'alternateEvents'): void => {

@@ -1,0 +1,168 @@
+/** Plans to choose from: how people are put into waves, who works where, and what one more station or another order of events would save. */
+import { kindOf } from '../kinds/kinds.ts'
+import type { Standard } from '../standard/standard.ts'
+import { assignStaff } from './assignStaff.ts'
+import type { DayPlan } from './dayPlan.ts'
+import { improveTimetable } from './improveTimetable.ts'
+import type { PlannedStaff } from './planFindings.ts'
+import { makeTimetable, timetableTask, type Timetable, type TimetableTask, type TimetableWave } from './timetable.ts'
+import { boundForAnyWaves } from './timetableBound.ts'
+
+export interface ProposalTask {
+  readonly standard: Pick<Standard, 'events' | 'order'>
+  readonly plan: DayPlan
+  /** In the order they are put into waves; those of one group stand together. */
+  readonly people: readonly { readonly entryId: string; readonly group?: string }[]
+  readonly staff: readonly PlannedStaff[]
+}
+
+export type ProposalChange =
+  | { readonly code: 'oneMoreStation'; readonly eventId: string }
+  /** The events of groups that may be done in any order are taken in turn. */
+  | { readonly code: 'rotated'; readonly eventIds: readonly string[] }
+
+export interface Proposal {
+  readonly waves: readonly TimetableWave[]
+  readonly plan: DayPlan
+  readonly timetable: Timetable
+  /** Length of all days together, ms. */
+  readonly lengthMs: number
+  /** What no plan of these stations and this staff can beat, in whatever waves. */
+  readonly boundMs: number
+  /** What it needs that the plan as it stands does not have. */
+  readonly changes: readonly ProposalChange[]
+}
+
+/** Where nobody starts together a wave is as many as one person calls up by voice. */
+const LARGEST_WAVE = 24
+const SMALLEST_WAVE = 4
+/** Sizes of wave that are looked at more closely. */
+const CLOSER = 3
+/** As many turns are laid for one proposal: about a second. */
+const WORK = 60_000
+
+/**
+ * The best plan found with what there is, then the best with one more station where it saves most, and the best with events in
+ * another order, where the standard leaves it free; each only if it ends sooner.
+ * @param seed the same seed proposes the same
+ * @returns none while nobody is entered
+ */
+export const proposePlans = (task: ProposalTask, seed: number): Proposal[] => {
+  if (task.people.length === 0) return []
+  const { pins: _pins, orders: _orders, turns: _turns, ...plan } = task.plan
+  const bare: DayPlan = { ...plan, pins: [] }
+  const own = best(task, assignStaff(task.standard, bare, task.staff, task.people.length), [], seed)
+  const more = mostSaving(task, bare, own, seed)
+  const rotated = freeGroups(task).length > 0 ? rotate(task, own, seed) : null
+  return [own, ...[more, rotated].filter((one) => one !== null).filter(({ lengthMs }) => lengthMs < own.lengthMs)]
+}
+
+/** People in so many waves, as even as can be; whoever belongs together stays together where that keeps them even. */
+export const evenWaves = (people: ProposalTask['people'], count: number): TimetableWave[] => {
+  const groups = new Map<string, string[]>()
+  for (const { entryId, group = '' } of people) groups.set(group, [...(groups.get(group) ?? []), entryId])
+  const ordered = [...groups.values()].flat()
+  return Array.from({ length: count }, (_, index) => ({
+    wave: index + 1,
+    entryIds: ordered.slice(
+      Math.round((index * ordered.length) / count),
+      Math.round(((index + 1) * ordered.length) / count),
+    ),
+  })).filter(({ entryIds }) => entryIds.length > 0)
+}
+
+/** Everybody of a wave starts at once where people start together, so that no wave is larger than such a start. */
+const waveCounts = ({ standard, people }: ProposalTask, plan: DayPlan): number[] => {
+  const atOnce = plan.events.flatMap(({ eventId, together }) => {
+    const event = standard.events.find(({ id }) => id === eventId)
+    return event && kindOf(event.protocol).startsTogether ? [together] : []
+  })
+  const largest = Math.max(1, Math.min(LARGEST_WAVE, ...atOnce))
+  const fewest = Math.ceil(people.length / largest)
+  const most = Math.max(fewest, Math.floor(people.length / Math.min(SMALLEST_WAVE, largest)))
+  return Array.from({ length: Math.min(most - fewest + 1, 12) }, (_, index) => fewest + index)
+}
+
+const lengthOf = ({ endMs }: Timetable): number => endMs.reduce((sum, one) => sum + one, 0)
+const roundsFor = ({ events, waves }: TimetableTask): number => {
+  const people = waves.reduce((sum, { entryIds }) => sum + entryIds.length, 0)
+  return Math.max(8, Math.min(400, Math.round(WORK / (events.length * (waves.length + people)))))
+}
+/** In the listed order: a proposal that rotates says so. */
+const inListedOrder = ({ groups: _groups, ...task }: TimetableTask): TimetableTask => task
+
+const best = (
+  task: ProposalTask,
+  plan: DayPlan,
+  changes: readonly ProposalChange[],
+  seed: number,
+  closer = CLOSER,
+): Proposal => {
+  const tried = waveCounts(task, plan)
+    .map((count) => inListedOrder(timetableTask(plan, task.standard, evenWaves(task.people, count))))
+    .map((one) => ({ task: one, lengthMs: lengthOf(makeTimetable(one)) }))
+    .sort((a, b) => a.lengthMs - b.lengthMs || a.task.waves.length - b.task.waves.length)
+  const improved = tried
+    .slice(0, closer)
+    .map((one) => improveTimetable(one.task, roundsFor(one.task), seed))
+    .sort((a, b) => a.lengthMs - b.lengthMs)
+  const [found] = improved
+  if (!found) throw new Error('No wave was laid.')
+  return proposalOf(plan, found, changes)
+}
+
+const proposalOf = (
+  plan: DayPlan,
+  { task, timetable, lengthMs }: ReturnType<typeof improveTimetable>,
+  changes: readonly ProposalChange[],
+): Proposal => {
+  const orders = task.waves.flatMap(({ wave, order }) => (order ? [{ wave, eventIds: [...order] }] : []))
+  return {
+    waves: task.waves.map(({ wave, entryIds }) => ({ wave, entryIds })),
+    plan: {
+      ...plan,
+      ...(task.turns ? { turns: [...task.turns] } : {}),
+      ...(orders.length > 0 ? { orders } : {}),
+    },
+    timetable,
+    lengthMs,
+    boundMs: plan.days.reduce((sum, _, day) => sum + boundForAnyWaves(task, day), 0),
+    changes,
+  }
+}
+
+/** One more station where it ends the day soonest, worked by whoever is there. */
+const mostSaving = (task: ProposalTask, bare: DayPlan, own: Proposal, seed: number): Proposal | null => {
+  const tried = bare.events
+    .map(({ eventId }) => {
+      const events = bare.events.map((one) =>
+        one.eventId === eventId ? { ...one, stations: one.stations + 1, staff: [] } : one,
+      )
+      const plan = assignStaff(task.standard, { ...bare, events }, task.staff, task.people.length)
+      const laid = lengthOf(makeTimetable(inListedOrder(timetableTask(plan, task.standard, own.waves))))
+      return { eventId, plan, laid }
+    })
+    .sort((a, b) => a.laid - b.laid)
+  const [first] = tried
+  return first ? best(task, first.plan, [{ code: 'oneMoreStation', eventId: first.eventId }], seed, 1) : null
+}
+
+const freeGroups = ({ standard: { order, events } }: ProposalTask): readonly (readonly string[])[] =>
+  order?.kind === 'free'
+    ? [events.map(({ id }) => id)]
+    : (order?.groups ?? []).map(({ eventIds }) => eventIds).filter((ids) => ids.length > 1)
+
+/** Each wave begins a free group with another of its events. */
+const rotate = (task: ProposalTask, { plan: { turns: _turns, ...plan }, waves }: Proposal, seed: number): Proposal => {
+  const groups = freeGroups(task)
+  const rotated = waves.map((wave, index) => {
+    const order = task.standard.events.map(({ id }) => {
+      const group = groups.find((ids) => ids.includes(id))
+      return group ? (group[(group.indexOf(id) + index) % group.length] ?? id) : id
+    })
+    return { ...wave, order }
+  })
+  const laid = timetableTask(plan, task.standard, rotated)
+  const found = improveTimetable(laid, roundsFor(laid), seed)
+  return proposalOf(plan, found, [{ code: 'rotated', eventIds: groups.flat() }])
+}
