@@ -11,14 +11,6 @@ export type TimetableConflict =
       /** How much of the rest is missing, or how long before its end the next one starts. */
       readonly missingMs: number
     }
-  /** Done before an event that has to be done before it. */
-  | {
-      readonly code: 'outOfTurn'
-      readonly entryId: string
-      readonly wave: number
-      readonly eventId: string
-      readonly beforeEventId: string
-    }
   | { readonly code: 'notSeated'; readonly entryId: string; readonly wave: number; readonly eventId: string }
   | { readonly code: 'seatedTwice'; readonly entryId: string; readonly wave: number; readonly eventId: string }
   | {
@@ -122,15 +114,14 @@ const personConflicts = (
       endMs: dayMs + first.start.endMs,
     })
   }
-  turns.sort((a, b) => a.startMs - b.startMs)
-  const groupOf = (id: string): number => groups.findIndex((group) => group.includes(id))
+  const groupOf = ({ eventId }: { eventId: string }): number => groups.findIndex((group) => group.includes(eventId))
+  // within a group in whichever order they stand in time, group after group
+  turns.sort((a, b) => groupOf(a) - groupOf(b) || a.startMs - b.startMs)
   for (const [index, { eventId, startMs }] of turns.entries()) {
     const before = turns[index - 1]
     const missingMs = before ? before.endMs + before.restMs - startMs : 0
     if (before && missingMs > 0)
       conflicts.push({ code: 'rest', entryId, wave, afterEventId: before.eventId, eventId, missingMs })
-    const passed = turns.slice(index + 1).find((later) => groupOf(later.eventId) < groupOf(eventId))
-    if (passed) conflicts.push({ code: 'outOfTurn', entryId, wave, eventId, beforeEventId: passed.eventId })
   }
   return conflicts
 }

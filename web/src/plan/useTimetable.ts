@@ -66,8 +66,6 @@ export const sayConflict = (day: Day, conflict: TimetableConflict): string => {
   switch (conflict.code) {
     case 'rest':
       return `${at}: ${who(conflict.entryId)} would start ${printTime(conflict.missingMs)} before the rest after ${nameOf(conflict.afterEventId)} is over.`
-    case 'outOfTurn':
-      return `${at}: ${who(conflict.entryId)} would do it before ${nameOf(conflict.beforeEventId)}, which comes first.`
     case 'notSeated':
       return `${at}: ${who(conflict.entryId)} has no place.`
     case 'seatedTwice':
