@@ -104,6 +104,8 @@ export const RULES = {
   'screenings.read': { roles: MUSTER, ground: 'staff' },
   'roster.enter': { roles: MUSTER, ground: 'staff' },
   'waves.set': { roles: MUSTER, ground: 'staff' },
+  /** How long starts took on past days. */
+  'habits.read': { roles: OFFICER, ground: 'day' },
   'plan.write': { roles: OFFICER, ground: 'staff' },
   'staff.write': { roles: OFFICER, ground: 'staff' },
   'stations.open': { roles: OFFICER, ground: 'staff' },

@@ -1,29 +1,39 @@
 /** What an organisation's own past days say of how long a start really takes, and who is there. */
 
+import { NestedList, Slug, Whole } from '../document/rules.ts'
+
 /** How one event's starts follow each other. */
-export interface SlotHabit {
-  /** The usual distance of two starts at one station, in slots of the plan. */
-  readonly factor: number
-  /** Standard deviation of its logarithm. */
-  readonly spread: number
-  /** Distances it was learnt from; 0 for what is assumed. */
-  readonly from: number
+export class SlotHabit {
+  @Slug() readonly eventId!: string
+  /** The usual distance of two starts at one station. */
+  @Whole(1) readonly usualMs!: number
+  /** Standard deviation of its logarithm, in hundredths: about so many percent a start takes more or less. */
+  @Whole(0, 1_000) readonly spreadPercent!: number
+  /** Distances it was learnt from. */
+  @Whole(0) readonly from!: number
 }
 
-export interface Habits {
-  readonly slots: Readonly<Record<string, SlotHabit>>
-  /** Share of those entered who do not come. */
-  readonly absent: number
-  /** Share of those who come who come late, and how late they come at most. */
-  readonly late: number
-  readonly latestMs: number
-  /** Share of those at an event who stop there and go on no more. */
-  readonly stopped: number
+export class Habits {
+  /** Events that are not here take what is planned, give or take `ASSUMED_SPREAD_PERCENT`. */
+  @NestedList(() => SlotHabit, 0, 100) readonly slots!: readonly SlotHabit[]
+  /** Of those entered, who does not come. */
+  @Whole(0, 100) readonly absentPercent!: number
+  /** Of those who come, who comes late; and how late at most. */
+  @Whole(0, 100) readonly latePercent!: number
+  @Whole(0) readonly latestMs!: number
+  /** Of those at an event, who stops there and goes on no more. */
+  @Whole(0, 100) readonly stoppedPercent!: number
 }
 
-/** Said of a new organisation: a start takes what is planned, give or take a sixth; one in thirty is late. */
-export const ASSUMED_SLOT: SlotHabit = { factor: 1, spread: 0.16, from: 0 }
-export const ASSUMED_HABITS: Habits = { slots: {}, absent: 0.03, late: 0.03, latestMs: 20 * 60_000, stopped: 0.01 }
+/** Said of an organisation with no past days: a start takes what is planned, give or take a sixth. */
+export const ASSUMED_SPREAD_PERCENT = 16
+export const ASSUMED_HABITS: Habits = {
+  slots: [],
+  absentPercent: 3,
+  latePercent: 3,
+  latestMs: 20 * 60_000,
+  stoppedPercent: 1,
+}
 
 /** One start on record. */
 export interface PastStart {
@@ -46,15 +56,8 @@ const ONE_START_MS = 15_000
 const BREAK = 2.5
 const ENOUGH = 8
 
-/**
- * Learns from the starts of past days.
- * @param slotMs what is planned for one start now, by event
- */
-export const learnHabits = (
-  starts: readonly PastStart[],
-  { entered, came }: PastPeople,
-  slotMs: Readonly<Record<string, number>>,
-): Habits => {
+/** Learns from the starts of past days. */
+export const learnHabits = (starts: readonly PastStart[], { entered, came }: PastPeople): Habits => {
   const distances = new Map<string, number[]>()
   const stations = new Map<string, number[]>()
   for (const { occasionId, eventId, deviceId, atMs } of starts) {
@@ -67,20 +70,19 @@ export const learnHabits = (
     const own = times.slice(1).map((atMs, index) => atMs - (times[index] ?? atMs))
     distances.set(eventId, [...(distances.get(eventId) ?? []), ...own.filter((ms) => ms > ONE_START_MS)])
   }
-  const slots = [...distances].flatMap(([eventId, all]) => {
-    const planned = slotMs[eventId]
+  const slots = [...distances].flatMap(([eventId, all]): SlotHabit[] => {
     const usual = middleOf(all)
     const own = all.filter((ms) => ms <= BREAK * usual)
-    if (planned === undefined || own.length < ENOUGH) return []
-    const logs = own.map((ms) => Math.log(ms / planned))
+    if (own.length < ENOUGH) return []
+    const logs = own.map((ms) => Math.log(ms))
     const mean = logs.reduce((sum, one) => sum + one, 0) / logs.length
     const spread = Math.sqrt(logs.reduce((sum, one) => sum + (one - mean) ** 2, 0) / (logs.length - 1))
-    return [[eventId, { factor: Math.exp(mean), spread, from: own.length }] as const]
+    return [{ eventId, usualMs: Math.round(Math.exp(mean)), spreadPercent: Math.round(spread * 100), from: own.length }]
   })
   return {
     ...ASSUMED_HABITS,
-    slots: Object.fromEntries(slots),
-    ...(entered >= ENOUGH ? { absent: 1 - Math.min(came, entered) / entered } : {}),
+    slots,
+    ...(entered >= ENOUGH ? { absentPercent: Math.round(100 * (1 - Math.min(came, entered) / entered)) } : {}),
   }
 }
 

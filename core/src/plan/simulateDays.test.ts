@@ -23,10 +23,18 @@ const task = (events: TimetableTask['events'], heads = 6): TimetableTask => ({
   dayStartsMs: [0],
 })
 /** Everybody comes in time and every start takes what is planned. */
-const EXACT: Habits = { ...ASSUMED_HABITS, absent: 0, late: 0, stopped: 0, slots: {} }
-const exactly = (...ids: string[]): Habits => ({
+const EXACT: Habits = { ...ASSUMED_HABITS, absentPercent: 0, latePercent: 0, stoppedPercent: 0 }
+const MINUTES: Readonly<Record<string, number>> = { grip: 2, run: 12, drag: 2 }
+const exactly = (...ids: string[]): Habits =>
+  exactlyMinutes(Object.fromEntries(ids.map((id) => [id, MINUTES[id] ?? 2])))
+const exactlyMinutes = (minutes: Readonly<Record<string, number>>): Habits => ({
   ...EXACT,
-  slots: Object.fromEntries(ids.map((id) => [id, { factor: 1, spread: 0, from: 20 }])),
+  slots: Object.entries(minutes).map(([eventId, each]) => ({
+    eventId,
+    usualMs: each * MINUTE,
+    spreadPercent: 0,
+    from: 20,
+  })),
 })
 const simulated = (one: TimetableTask, habits: Habits, soFar?: SoFar, days = 50) =>
   simulateDays(one, makeTimetable(one), habits, { day: 0, days, seed: 7, ...(soFar ? { soFar } : {}) })
@@ -41,7 +49,7 @@ test('with people in time and starts as planned, every day is the timetable', ()
 
 test('the queue stands where the next event is slower, and its length is counted', () => {
   const slower = task([event('grip', { slotMs: MINUTE }), event('drag', { slotMs: 4 * MINUTE })], 5)
-  const { events } = simulated(slower, exactly('grip', 'drag'))
+  const { events } = simulated(slower, exactlyMinutes({ grip: 1, drag: 4 }))
   // ready at 1, 2, 3, 4, 5 minutes; begun at 1, 5, 9, 13, 17: 0, 3, 6, 9 and 12 minutes of waiting
   expect(events.map(({ eventId, waitMs }) => [eventId, waitMs / MINUTE])).toEqual([
     ['grip', 0],
@@ -53,7 +61,7 @@ test('the queue stands where the next event is slower, and its length is counted
 
 test('one more station where people wait is what helps, by the time it saves', () => {
   const slower = task([event('grip', { slotMs: MINUTE }), event('drag', { slotMs: 4 * MINUTE })], 5)
-  const habits = exactly('grip', 'drag')
+  const habits = exactlyMinutes({ grip: 1, drag: 4 })
   // at one station until 21 minutes; at two: 1-5, 2-6, 5-9, 6-10, 9-13
   expect(whatWouldHelp(slower, simulated(slower, habits), habits, { day: 0, days: 20, seed: 7 })).toMatchObject([
     { code: 'oneMoreStation', eventId: 'drag', savesMs: 8 * MINUTE },
@@ -62,19 +70,19 @@ test('one more station where people wait is what helps, by the time it saves', (
 
 test('whoever does not come leaves a gap, and the day is shorter; one who comes late makes it longer', () => {
   const plain = task([event('grip')])
-  expect(simulated(plain, { ...exactly('grip'), absent: 1 }).middleMs).toBe(0)
-  const absent = simulated(plain, { ...exactly('grip'), absent: 0.5 }, undefined, 400)
+  expect(simulated(plain, { ...exactly('grip'), absentPercent: 100 }).middleMs).toBe(0)
+  const absent = simulated(plain, { ...exactly('grip'), absentPercent: 50 }, undefined, 400)
   expect(absent.middleMs).toBeGreaterThan(4 * MINUTE)
   expect(absent.middleMs).toBeLessThan(8 * MINUTE)
-  const late = simulated(plain, { ...exactly('grip'), late: 1, latestMs: 60 * MINUTE })
+  const late = simulated(plain, { ...exactly('grip'), latePercent: 100, latestMs: 60 * MINUTE })
   expect(late.middleMs).toBeGreaterThan(30 * MINUTE)
 })
 
 test('whoever stops at an event does not come to the next', () => {
   const two = task([event('grip'), event('drag')])
-  const { events } = simulated(two, { ...exactly('grip', 'drag'), stopped: 1 })
+  const { events } = simulated(two, { ...exactly('grip', 'drag'), stoppedPercent: 100 })
   expect(events.map(({ queue }) => Math.max(...queue.map(({ high }) => high)))).toEqual([0, 0])
-  expect(simulated(two, { ...exactly('grip', 'drag'), stopped: 1 }).middleMs).toBe(12 * MINUTE)
+  expect(simulated(two, { ...exactly('grip', 'drag'), stoppedPercent: 100 }).middleMs).toBe(12 * MINUTE)
 })
 
 test('somebody on the staff of two events is not at both', () => {
@@ -84,7 +92,10 @@ test('somebody on the staff of two events is not at both', () => {
 
 test('longer and wider habits make later and less certain days; the same seed gives the same days', () => {
   const plain = task([event('grip')], 20)
-  const slow: Habits = { ...EXACT, slots: { grip: { factor: 1.5, spread: 0.4, from: 30 } } }
+  const slow: Habits = {
+    ...EXACT,
+    slots: [{ eventId: 'grip', usualMs: 3 * MINUTE, spreadPercent: 40, from: 30 }],
+  }
   const days = simulated(plain, slow, undefined, 300)
   // the mean of a lognormal is the usual value times exp(σ²/2): 20 · 2 · 1.5 · 1.083 = 65 minutes
   const mean = days.endsMs.reduce((sum, one) => sum + one, 0) / days.endsMs.length / MINUTE
@@ -113,15 +124,14 @@ const startsEvery = (distances: readonly number[], occasionId = 'day', deviceId 
   return [0, ...distances].map((ms) => ({ occasionId, eventId: 'grip', deviceId, atMs: (atMs += ms) }))
 }
 const slots = (starts: readonly PastStart[]) =>
-  learnHabits(starts, { entered: 20, came: 18 }, { grip: 2 * MINUTE }).slots['grip']
+  learnHabits(starts, { entered: 20, came: 18 }).slots.find(({ eventId }) => eventId === 'grip')
 
 test('how long a start takes is learnt from the distances of starts at one station', () => {
   const learnt = slots(startsEvery(Array.from({ length: 10 }, () => 3 * MINUTE)))
-  expect(learnt).toEqual({ factor: expect.closeTo(1.5, 10), spread: expect.closeTo(0, 10), from: 10 })
+  expect(learnt).toEqual({ eventId: 'grip', usualMs: 3 * MINUTE, spreadPercent: 0, from: 10 })
   const spread = slots(startsEvery(Array.from({ length: 10 }, (_, index) => (index % 2 ? 4 : 1) * MINUTE)))
-  // half of them half a slot, half of them two: usually one, give or take ln 2 with one degree of freedom less
-  expect(spread?.factor).toBeCloseTo(1, 10)
-  expect(spread?.spread).toBeCloseTo(Math.LN2 * Math.sqrt(10 / 9), 10)
+  // half of them one minute, half of them four: usually two, give or take ln 2 = 0.69 with one degree of freedom less
+  expect(spread).toEqual({ eventId: 'grip', usualMs: 2 * MINUTE, spreadPercent: 73, from: 10 })
 })
 
 test('a break, another station, another day and several people of one start are no distance', () => {
@@ -131,11 +141,11 @@ test('a break, another station, another day and several people of one start are 
     ...startsEvery([], 'day', 'phone'),
     ...startsEvery([], 'another day'),
   ]
-  expect(slots(mixed)).toEqual({ factor: expect.closeTo(1, 10), spread: expect.closeTo(0, 10), from: 9 })
+  expect(slots(mixed)).toMatchObject({ usualMs: 2 * MINUTE, spreadPercent: 0, from: 9 })
 })
 
 test('too few starts teach nothing, and who did not come is learnt', () => {
   expect(slots(startsEvery([MINUTE, MINUTE]))).toBeUndefined()
-  expect(learnHabits([], { entered: 20, came: 18 }, {}).absent).toBeCloseTo(0.1, 10)
-  expect(learnHabits([], { entered: 2, came: 0 }, {})).toEqual(ASSUMED_HABITS)
+  expect(learnHabits([], { entered: 20, came: 18 }).absentPercent).toBe(10)
+  expect(learnHabits([], { entered: 2, came: 0 })).toEqual(ASSUMED_HABITS)
 })

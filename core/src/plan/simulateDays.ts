@@ -3,7 +3,7 @@
  * take now less, now longer. Starts keep the order of the timetable; each begins once its station, its staff and its people are there.
  */
 import { seededRandom, type Random } from '../random/random.ts'
-import { ASSUMED_SLOT, type Habits } from './habits.ts'
+import { ASSUMED_SPREAD_PERCENT, type Habits } from './habits.ts'
 import type { Start, Timetable, TimetableEvent, TimetableTask } from './timetable.ts'
 
 /** What is known of a day under way. */
@@ -103,6 +103,7 @@ interface Worked {
 }
 
 const workDay = (starts: readonly PlannedStart[], habits: Habits, random: Random, soFar: SoFar | undefined): Worked => {
+  const slots = new Map(habits.slots.map((slot) => [slot.eventId, slot]))
   const readyMs = new Map<string, number>()
   const gone = new Set(soFar?.out)
   const stationsMs = new Map<string, number[]>()
@@ -114,15 +115,16 @@ const workDay = (starts: readonly PlannedStart[], habits: Habits, random: Random
   const arrivals = arrivalsOf(starts, habits, random)
   for (const { event, start, calledMs } of starts) {
     const drawn = normal(random)
-    const stops = start.entryIds.map(() => random.next() < habits.stopped)
+    const stops = start.entryIds.map(() => random.next() < habits.stoppedPercent / 100)
     const known = start.entryIds.flatMap((id) => soFar?.done.get(`${id} ${event.eventId}`) ?? [])
     const present = start.entryIds.filter((id) => {
       const arrival = soFar?.done.has(`${id} ${event.eventId}`) ? 0 : arrivals.get(id)
       return !gone.has(id) && arrival !== null
     })
     if (present.length === 0) continue
-    const { factor, spread } = habits.slots[event.eventId] ?? ASSUMED_SLOT
-    const takesMs = event.slotMs * factor * Math.exp(spread * drawn)
+    const habit = slots.get(event.eventId)
+    const spread = (habit?.spreadPercent ?? ASSUMED_SPREAD_PERCENT) / 100
+    const takesMs = (habit?.usualMs ?? event.slotMs) * Math.exp(spread * drawn)
     const stations = stationsMs.get(event.eventId) ?? Array.from({ length: event.stations }, () => 0)
     stationsMs.set(event.eventId, stations)
     const station = stations.indexOf(Math.min(...stations))
@@ -162,8 +164,8 @@ const arrivalsOf = (starts: readonly PlannedStart[], habits: Habits, random: Ran
   return new Map(
     ids.map((id) => {
       const [isAbsent, isLate, howLate] = [
-        random.next() < habits.absent,
-        random.next() < habits.late,
+        random.next() < habits.absentPercent / 100,
+        random.next() < habits.latePercent / 100,
         random.next() * habits.latestMs,
       ]
       return [id, isAbsent ? null : isLate ? howLate : 0]

@@ -94,6 +94,7 @@ const EXPECTED: Readonly<Record<string, readonly Role[]>> = {
   'post /api/register/compare': ['officer', 'records'],
   'post /api/register': ['officer', 'records'],
   'post /api/occasions/:occasionId/copy': ['officer'],
+  'get /api/occasions/:occasionId/habits': ['officer'],
   'put /api/occasions/:occasionId/standard': ['officer'],
   'put /api/occasions/:occasionId/cancellation': ['officer'],
   'delete /api/occasions/:occasionId/cancellation': ['officer'],

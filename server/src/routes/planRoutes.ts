@@ -5,7 +5,9 @@ import {
   DayChangeBody,
   DayPlan,
   type Finding,
+  Habits,
   keepsOrder,
+  learnHabits,
   MadeAnswer,
   NewDayBody,
   PlanBody,
@@ -33,6 +35,7 @@ import { lockLedger } from '../store/captureStore.ts'
 import { notifyDay } from '../store/dayNotices.ts'
 import { setWaves, tellExpected } from '../store/entryStore.ts'
 import { addOccasion, addStaffMember, changeOccasion, listStaff, removeStaffMember } from '../store/occasionStore.ts'
+import { countPastPeople, listPastStarts } from '../store/pastStartStore.ts'
 import { findPlan, writePlan } from '../store/planStore.ts'
 import { enterPeople } from '../store/rosterStore.ts'
 import { findPublished, getStandard } from '../store/standardStore.ts'
@@ -41,6 +44,19 @@ import { inOpenDay } from './openDay.ts'
 import type { Route, Server } from './route.ts'
 
 export const planRoutes: readonly Route[] = [
+  {
+    method: 'get',
+    path: '/api/occasions/:occasionId/habits',
+    what: 'how long starts took, and how many came, on past days of the same standard',
+    answer: Habits,
+    action: 'habits.read',
+    handle: async (call) => {
+      const { server, response } = call
+      const { standardId } = await dayOf(call)
+      const starts = await listPastStarts(server.pool, standardId)
+      response.json(learnHabits(starts, await countPastPeople(server.pool, standardId)) satisfies Habits)
+    },
+  },
   {
     method: 'put',
     path: '/api/occasions/:occasionId/plan',
