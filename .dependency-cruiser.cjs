@@ -77,7 +77,7 @@ const WEB = {
   sound: ['sync', 'ui'],
   day: ['session', 'sync', 'ui'],
   days: ['day/houseRules', 'standards', 'session', 'sync', 'ui'],
-  plan: ['day', 'days', 'session', 'standards', 'ui'],
+  plan: ['day', 'days', 'session', 'standards', 'ui', 'workers'],
   muster: ['day', 'session', 'ui'],
   run: ['day', 'session', 'sound', 'sync', 'ui'],
   verdicts: ['day', 'handout', 'session', 'sync', 'ui'],

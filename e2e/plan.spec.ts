@@ -165,3 +165,45 @@ test('an answer that needs clearance holds somebody until the officer lifts it, 
   await expect(row).toContainText('here')
   await expect(row).not.toContainText('held')
 })
+
+test('a plan is proposed, looked at, taken and saved; people and staff are moved by mouse and by key', async ({
+  page,
+  signedIn,
+}) => {
+  await signedIn(OFFICER)
+  await page.goto(`/days/${DAY}/plan?part=timetable`)
+  await expect(page.getByRole('heading', { name: 'Where people wait' })).toBeVisible()
+  await expect(page.getByText(/in 8 of 10 days\. On paper/)).toBeVisible()
+  await page.getByRole('button', { name: 'Propose a plan' }).click()
+  const choices = page.getByRole('group', { name: 'Plans to choose from' }).getByRole('button')
+  await expect(choices.first()).toHaveText(/^A\s+\d+ waves? of .*, ends \d\d:\d\d$/)
+  const second = choices.nth(1)
+  await expect(second).toHaveText(/^B\s+one more station at casualty drag 30 m, \d+ waves? of .*, ends \d\d:\d\d$/)
+  await second.click()
+  const ends = /ends (\d\d:\d\d)/.exec(await second.innerText())?.[1] ?? ''
+  await expect(page.locator('.length')).toContainText(`Ends at ${ends}`)
+  await page.getByRole('button', { name: 'Take B' }).click()
+  await expect(page.getByText('B is taken. Save the plan to keep it.')).toBeVisible()
+  await page.getByRole('button', { name: 'Save the plan' }).click()
+  await expect(page.getByText('Not saved yet')).toHaveCount(0)
+  await page.reload()
+  await expect(page.locator('.length')).toContainText(`Ends at ${ends}`)
+
+  // medical cover is free: dropped on an event, and taken off it by a tick
+  const cover = page.getByRole('listitem').filter({ hasText: 'Kester Munro-Vale' })
+  await expect(cover).toContainText('free')
+  await cover.dragTo(page.locator('svg rect.row').nth(1))
+  await expect(cover).not.toContainText('free')
+  await cover.locator('summary').click()
+  await cover.getByLabel('Grip').uncheck()
+  await expect(cover).toContainText('free')
+
+  await page.goto(`/days/${DAY}/plan?part=stations`)
+  const somebody = page.getByRole('button', { name: '3 Petra Haldane, wave 1' })
+  await somebody.focus()
+  await page.keyboard.press('ArrowRight')
+  const moved = page.getByRole('button', { name: '3 Petra Haldane, wave 2' })
+  await expect(moved).toBeFocused()
+  await moved.dragTo(page.getByRole('heading', { name: 'Wave 1', exact: false }).first())
+  await expect(somebody).toBeVisible()
+})

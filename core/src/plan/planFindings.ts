@@ -13,6 +13,8 @@ export interface PlannedStaff {
   readonly displayName: string
   /** In the organisation's own words, such as "medical cover". */
   readonly duty: string
+  /** What their account is for; whoever grades or times is put to events first. */
+  readonly role?: string
   /** Their own entry, for somebody who is tested on this day as well. */
   readonly entryId?: string
 }

@@ -37,7 +37,14 @@ test('what is proposed keeps every rule, ends as it says, and is near what nothi
 test('one more station stands where it saves most, and is offered only because it ends sooner', () => {
   const [own, more] = proposed()
   expect(own?.changes).toEqual([])
-  expect(more?.changes).toEqual([{ code: 'oneMoreStation', eventId: 'drag' }])
+  // the sixth of the staff has no work yet
+  expect(more?.changes).toEqual([{ code: 'oneMoreStation', eventId: 'drag', accountId: 'odile' }])
+  expect(more?.plan.events.find(({ eventId }) => eventId === 'drag')).toMatchObject({
+    stations: 2,
+    staff: ['sorrel', 'odile'],
+  })
+  const few = proposed({ staff: STAFF.slice(0, 5) })[1]
+  expect(few?.changes).toMatchObject([{ accountId: null }])
   expect(more?.lengthMs).toBeLessThan(own?.lengthMs ?? 0)
 })
 
@@ -80,6 +87,15 @@ describe('staff', () => {
       expect(planned.staff).toHaveLength(event ? staffNeeded(event, planned) : 0)
     }
     expect(new Set(events.flatMap((one) => one.staff)).size).toBeGreaterThanOrEqual(5)
+  })
+
+  test('whoever is in charge or checks people in works an event only where nobody else is left', () => {
+    const staff = [
+      { ...grader('ines'), role: 'officer' as const },
+      { ...grader('joss'), role: 'grader' as const },
+    ]
+    const { events } = assignStaff(standard, plan, staff, 24)
+    expect(new Set(events.flatMap((one) => one.staff))).toEqual(new Set(['joss']))
   })
 
   test('medical cover and whoever is tested stay free, and who was assigned by hand stays', () => {

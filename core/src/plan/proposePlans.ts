@@ -1,7 +1,7 @@
 /** Plans to choose from: how people are put into waves, who works where, and what one more station or another order of events would save. */
 import { kindOf } from '../kinds/kinds.ts'
 import type { Standard } from '../standard/standard.ts'
-import { assignStaff } from './assignStaff.ts'
+import { assignStaff, freeStaff } from './assignStaff.ts'
 import type { DayPlan } from './dayPlan.ts'
 import { improveTimetable } from './improveTimetable.ts'
 import type { PlannedStaff } from './planFindings.ts'
@@ -17,7 +17,8 @@ export interface ProposalTask {
 }
 
 export type ProposalChange =
-  | { readonly code: 'oneMoreStation'; readonly eventId: string }
+  /** Worked by somebody who is free; by nobody of the staff as it is where all have their work. */
+  | { readonly code: 'oneMoreStation'; readonly eventId: string; readonly accountId: string | null }
   /** The events of groups that may be done in any order are taken in turn. */
   | { readonly code: 'rotated'; readonly eventIds: readonly string[] }
 
@@ -52,7 +53,7 @@ export const proposePlans = (task: ProposalTask, seed: number): Proposal[] => {
   const { pins: _pins, orders: _orders, turns: _turns, ...plan } = task.plan
   const bare: DayPlan = { ...plan, pins: [] }
   const own = best(task, assignStaff(task.standard, bare, task.staff, task.people.length), [], seed)
-  const more = mostSaving(task, bare, own, seed)
+  const more = mostSaving(task, own, seed)
   const rotated = freeGroups(task).length > 0 ? rotate(task, own, seed) : null
   return [own, ...[more, rotated].filter((one) => one !== null).filter(({ lengthMs }) => lengthMs < own.lengthMs)]
 }
@@ -77,9 +78,9 @@ const waveCounts = ({ standard, people }: ProposalTask, plan: DayPlan): number[]
     const event = standard.events.find(({ id }) => id === eventId)
     return event && kindOf(event.protocol).startsTogether ? [together] : []
   })
-  const largest = Math.max(1, Math.min(LARGEST_WAVE, ...atOnce))
+  const largest = Math.max(SMALLEST_WAVE, Math.min(LARGEST_WAVE, ...atOnce))
   const fewest = Math.ceil(people.length / largest)
-  const most = Math.max(fewest, Math.floor(people.length / Math.min(SMALLEST_WAVE, largest)))
+  const most = Math.max(fewest, Math.floor(people.length / SMALLEST_WAVE))
   return Array.from({ length: Math.min(most - fewest + 1, 12) }, (_, index) => fewest + index)
 }
 
@@ -131,20 +132,25 @@ const proposalOf = (
   }
 }
 
-/** One more station where it ends the day soonest, worked by whoever is there. */
-const mostSaving = (task: ProposalTask, bare: DayPlan, own: Proposal, seed: number): Proposal | null => {
-  const tried = bare.events
+/** One more station where it ends the day soonest; everybody else stays where they are. */
+const mostSaving = (task: ProposalTask, own: Proposal, seed: number): Proposal | null => {
+  const { turns: _turns, ...plan } = own.plan
+  const accountId = freeStaff(plan, task.staff)[0]?.accountId ?? null
+  const tried = plan.events
     .map(({ eventId }) => {
-      const events = bare.events.map((one) =>
-        one.eventId === eventId ? { ...one, stations: one.stations + 1, staff: [] } : one,
+      const events = plan.events.map((one) =>
+        one.eventId === eventId
+          ? { ...one, stations: one.stations + 1, staff: [...one.staff, ...(accountId === null ? [] : [accountId])] }
+          : one,
       )
-      const plan = assignStaff(task.standard, { ...bare, events }, task.staff, task.people.length)
-      const laid = lengthOf(makeTimetable(inListedOrder(timetableTask(plan, task.standard, own.waves))))
-      return { eventId, plan, laid }
+      const changed = { ...plan, events }
+      const laid = makeTimetable(inListedOrder(timetableTask(changed, task.standard, own.waves)))
+      return { eventId, plan: changed, lengthMs: lengthOf(laid) }
     })
-    .sort((a, b) => a.laid - b.laid)
+    .sort((a, b) => a.lengthMs - b.lengthMs)
   const [first] = tried
-  return first ? best(task, first.plan, [{ code: 'oneMoreStation', eventId: first.eventId }], seed, 1) : null
+  if (!first) return null
+  return best(task, first.plan, [{ code: 'oneMoreStation', eventId: first.eventId, accountId }], seed, 1)
 }
 
 const freeGroups = ({ standard: { order, events } }: ProposalTask): readonly (readonly string[])[] =>

@@ -1,12 +1,11 @@
 <script setup lang="ts">
 /** Event by event: where it is worked, by whom, at how many stations, how many together, and how long one start takes. */
 import { parseField, printField, type EventPlan } from '@able-gauge/core'
-import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
-import { tell, inWords } from '../api.ts'
-import { byBib, wavesOf, type Day } from '../day/day.ts'
-import { useDay } from '../day/dayStore.ts'
+import type { Day } from '../day/day.ts'
 import { vTyped } from '../ui/vTyped.ts'
+import PlanWaves from './PlanWaves.vue'
 import type { PlanDraft } from './usePlan.ts'
 
 const props = defineProps<{
@@ -15,7 +14,6 @@ const props = defineProps<{
   mayEdit: boolean
 }>()
 
-const store = useDay()
 const problem = ref('')
 const rows = computed(() =>
   props.day.standard.events.flatMap((event) => {
@@ -59,28 +57,6 @@ const removeDay = (): void => {
   const left = plan.value.days.slice(0, -1)
   const events = plan.value.events.map((one) => ({ ...one, day: Math.min(one.day, left.length - 1) }))
   change({ ...plan.value, days: left, events })
-}
-
-const waveSize = ref(12)
-const waves = computed(() => wavesOf(props.day))
-const laying = ref(false)
-/** Waves of one size, in the order of the bibs; the last may be smaller. */
-const layWaves = async (): Promise<void> => {
-  laying.value = true
-  problem.value = ''
-  const size = Math.min(500, Math.max(1, Math.round(waveSize.value)))
-  const laid = [...props.day.entries]
-    .sort(byBib)
-    .map(({ id }, index) => ({ entryId: id, wave: 1 + Math.floor(index / size) }))
-  try {
-    const { id } = props.day.occasion
-    await tell('PUT', `/occasions/${id}/waves`, { waves: laid })
-    await store.reread(id)
-  } catch (error) {
-    problem.value = inWords(error)
-  } finally {
-    laying.value = false
-  }
 }
 </script>
 
@@ -155,22 +131,8 @@ const layWaves = async (): Promise<void> => {
         </fieldset>
       </li>
     </ul>
-    <div v-if="mayEdit" class="foot">
+    <div v-if="mayEdit && mostAfter > 0" class="foot">
       <span class="wave-tools">
-        {{ day.entries.length }} people in {{ waves.length }} {{ waves.length === 1 ? 'wave' : 'waves' }}. Waves of
-        <BFormInput
-          v-model.number="waveSize"
-          class="figures"
-          type="number"
-          min="1"
-          max="500"
-          aria-label="People in a wave"
-        />
-        <BButton variant="quiet" size="sm" :disabled="laying || day.entries.length === 0" @click="layWaves">
-          Lay the waves anew
-        </BButton>
-      </span>
-      <span v-if="mostAfter > 0" class="wave-tools">
         The standard allows {{ mostAfter + 1 }} days.
         <BButton variant="quiet" size="sm" :disabled="(days.at(-1)?.afterDays ?? 0) >= mostAfter" @click="addDay">
           Add a day
@@ -179,6 +141,7 @@ const layWaves = async (): Promise<void> => {
       </span>
     </div>
   </section>
+  <PlanWaves :day="day" :may-edit="mayEdit" />
 </template>
 
 <style scoped>
@@ -237,9 +200,6 @@ label {
 .foot {
   border-top: 1px solid var(--line);
   padding-top: 12px;
-}
-.wave-tools .form-control {
-  width: 76px;
 }
 @media (max-width: 800px) {
   .rows li {

@@ -8,7 +8,13 @@ import { clockAt } from './clockAt.ts'
 
 const props = defineProps<{
   /** In the order they are done. */
-  events: readonly { readonly id: string; readonly name: string }[]
+  events: readonly {
+    readonly id: string
+    readonly name: string
+    /** Where and at how many stations. */
+    readonly about: string
+    readonly staff: readonly { readonly accountId: string; readonly name: string }[]
+  }[]
   /** Of this day. */
   sittings: readonly Sitting[]
   /** HH:MM */
@@ -23,10 +29,12 @@ const props = defineProps<{
 const emit = defineEmits<{
   /** A turn is put to a time; null lets it be laid again. */
   move: [eventId: string, wave: number, startMs: number | null]
+  /** Somebody of the staff was dropped on an event. */
+  assign: [eventId: string, accountId: string]
 }>()
 
 const MINUTE_MS = 60_000
-const [NAMES, RIGHT, TOP, LANE, GAP] = [150, 24, 34, 30, 12]
+const [NAMES, RIGHT, TOP, LANE, STAFF, GAP] = [164, 24, 34, 30, 13, 12]
 const frame = useTemplateRef<HTMLElement>('frame')
 const { width: available } = useElementSize(frame)
 const width = computed(() => Math.max(available.value, 720))
@@ -34,7 +42,7 @@ const width = computed(() => Math.max(available.value, 720))
 /** Waves that are at one event at the same time stand below each other. */
 const rows = computed(() => {
   let top = TOP
-  return props.events.map(({ id, name }) => {
+  return props.events.map(({ id, name, about, staff }) => {
     const own = props.sittings.filter(({ eventId }) => eventId === id).sort((a, b) => a.startMs - b.startMs)
     const laneEnds: number[] = []
     const bars = own.map((sitting) => {
@@ -43,8 +51,10 @@ const rows = computed(() => {
       laneEnds[lane] = sitting.endMs
       return { sitting, lane }
     })
-    const height = Math.max(1, laneEnds.length) * LANE
-    const row = { id, name, top, height, bars }
+    const lanes = Math.max(1, laneEnds.length) * LANE
+    const height = Math.max(lanes + staff.length * STAFF, LANE + STAFF)
+    const [fromMs, toMs] = [own[0]?.startMs ?? 0, Math.max(0, ...own.map((one) => one.endMs))]
+    const row = { id, name, about, staff, top, lanes, height, bars, fromMs, toMs }
     top += height + GAP
     return row
   })
@@ -98,6 +108,13 @@ const onKey = (sitting: Sitting, event: KeyboardEvent): void => {
     emit('move', sitting.eventId, sitting.wave, Math.max(0, startMs))
   } else if (event.key === 'Delete' || event.key === 'Backspace') emit('move', sitting.eventId, sitting.wave, null)
 }
+const over = ref<string | null>(null)
+/** What is dragged from beside the chart: an account of the staff. */
+const onDrop = (eventId: string, event: DragEvent): void => {
+  const accountId = event.dataTransfer?.getData('text/plain') ?? ''
+  over.value = null
+  if (props.mayEdit && accountId !== '') emit('assign', eventId, accountId)
+}
 const saySitting = (name: string, sitting: Sitting): string => {
   const span = `${clockAt(props.startsAt, sitting.startMs)} to ${clockAt(props.startsAt, sitting.endMs)}`
   const state = `${sitting.pinned ? ', put there by hand' : ''}${props.broken.has(keyOf(sitting)) ? ', breaks a rule' : ''}`
@@ -120,9 +137,33 @@ const saySitting = (name: string, sitting: Sitting): string => {
           :y2="row.top + row.height + GAP / 2"
           class="rule"
         />
-        <foreignObject x="0" :y="row.top" :width="NAMES - 10" :height="Math.max(row.height, LANE)">
+        <rect
+          :x="0"
+          :y="row.top - GAP / 2"
+          :width="width"
+          :height="row.height + GAP"
+          class="row"
+          :class="{ over: over === row.id }"
+          @dragover.prevent="over = row.id"
+          @dragleave="over = null"
+          @drop.prevent="onDrop(row.id, $event)"
+        />
+        <foreignObject x="0" :y="row.top - 2" :width="NAMES - 10" :height="row.height + 4" class="names">
           <div class="name">{{ row.name }}</div>
+          <div class="about">{{ row.about }}</div>
         </foreignObject>
+        <g v-for="(member, place) in row.staff" :key="member.accountId" class="names">
+          <rect
+            :x="x(row.fromMs)"
+            :y="row.top + row.lanes - 3 + place * STAFF"
+            :width="Math.max(6, x(row.toMs) - x(row.fromMs))"
+            :height="STAFF - 2"
+            class="staff"
+          />
+          <text :x="x(row.fromMs) + 5" :y="row.top + row.lanes + 6.5 + place * STAFF" class="member">
+            {{ member.name }}
+          </text>
+        </g>
         <g
           v-for="{ sitting, lane } in row.bars"
           :key="sitting.wave"
@@ -193,7 +234,30 @@ svg {
   line-height: 1.15;
   display: flex;
   align-items: center;
-  height: 24px;
+  min-height: 20px;
+}
+.row {
+  fill: transparent;
+}
+.row.over {
+  fill: var(--vest);
+  opacity: 0.35;
+}
+.names {
+  pointer-events: none;
+}
+.about {
+  font-size: 0.75rem;
+  line-height: 1.2;
+  color: var(--ink-2);
+}
+.staff {
+  fill: var(--line);
+  opacity: 0.6;
+}
+.member {
+  font-size: 10.5px;
+  fill: var(--ink);
 }
 .bar {
   cursor: grab;

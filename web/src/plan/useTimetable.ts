@@ -9,12 +9,18 @@ import {
   timetableTask,
   type DayPlan,
   type TimetableConflict,
+  type TimetableWave,
 } from '@able-gauge/core'
 import { computed, type ComputedRef } from 'vue'
 import { eventName, fullName, wavesOnGround, type Day } from '../day/day.ts'
 
-export const useTimetable = (day: () => Day, plan: ComputedRef<DayPlan> | { readonly value: DayPlan }) => {
-  const task = computed(() => timetableTask(plan.value, day().standard, wavesOnGround(day())))
+/** @param waves other waves than those the people are in, for a plan that is only proposed */
+export const useTimetable = (
+  day: () => Day,
+  plan: ComputedRef<DayPlan> | { readonly value: DayPlan },
+  waves: () => readonly TimetableWave[] = () => wavesOnGround(day()),
+) => {
+  const task = computed(() => timetableTask(plan.value, day().standard, waves()))
   const timetable = computed(() => makeTimetable(task.value))
   const bounds = computed(() => plan.value.days.map((_, index) => timetableBound(task.value, index)))
   const found = computed(() => {
@@ -37,7 +43,7 @@ export const useTimetable = (day: () => Day, plan: ComputedRef<DayPlan> | { read
   const conflicts = computed(() => [...found.value.map((conflict) => sayConflict(day(), conflict)), ...loose.value])
   /** `eventId wave` of the turns that break a rule. */
   const broken = computed(() => new Set(found.value.map(({ eventId, wave }) => `${eventId} ${wave}`)))
-  return { timetable, bounds, conflicts, broken }
+  return { task, timetable, bounds, conflicts, broken }
 }
 
 /** A wave that rests too short does so for each of its people; the one who lacks most says it for all. */

@@ -1,0 +1,112 @@
+<script setup lang="ts">
+/** The staff beside the timetable: dragged to an event, or put there by ticking it; how long each of them is at work. */
+import { printClock } from '@able-gauge/core'
+import type { Day } from '../day/day.ts'
+
+const props = defineProps<{
+  day: Day
+  events: readonly { readonly id: string; readonly name: string }[]
+  /** Events each of them works, by account. */
+  worksAt: ReadonlyMap<string, readonly string[]>
+  /** How long each of them is at work, by account. */
+  busyMs: ReadonlyMap<string, number>
+  mayEdit: boolean
+}>()
+const emit = defineEmits<{ put: [eventId: string, accountId: string, works: boolean] }>()
+
+const onDrag = (accountId: string, event: DragEvent): void => {
+  event.dataTransfer?.setData('text/plain', accountId)
+}
+const works = (accountId: string, eventId: string): boolean => props.worksAt.get(accountId)?.includes(eventId) ?? false
+const put = (eventId: string, accountId: string, event: Event): void => {
+  const { checked } = event.target as HTMLInputElement // the handler sits on a box to tick
+  emit('put', eventId, accountId, checked)
+}
+</script>
+
+<template>
+  <aside class="side" aria-labelledby="staff-side">
+    <h3 id="staff-side">Staff <small v-if="mayEdit" class="quiet">drag to an event, or open</small></h3>
+    <ul>
+      <li
+        v-for="member in day.staff"
+        :key="member.accountId"
+        :draggable="mayEdit"
+        class="member"
+        @dragstart="onDrag(member.accountId, $event)"
+      >
+        <details>
+          <summary>
+            <strong>{{ member.displayName }}</strong>
+            <span class="figures busy">{{
+              (busyMs.get(member.accountId) ?? 0) > 0 ? printClock(busyMs.get(member.accountId) ?? 0) : 'free'
+            }}</span>
+            <small class="quiet duty">{{ member.duty }}</small>
+          </summary>
+          <label v-for="event in events" :key="event.id">
+            <input
+              type="checkbox"
+              :checked="works(member.accountId, event.id)"
+              :disabled="!mayEdit"
+              @change="put(event.id, member.accountId, $event)"
+            />
+            {{ event.name }}
+          </label>
+        </details>
+      </li>
+    </ul>
+    <p v-if="day.staff.length === 0" class="quiet">Nobody is on the staff yet.</p>
+  </aside>
+</template>
+
+<style scoped>
+.side h3 {
+  font-size: 0.9375rem;
+  margin: 4px 0 8px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
+  gap: 6px;
+}
+.member {
+  background: var(--sheet);
+  border: 1px solid var(--line-2);
+  border-radius: 6px;
+}
+.member[draggable='true'] {
+  cursor: grab;
+}
+summary {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 0 8px;
+  padding: 8px 10px;
+  min-height: 44px;
+  align-items: center;
+  list-style: none;
+}
+summary strong {
+  line-height: 1.2;
+}
+.busy {
+  color: var(--ink-2);
+}
+.duty {
+  grid-column: 1 / -1;
+  line-height: 1.2;
+}
+label {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  padding: 0 10px;
+  min-height: 36px;
+}
+details[open] {
+  padding-bottom: 6px;
+}
+</style>
