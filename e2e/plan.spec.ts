@@ -99,7 +99,7 @@ test('a turn dragged into a rest is named, and laid again when it is let go', as
   if (!box) throw new Error('The bar of the grip is not drawn.')
   await page.mouse.move(box.x + 20, box.y + 10)
   await page.mouse.down()
-  await page.mouse.move(box.x - 40, box.y + 10, { steps: 4 })
+  await page.mouse.move(box.x - 20, box.y + 10, { steps: 4 })
   await page.mouse.up()
   await expect(
     page.getByText(/Grip, wave 1: .* would start .* before the rest after Press-ups is over\./),
@@ -190,9 +190,9 @@ test('a plan is proposed, looked at, taken and saved; people and staff are moved
   await expect(page.locator('.length')).toContainText(`Ends at ${ends}`)
 
   // medical cover is free: dropped on an event, and taken off it by a tick
-  const cover = page.getByRole('listitem').filter({ hasText: 'Kester Munro-Vale' })
+  const cover = page.locator('li.member', { hasText: 'Kester Munro-Vale' })
   await expect(cover).toContainText('free')
-  await cover.dragTo(page.locator('svg rect.row').nth(1))
+  await cover.dragTo(page.getByRole('button', { name: /^Grip, wave 1, / }))
   await expect(cover).not.toContainText('free')
   await cover.locator('summary').click()
   await cover.getByLabel('Grip').uncheck()

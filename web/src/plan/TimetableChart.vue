@@ -129,7 +129,13 @@ const saySitting = (name: string, sitting: Sitting): string => {
         <line :x1="x(tick)" :x2="x(tick)" :y1="TOP - 8" :y2="height - GAP" class="grid" />
         <text :x="x(tick)" :y="TOP - 14" text-anchor="middle" class="axis">{{ clockAt(startsAt, tick) }}</text>
       </g>
-      <g v-for="row in rows" :key="row.id">
+      <g
+        v-for="row in rows"
+        :key="row.id"
+        @dragover.prevent="over = row.id"
+        @dragleave="over = null"
+        @drop.prevent="onDrop(row.id, $event)"
+      >
         <line
           :x1="0"
           :x2="width"
@@ -144,9 +150,6 @@ const saySitting = (name: string, sitting: Sitting): string => {
           :height="row.height + GAP"
           class="row"
           :class="{ over: over === row.id }"
-          @dragover.prevent="over = row.id"
-          @dragleave="over = null"
-          @drop.prevent="onDrop(row.id, $event)"
         />
         <foreignObject x="0" :y="row.top - 2" :width="NAMES - 10" :height="row.height + 4" class="names">
           <div class="name">{{ row.name }}</div>
