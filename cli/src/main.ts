@@ -4,7 +4,9 @@ import {
   contentHash,
   fingerprint,
   INSTRUMENT_KINDS,
+  parsePlanTask,
   parseStandard,
+  planByTask,
   readArchive,
   readPublicKey,
   sayFinding,
@@ -27,6 +29,7 @@ able-gauge compare OLD.json NEW.json [RESULTS.csv] [--json]
                                                      what differs, and who of past results would change
 able-gauge verify ARCHIVE.json [--key PUBLIC.pem]    proves a day's archive: its tree, its signatures, its verdicts; by which
                                                      key, and whether it is the one given
+able-gauge plan TASK.json                            waves, timetable, what no plan can beat, and the day simulated, as JSON
 able-gauge simulate KIND COUNT [SEED]                lines an instrument would send: gate, jumpBoard, dynamometer,
                                                      heartRateStrap or bibReader (for bibs 1 to 24)
 
@@ -55,6 +58,7 @@ export const main = async (args: readonly string[], output: Output): Promise<num
   if (command === 'compare' && standardFile !== undefined && resultsFile !== undefined && files.length <= 3) {
     return compare(standardFile, resultsFile, files[2], form, output)
   }
+  if (command === 'plan' && standardFile !== undefined && files.length === 1) return plan(standardFile, output)
   if (command === 'simulate' && standardFile !== undefined && files.length <= 3) return simulate(files, output)
   output.complain(`"${args.join(' ')}" is not a command.\n\n${HELP}`)
   return EXIT.unusable
@@ -95,6 +99,19 @@ const check = async (file: string, output: Output): Promise<number> => {
     output.out(`${name}, version ${version}: ${events.length} events, sound. Content hash ${contentHash(plain)}`)
   }
   return EXIT.fine
+}
+
+const plan = async (file: string, output: Output): Promise<number> => {
+  const plain = await readJson(file, output)
+  if (plain === undefined) return EXIT.unusable
+  const parsed = parsePlanTask(plain)
+  if (!parsed.ok) {
+    for (const finding of parsed.findings) output.complain(`${file}: ${sayFinding(finding)}`)
+    return EXIT.unusable
+  }
+  const planned = planByTask(parsed.value)
+  output.out(JSON.stringify(planned, null, 2))
+  return planned.conflicts.length > 0 ? EXIT.findings : EXIT.fine
 }
 
 const sayProof = (proof: Proof, keyGiven: boolean): string => {

@@ -3,7 +3,8 @@ import { kindOf } from '../kinds/kinds.ts'
 import type { Standard } from '../standard/standard.ts'
 import { assignStaff, freeStaff } from './assignStaff.ts'
 import type { DayPlan } from './dayPlan.ts'
-import { improveTimetable } from './improveTimetable.ts'
+import { bestWaves, LARGEST_WAVE, lengthOf, roundsFor, type WavePerson } from './bestWaves.ts'
+import { improveTimetable, type ImprovedTimetable } from './improveTimetable.ts'
 import type { PlannedStaff } from './planFindings.ts'
 import { makeTimetable, timetableTask, type Timetable, type TimetableTask, type TimetableWave } from './timetable.ts'
 import { boundForAnyWaves } from './timetableBound.ts'
@@ -12,7 +13,7 @@ export interface ProposalTask {
   readonly standard: Pick<Standard, 'events' | 'order'>
   readonly plan: DayPlan
   /** In the order they are put into waves; those of one group stand together. */
-  readonly people: readonly { readonly entryId: string; readonly group?: string }[]
+  readonly people: readonly WavePerson[]
   readonly staff: readonly PlannedStaff[]
 }
 
@@ -34,14 +35,6 @@ export interface Proposal {
   readonly changes: readonly ProposalChange[]
 }
 
-/** Where nobody starts together a wave is as many as one person calls up by voice. */
-const LARGEST_WAVE = 24
-const SMALLEST_WAVE = 4
-/** Sizes of wave that are looked at more closely. */
-const CLOSER = 3
-/** As many turns are laid for one proposal: about a second. */
-const WORK = 60_000
-
 /**
  * The best plan found with what there is, then the best with one more station where it saves most, and the best with events in
  * another order, where the standard leaves it free; each only if it ends sooner.
@@ -58,37 +51,16 @@ export const proposePlans = (task: ProposalTask, seed: number): Proposal[] => {
   return [own, ...[more, rotated].filter((one) => one !== null).filter(({ lengthMs }) => lengthMs < own.lengthMs)]
 }
 
-/** People in so many waves, as even as can be; whoever belongs together stays together where that keeps them even. */
-export const evenWaves = (people: ProposalTask['people'], count: number): TimetableWave[] => {
-  const groups = new Map<string, string[]>()
-  for (const { entryId, group = '' } of people) groups.set(group, [...(groups.get(group) ?? []), entryId])
-  const ordered = [...groups.values()].flat()
-  return Array.from({ length: count }, (_, index) => ({
-    wave: index + 1,
-    entryIds: ordered.slice(
-      Math.round((index * ordered.length) / count),
-      Math.round(((index + 1) * ordered.length) / count),
-    ),
-  })).filter(({ entryIds }) => entryIds.length > 0)
-}
-
 /** Everybody of a wave starts at once where people start together, so that no wave is larger than such a start. */
-const waveCounts = ({ standard, people }: ProposalTask, plan: DayPlan): number[] => {
-  const atOnce = plan.events.flatMap(({ eventId, together }) => {
-    const event = standard.events.find(({ id }) => id === eventId)
-    return event && kindOf(event.protocol).startsTogether ? [together] : []
-  })
-  const largest = Math.max(SMALLEST_WAVE, Math.min(LARGEST_WAVE, ...atOnce))
-  const fewest = Math.ceil(people.length / largest)
-  const most = Math.max(fewest, Math.floor(people.length / SMALLEST_WAVE))
-  return Array.from({ length: Math.min(most - fewest + 1, 12) }, (_, index) => fewest + index)
-}
+const largestStart = ({ standard }: ProposalTask, plan: DayPlan): number =>
+  Math.min(
+    LARGEST_WAVE,
+    ...plan.events.flatMap(({ eventId, together }) => {
+      const event = standard.events.find(({ id }) => id === eventId)
+      return event && kindOf(event.protocol).startsTogether ? [together] : []
+    }),
+  )
 
-const lengthOf = ({ endMs }: Timetable): number => endMs.reduce((sum, one) => sum + one, 0)
-const roundsFor = ({ events, waves }: TimetableTask): number => {
-  const people = waves.reduce((sum, { entryIds }) => sum + entryIds.length, 0)
-  return Math.max(8, Math.min(400, Math.round(WORK / (events.length * (waves.length + people)))))
-}
 /** In the listed order: a proposal that rotates says so. */
 const inListedOrder = ({ groups: _groups, ...task }: TimetableTask): TimetableTask => task
 
@@ -97,24 +69,15 @@ const best = (
   plan: DayPlan,
   changes: readonly ProposalChange[],
   seed: number,
-  closer = CLOSER,
+  closer?: number,
 ): Proposal => {
-  const tried = waveCounts(task, plan)
-    .map((count) => inListedOrder(timetableTask(plan, task.standard, evenWaves(task.people, count))))
-    .map((one) => ({ task: one, lengthMs: lengthOf(makeTimetable(one)) }))
-    .sort((a, b) => a.lengthMs - b.lengthMs || a.task.waves.length - b.task.waves.length)
-  const improved = tried
-    .slice(0, closer)
-    .map((one) => improveTimetable(one.task, roundsFor(one.task), seed))
-    .sort((a, b) => a.lengthMs - b.lengthMs)
-  const [found] = improved
-  if (!found) throw new Error('No wave was laid.')
-  return proposalOf(plan, found, changes)
+  const taskOf = (waves: readonly TimetableWave[]) => inListedOrder(timetableTask(plan, task.standard, waves))
+  return proposalOf(plan, bestWaves(task.people, largestStart(task, plan), taskOf, seed, closer), changes)
 }
 
 const proposalOf = (
   plan: DayPlan,
-  { task, timetable, lengthMs }: ReturnType<typeof improveTimetable>,
+  { task, timetable, lengthMs }: ImprovedTimetable,
   changes: readonly ProposalChange[],
 ): Proposal => {
   const orders = task.waves.flatMap(({ wave, order }) => (order ? [{ wave, eventIds: [...order] }] : []))
