@@ -31,9 +31,19 @@ test('a table of four bands is pasted, its hole found and mended, and published 
   await page.getByLabel('What it is called').fill('Harbour Watch Test')
   await page.getByRole('button', { name: 'Begin the draft' }).click()
   await expect(page.getByRole('heading', { name: 'Harbour Watch Test, version 1' })).toBeVisible()
+  const remarks = page.getByRole('region', { name: 'Remarks' }).or(page.locator('.remarks'))
+  // nothing is made up: what the form asks for is typed by somebody
+  await expect(remarks.getByText('New event, duration')).toBeVisible()
+  await page.getByLabel('Source').fill('Harbour order 12.')
+  await page.getByRole('button', { name: 'How it is judged' }).click()
+  await page.getByLabel('Earliest after days').fill('14')
+  await page.getByLabel('Hand timing').fill('0.2')
 
-  await page.getByRole('button', { name: /New event/ }).click()
+  await page.getByRole('button', { name: /^\d+ New event/ }).click()
   await page.getByLabel('Name', { exact: true }).fill('Press-ups')
+  await page.getByLabel('Duration').fill('1:30')
+  await page.getByLabel('Cautions allowed').fill('2')
+  await page.keyboard.press('Tab')
   await page.getByLabel('Scored by').selectOption({ label: 'Points table' })
   const bands = page.getByRole('table', { name: 'Bands' })
   await bands.getByLabel('Age from, line 1', { exact: true }).click()
@@ -45,7 +55,6 @@ test('a table of four bands is pasted, its hole found and mended, and published 
   await expect(points.getByLabel('40 and over, open, line 11', { exact: true })).toHaveValue('34')
 
   // nobody of 32 has a band
-  const remarks = page.getByRole('region', { name: 'Remarks' }).or(page.locator('.remarks'))
   await expect(remarks.getByText('no row for age 32')).toBeVisible()
   await expect(page.getByRole('button', { name: 'Publish' })).toBeDisabled()
   const hole = bands.getByLabel('Age from, line 3', { exact: true })

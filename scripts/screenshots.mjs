@@ -17,7 +17,14 @@ const PHONE = { width: 390, height: 844 }
 /** Each picture: who looks, at what, on which screen, and what is done before. */
 const PICTURES = [
   { name: 'days', as: 'ines.calloway-brandt', path: '/', screen: LAPTOP },
-  { name: 'plan', as: 'ines.calloway-brandt', path: `${DAY}/plan`, screen: LAPTOP },
+  {
+    name: 'plan',
+    as: 'ines.calloway-brandt',
+    path: `${DAY}/plan?part=timetable`,
+    screen: LAPTOP,
+    before: (page) => page.getByText('in 8 of 10 days. On paper').waitFor(),
+    full: true,
+  },
   { name: 'muster', as: 'odile.harrow', path: `${DAY}/muster`, screen: LAPTOP },
   { name: 'run', as: 'pell.varga', path: `${DAY}/run`, screen: LAPTOP },
   {

@@ -25,6 +25,26 @@ export const standardTemplate = (id: string, name: string, version: number, toda
   uncertainty: { handTimingMs: 200, nearTheCut: 'decide' },
 })
 
+/** How finely results are rounded, and which version it is, are no figures of a standard anybody could be held to. */
+const NOT_FIGURES: ReadonlySet<string> = new Set(['step', 'version'])
+
+/**
+ * A template without a single figure: nothing somebody made up can be published, because each has to be typed before the form is whole.
+ * @param template of a standard, an event, a protocol or a scoring
+ */
+export const withoutFigures = (template: object): object =>
+  Object.fromEntries(
+    Object.entries(template).flatMap(([name, value]: [string, unknown]) => {
+      if (typeof value === 'number') return NOT_FIGURES.has(name) ? [[name, value]] : []
+      if (Array.isArray(value)) {
+        if (value.some((item) => typeof item === 'number')) return []
+        return [[name, value.map((item: unknown) => (isObject(item) ? withoutFigures(item) : item))]]
+      }
+      return [[name, isObject(value) ? withoutFigures(value) : value]]
+    }),
+  )
+const isObject = (value: unknown): value is object => typeof value === 'object' && value !== null
+
 const STEPS: Partial<Record<Unit, number>> = { ms: 1_000 }
 
 /** A plain event of a kind with a scoring that fits it. */

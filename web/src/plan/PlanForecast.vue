@@ -5,7 +5,7 @@ import { scaleLinear } from 'd3-scale'
 import { area, curveMonotoneX, line } from 'd3-shape'
 import { computed, toRef } from 'vue'
 import { clockAt } from './clockAt.ts'
-import { useForecast } from './usePlanner.ts'
+import { useForecast } from '../day/useForecast.ts'
 
 const props = defineProps<{
   task: TimetableTask

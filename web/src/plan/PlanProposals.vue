@@ -7,7 +7,7 @@ import { call, inWords } from '../api.ts'
 import { eventName, type Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { clockAt } from './clockAt.ts'
-import { useProposals, type WavesBy } from './usePlanner.ts'
+import { useProposals, type WavesBy } from './useProposals.ts'
 import type { PlanDraft } from './usePlan.ts'
 
 const props = defineProps<{ day: Day; draft: PlanDraft }>()

@@ -11,7 +11,7 @@ import StaffSide from './StaffSide.vue'
 import TimetableChart from './TimetableChart.vue'
 import TimetableList from './TimetableList.vue'
 import type { PlanDraft } from './usePlan.ts'
-import { useHabits } from './usePlanner.ts'
+import { useHabits } from '../day/useForecast.ts'
 import { useTimetable } from './useTimetable.ts'
 import TimeField from '../ui/TimeField.vue'
 

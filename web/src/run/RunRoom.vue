@@ -7,7 +7,8 @@ import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useRecords } from '../day/useRecords.ts'
 import { useSession } from '../session/sessionStore.ts'
-import { timeOfDay } from '../ui/localTime.ts'
+import { dateIn, timeOfDay } from '../ui/localTime.ts'
+import DayPace from './DayPace.vue'
 import RunRests from './RunRests.vue'
 import RunWaves from './RunWaves.vue'
 import { progressOf } from './eventProgress.ts'
@@ -35,6 +36,11 @@ const rows = computed(() =>
       ...progressOf(props.day.entries, store.marksIn(event.id).value),
     })),
 )
+/** On its own day, unsigned, with all of it to be seen. */
+const isUnderWay = computed(() => {
+  const { signedOff, cancelled, testDate, zone } = props.day.occasion
+  return !signedOff && !cancelled && testDate === dateIn(Date.now(), zone)
+})
 const next = computed(() => rows.value.find(({ done, here }) => done < here)?.event.id)
 const holdReasons = (entryId: string): string =>
   openHolds(props.day.records)
@@ -50,6 +56,7 @@ const held = computed(() => props.day.entries.filter(({ attendance }) => attenda
     <p v-if="day.occasion.signedOff" class="quiet">
       The day is signed off. Consoles can be read; nothing more is captured.
     </p>
+    <DayPace v-if="isUnderWay && !station" :day="day" />
     <ol class="events">
       <li v-for="({ event, asked, done, underWay, here, confirmed }, index) in rows" :key="event.id">
         <article class="sheet event">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The library: every standard with its versions, what each is, and when it is in force. */
-import { forceOn, printDate, standardTemplate, type VersionSummary } from '@able-gauge/core'
+import { forceOn, printDate, standardTemplate, withoutFigures, type VersionSummary } from '@able-gauge/core'
 import { BButton, BFormInput, BModal } from 'bootstrap-vue-next'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -68,7 +68,12 @@ const makeNew = async (): Promise<void> => {
   const id = idFrom(name.value)
   if (id === '') return
   naming.value = false
-  await begin(id, 1, standardTemplate(id, name.value.trim(), 1, date))
+  const { organisation } = session
+  await begin(id, 1, {
+    ...withoutFigures(standardTemplate(id, name.value.trim(), 1, date)),
+    organisation: organisation || '',
+    source: '',
+  })
 }
 
 /** A file becomes a draft under its own id and version; the check then says what is wrong with it. */

@@ -1,6 +1,6 @@
 import type { Directive } from 'vue'
 
-type Field = HTMLInputElement
+type Field = HTMLInputElement | HTMLTextAreaElement
 
 const put = (field: Field, value: string | number): void => {
   if (field.value !== String(value)) field.value = String(value)

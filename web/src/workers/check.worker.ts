@@ -17,6 +17,8 @@ export interface DraftRemark {
   readonly mend: string
 }
 
+const MISSING = 'Still to be filled in.'
+
 const checker = {
   /** @param others contents of the other published versions */
   check: (content: unknown, others: readonly unknown[]): Checked => {
@@ -25,7 +27,10 @@ const checker = {
       const remarks = parsed.findings.map((finding): DraftRemark => ({
         place: finding.place,
         severity: 'error',
-        what: sayFinding(finding).slice(finding.place.length + 2),
+        what:
+          finding.found === 'nothing' || finding.found === '""'
+            ? MISSING
+            : sayFinding(finding).slice(finding.place.length + 2),
         example: '',
         mend: '',
       }))

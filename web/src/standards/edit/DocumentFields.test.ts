@@ -86,3 +86,18 @@ test('points are typed as points and kept in hundredths', async () => {
   await field('minimumCentipoints').find('input').setValue('50')
   expect(document['minimumCentipoints']).toBe(5_000)
 })
+
+test('what is being typed stays when the check answers meanwhile', async () => {
+  const { form, document, field } = open({}, protocol('repetitionsInTime'), 'events[0].protocol')
+  window.document.body.append(form.element)
+  const input = field('durationMs').find('input')
+  input.element.focus()
+  input.element.value = '1:3'
+  const remark = { place: 'events[0].protocol.durationMs', severity: 'error' as const, what: 'Still to be filled in.' }
+  await form.setProps({ byPlace: new Map([[remark.place, [{ ...remark, example: '', mend: '' }]]]) })
+  expect(form.text()).toContain('Still to be filled in.')
+  expect(input.element.value).toBe('1:3')
+  await input.setValue('1:30')
+  expect(document['durationMs']).toBe(90_000)
+  form.unmount()
+})

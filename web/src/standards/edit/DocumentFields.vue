@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Fields for one part of the document, as its class describes them; parts within parts are fields within a frame. */
 import { BButton } from 'bootstrap-vue-next'
-import { exampleOf, suffixOf, type FieldForm, type FormField } from '@able-gauge/core'
+import { suffixOf, type FieldForm, type FormField } from '@able-gauge/core'
+import { vTyped } from '../../ui/vTyped.ts'
 import type { DraftRemark } from '../../workers/check.worker.ts'
 import { textOf, valueFrom, type NumberForm } from './typedValue.ts'
 import type { Plain } from './useDraft.ts'
@@ -40,11 +41,6 @@ const suffixFor = (field: Extract<FormField, { kind: 'number' }>): string => {
   const form = formFor(field)
   return typeof form === 'string' ? (form === 'points' ? 'points' : '') : suffixOf(form)
 }
-const hintFor = (field: Extract<FormField, { kind: 'number' }>): string => {
-  const form = formFor(field)
-  return typeof form === 'string' ? '' : (exampleOf(form).split('such as ')[1] ?? '')
-}
-
 /** A field that is emptied leaves the document. */
 const put = (name: string, value: unknown): void => {
   const { owner } = props
@@ -161,10 +157,9 @@ const idFor = (name: string): string => `field-${placeOf(name).replace(/[^a-z0-9
           <span v-if="field.kind === 'number'" class="with-suffix">
             <input
               :id="idFor(field.name)"
+              v-typed="textOf(owner[field.name], formFor(field))"
               class="form-control figures"
               :class="remarksOn(field.name)[0]?.severity"
-              :value="textOf(owner[field.name], formFor(field))"
-              :placeholder="hintFor(field)"
               @change="setNumber(field, $event)"
             />
             <small class="quiet">{{ suffixFor(field) }}</small>
@@ -182,10 +177,10 @@ const idFor = (name: string): string => `field-${placeOf(name).replace(/[^a-z0-9
           <textarea
             v-else-if="field.kind === 'texts'"
             :id="idFor(field.name)"
+            v-typed="textsIn(field.name)"
             class="form-control"
             rows="3"
             placeholder="one to a line"
-            :value="textsIn(field.name)"
             @change="setTexts(field, $event)"
           />
           <textarea

@@ -10,6 +10,7 @@ import {
   KIND_NAMES,
   rules,
   Standard,
+  withoutFigures,
   type EventKind,
   type FormField,
 } from '@able-gauge/core'
@@ -62,6 +63,7 @@ const categories = computed(() =>
 )
 const errorsIn = (place: string): number =>
   remarks.value.filter((remark) => remark.severity === 'error' && remark.place.startsWith(place)).length
+const sayErrors = (count: number): string => `${count} ${count === 1 ? 'error' : 'errors'}`
 const PLACES_OF_JUDGING = [
   'combination',
   'order',
@@ -77,7 +79,7 @@ const addEvent = (list: 'events' | 'alternateEvents'): void => {
   const taken = new Set([...events.value, ...alternates.value].map(({ id }) => id))
   let number = taken.size + 1
   while (taken.has(`event-${number}`)) number++
-  draft[list] = [...listIn(draft, list), eventTemplate(adding.value, `event-${number}`)]
+  draft[list] = [...listIn(draft, list), withoutFigures(eventTemplate(adding.value, `event-${number}`))]
   part.value = { list, at: listIn(draft, list).length - 1 }
 }
 const removeEvent = (): void => {
@@ -169,7 +171,7 @@ const isDate = rules.isCalendarDate
         @click="part = { list: 'events', at }"
       >
         <span class="figures">{{ at + 1 }}</span> {{ event['name'] }}
-        <span v-if="errorsIn(`events[${at}]`)" class="count" :aria-label="`${errorsIn(`events[${at}]`)} errors`">{{
+        <span v-if="errorsIn(`events[${at}]`)" class="count" :aria-label="sayErrors(errorsIn(`events[${at}]`))">{{
           errorsIn(`events[${at}]`)
         }}</span>
       </button>
@@ -181,7 +183,12 @@ const isDate = rules.isCalendarDate
         @click="part = { list: 'alternateEvents', at }"
       >
         {{ event['name'] }}
-        <span v-if="errorsIn(`alternateEvents[${at}]`)" class="count">{{ errorsIn(`alternateEvents[${at}]`) }}</span>
+        <span
+          v-if="errorsIn(`alternateEvents[${at}]`)"
+          class="count"
+          :aria-label="sayErrors(errorsIn(`alternateEvents[${at}]`))"
+          >{{ errorsIn(`alternateEvents[${at}]`) }}</span
+        >
       </button>
       <div class="add">
         <label for="add-kind">Add an event</label>
@@ -244,7 +251,7 @@ const isDate = rules.isCalendarDate
         <BButton variant="primary" :disabled="!mayPublish" @click="publishing = true">Publish</BButton>
         <BButton variant="quiet" @click="removing = true">Throw the draft away</BButton>
       </section>
-      <DraftRemarks :remarks="remarks" @show="show" />
+      <DraftRemarks :remarks="remarks" :draft="draft" @show="show" />
     </aside>
 
     <BModal

@@ -2,9 +2,13 @@
 /** What the check says about the draft: each with its place, an example and how to mend it. */
 import { computed } from 'vue'
 import type { DraftRemark } from '../../workers/check.worker.ts'
+import { placeInWords } from './placeInWords.ts'
+import type { Plain } from './useDraft.ts'
 
 const props = defineProps<{
   remarks: readonly DraftRemark[]
+  /** What is said to be where. */
+  draft: Plain
 }>()
 const emit = defineEmits<{ show: [place: string] }>()
 
@@ -32,7 +36,7 @@ const heading = computed(() => {
       <li v-for="(remark, index) in shown" :key="index">
         <button :class="remark.severity" @click="emit('show', remark.place)">
           <strong>{{ remark.severity === 'error' ? 'Error' : 'Warning' }}</strong>
-          <span class="place figures">{{ remark.place || 'The document' }}</span>
+          <span class="place">{{ placeInWords(draft, remark.place) }}</span>
           <span>{{ remark.what }}</span>
           <span v-if="remark.example" class="quiet">{{ remark.example }}</span>
           <span v-if="remark.mend">{{ remark.mend }}</span>

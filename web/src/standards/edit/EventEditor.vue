@@ -10,6 +10,7 @@ import {
   parseProtocol,
   PROTOCOLS,
   StandardEvent,
+  withoutFigures,
   type EventKind,
   type Protocol,
 } from '@able-gauge/core'
@@ -63,7 +64,7 @@ const step = computed(() => {
 
 const chooseKind = (change: Event): void => {
   const { value } = change.target as HTMLSelectElement // the handler sits on the list of kinds
-  const { protocol: next, rounding, scoring } = eventTemplate(value as EventKind, 'new') as Plain // the list holds kinds only
+  const { protocol: next, rounding, scoring } = withoutFigures(eventTemplate(value as EventKind, 'new')) as Plain // the list holds kinds only
   // eslint-disable-next-line vue/no-mutating-props -- the document is edited in place by all its forms
   Object.assign(props.event, { protocol: next, rounding, scoring })
 }

@@ -7,6 +7,7 @@ import {
   SCORING_NAMES,
   SCORINGS,
   scoringTemplate,
+  withoutFigures,
   type FormField,
   type Protocol,
   type PublishedUnit,
@@ -131,7 +132,7 @@ const chooseSchool = (event: Event): void => {
   const { value } = event.target as HTMLSelectElement // the handler sits on the list of schools
   // the list holds schools only
   const { owner } = props
-  owner['scoring'] = scoringTemplate(value as ScoringKind, props.protocol, props.step)
+  owner['scoring'] = withoutFigures(scoringTemplate(value as ScoringKind, props.protocol, props.step))
   readLines()
 }
 </script>

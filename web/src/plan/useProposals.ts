@@ -1,0 +1,40 @@
+/** Asks the worker for proposals. */
+import type { DayPlan, Proposal } from '@able-gauge/core'
+import { ref, shallowRef } from 'vue'
+import { inWords } from '../api.ts'
+import { byBib, type Day } from '../day/day.ts'
+import { openPlanner, plain } from '../day/useForecast.ts'
+
+/** By what people are put into waves. */
+export type WavesBy = 'bib' | 'category'
+
+export const useProposals = (day: () => Day, plan: { readonly value: DayPlan }) => {
+  const planner = openPlanner()
+  const proposals = shallowRef<readonly Proposal[]>([])
+  const busy = ref(false)
+  const problem = ref('')
+  const propose = async (wavesBy: WavesBy): Promise<void> => {
+    busy.value = true
+    problem.value = ''
+    const { standard, entries, staff } = day()
+    const people = [...entries]
+      .filter(({ attendance }) => attendance !== 'absent' && attendance !== 'withdrawn')
+      .sort(byBib)
+      .map(({ id, category }) => ({ entryId: id, ...(wavesBy === 'category' ? { group: category } : {}) }))
+    const onStaff = staff.map(({ accountId, displayName, duty, role, entryId }) => ({
+      accountId,
+      displayName,
+      duty,
+      role,
+      ...(entryId === undefined ? {} : { entryId }),
+    }))
+    try {
+      proposals.value = await planner.propose(plain({ standard, plan: plan.value, people, staff: onStaff }))
+    } catch (error) {
+      problem.value = inWords(error)
+    } finally {
+      busy.value = false
+    }
+  }
+  return { proposals, busy, problem, propose }
+}
