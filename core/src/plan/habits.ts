@@ -9,6 +9,8 @@ export class SlotHabit {
   @Whole(1) readonly usualMs!: number
   /** Standard deviation of its logarithm, in hundredths: about so many percent a start takes more or less. */
   @Whole(0, 1_000) readonly spreadPercent!: number
+  /** People in one start, in tenths: starts of one person say nothing of starts of four. */
+  @Whole(10) readonly peopleTenths!: number
   /** Distances it was learnt from. */
   @Whole(0) readonly from!: number
 }
@@ -42,6 +44,7 @@ export interface PastStart {
   /** The device that stood at the station. */
   readonly deviceId: string
   readonly atMs: number
+  readonly people: number
 }
 
 /** Who was entered on past days, and how many of them were captured at all. */
@@ -49,6 +52,12 @@ export interface PastPeople {
   readonly entered: number
   readonly came: number
 }
+
+/** Fewer or more people in a start by more than this are another kind of start. */
+const ALIKE = 1.6
+/** Whether what was learnt holds for a start of so many people. */
+export const holdsFor = ({ peopleTenths }: SlotHabit, people: number): boolean =>
+  Math.max(peopleTenths / 10 / people, people / (peopleTenths / 10)) <= ALIKE
 
 /** Starts nearer to each other are one start of several people. */
 const ONE_START_MS = 15_000
@@ -59,25 +68,39 @@ const ENOUGH = 8
 /** Learns from the starts of past days. */
 export const learnHabits = (starts: readonly PastStart[], { entered, came }: PastPeople): Habits => {
   const distances = new Map<string, number[]>()
-  const stations = new Map<string, number[]>()
-  for (const { occasionId, eventId, deviceId, atMs } of starts) {
-    const key = `${eventId} ${occasionId} ${deviceId}`
-    stations.set(key, [...(stations.get(key) ?? []), atMs])
+  const heads = new Map<string, { people: number; starts: number }>()
+  const stations = new Map<string, PastStart[]>()
+  for (const start of starts) {
+    const key = `${start.eventId} ${start.occasionId} ${start.deviceId}`
+    stations.set(key, [...(stations.get(key) ?? []), start])
   }
-  for (const [key, times] of stations) {
-    const eventId = key.split(' ')[0] ?? ''
-    times.sort((a, b) => a - b)
-    const own = times.slice(1).map((atMs, index) => atMs - (times[index] ?? atMs))
-    distances.set(eventId, [...(distances.get(eventId) ?? []), ...own.filter((ms) => ms > ONE_START_MS)])
+  for (const own of stations.values()) {
+    own.sort((a, b) => a.atMs - b.atMs)
+    const eventId = own[0]?.eventId ?? ''
+    const apart = own.slice(1).map(({ atMs }, index) => atMs - (own[index]?.atMs ?? atMs))
+    const farApart = apart.filter((ms) => ms > ONE_START_MS)
+    distances.set(eventId, [...(distances.get(eventId) ?? []), ...farApart])
+    const known = heads.get(eventId) ?? { people: 0, starts: 0 }
+    const people = own.reduce((sum, start) => sum + start.people, 0)
+    heads.set(eventId, { people: known.people + people, starts: known.starts + farApart.length + 1 })
   }
   const slots = [...distances].flatMap(([eventId, all]): SlotHabit[] => {
+    const { people = 1, starts: begun = 1 } = heads.get(eventId) ?? {}
     const usual = middleOf(all)
     const own = all.filter((ms) => ms <= BREAK * usual)
     if (own.length < ENOUGH) return []
     const logs = own.map((ms) => Math.log(ms))
     const mean = logs.reduce((sum, one) => sum + one, 0) / logs.length
     const spread = Math.sqrt(logs.reduce((sum, one) => sum + (one - mean) ** 2, 0) / (logs.length - 1))
-    return [{ eventId, usualMs: Math.round(Math.exp(mean)), spreadPercent: Math.round(spread * 100), from: own.length }]
+    return [
+      {
+        eventId,
+        usualMs: Math.round(Math.exp(mean)),
+        spreadPercent: Math.round(spread * 100),
+        peopleTenths: Math.max(10, Math.round((10 * people) / begun)),
+        from: own.length,
+      },
+    ]
   })
   return {
     ...ASSUMED_HABITS,

@@ -33,6 +33,7 @@ const exactlyMinutes = (minutes: Readonly<Record<string, number>>): Habits => ({
     eventId,
     usualMs: each * MINUTE,
     spreadPercent: 0,
+    peopleTenths: eventId === 'run' ? 60 : 10,
     from: 20,
   })),
 })
@@ -94,7 +95,7 @@ test('longer and wider habits make later and less certain days; the same seed gi
   const plain = task([event('grip')], 20)
   const slow: Habits = {
     ...EXACT,
-    slots: [{ eventId: 'grip', usualMs: 3 * MINUTE, spreadPercent: 40, from: 30 }],
+    slots: [{ eventId: 'grip', usualMs: 3 * MINUTE, spreadPercent: 40, peopleTenths: 10, from: 30 }],
   }
   const days = simulated(plain, slow, undefined, 300)
   // the mean of a lognormal is the usual value times exp(σ²/2): 20 · 2 · 1.5 · 1.083 = 65 minutes
@@ -121,17 +122,23 @@ test('a day under way: what is done stands, what is under way ends no sooner tha
 
 const startsEvery = (distances: readonly number[], occasionId = 'day', deviceId = 'tablet'): PastStart[] => {
   let atMs = 0
-  return [0, ...distances].map((ms) => ({ occasionId, eventId: 'grip', deviceId, atMs: (atMs += ms) }))
+  return [0, ...distances].map((ms) => ({
+    occasionId,
+    eventId: 'grip',
+    deviceId,
+    atMs: (atMs += ms),
+    people: 1,
+  }))
 }
 const slots = (starts: readonly PastStart[]) =>
   learnHabits(starts, { entered: 20, came: 18 }).slots.find(({ eventId }) => eventId === 'grip')
 
 test('how long a start takes is learnt from the distances of starts at one station', () => {
   const learnt = slots(startsEvery(Array.from({ length: 10 }, () => 3 * MINUTE)))
-  expect(learnt).toEqual({ eventId: 'grip', usualMs: 3 * MINUTE, spreadPercent: 0, from: 10 })
+  expect(learnt).toEqual({ eventId: 'grip', usualMs: 3 * MINUTE, spreadPercent: 0, peopleTenths: 10, from: 10 })
   const spread = slots(startsEvery(Array.from({ length: 10 }, (_, index) => (index % 2 ? 4 : 1) * MINUTE)))
   // half of them one minute, half of them four: usually two, give or take ln 2 = 0.69 with one degree of freedom less
-  expect(spread).toEqual({ eventId: 'grip', usualMs: 2 * MINUTE, spreadPercent: 73, from: 10 })
+  expect(spread).toEqual({ eventId: 'grip', usualMs: 2 * MINUTE, spreadPercent: 73, peopleTenths: 10, from: 10 })
 })
 
 test('a break, another station, another day and several people of one start are no distance', () => {
@@ -148,4 +155,23 @@ test('too few starts teach nothing, and who did not come is learnt', () => {
   expect(slots(startsEvery([MINUTE, MINUTE]))).toBeUndefined()
   expect(learnHabits([], { entered: 20, came: 18 }).absentPercent).toBe(10)
   expect(learnHabits([], { entered: 2, came: 0 })).toEqual(ASSUMED_HABITS)
+})
+
+test('starts of one person say nothing of starts of four: those take what is planned', () => {
+  const four = task([event('hold', { together: 4, slotMs: 5 * MINUTE })], 4)
+  const one: Habits = {
+    ...EXACT,
+    slots: [{ eventId: 'hold', usualMs: MINUTE, spreadPercent: 0, peopleTenths: 10, from: 40 }],
+  }
+  expect(simulated(four, one, undefined, 200).middleMs).toBeGreaterThan(4 * MINUTE)
+  const alike = { ...one, slots: one.slots.map((slot) => ({ ...slot, peopleTenths: 35 })) }
+  expect(simulated(four, alike).middleMs).toBe(MINUTE)
+})
+
+test('people begun within a breath of each other are one start, and waves count their people', () => {
+  const pairs = Array.from({ length: 10 }, (_, index) => (index % 2 ? 1_000 : 3 * MINUTE))
+  // nineteen people in fourteen starts
+  expect(slots(startsEvery([...pairs, ...Array.from({ length: 8 }, () => 3 * MINUTE)]))?.peopleTenths).toBe(14)
+  const waves = startsEvery(Array.from({ length: 9 }, () => 12 * MINUTE)).map((start) => ({ ...start, people: 12 }))
+  expect(slots(waves)?.peopleTenths).toBe(120)
 })

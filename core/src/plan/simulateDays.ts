@@ -3,7 +3,7 @@
  * take now less, now longer. Starts keep the order of the timetable; each begins once its station, its staff and its people are there.
  */
 import { seededRandom, type Random } from '../random/random.ts'
-import { ASSUMED_SPREAD_PERCENT, type Habits } from './habits.ts'
+import { ASSUMED_SPREAD_PERCENT, holdsFor, type Habits } from './habits.ts'
 import type { Start, Timetable, TimetableEvent, TimetableTask } from './timetable.ts'
 
 /** What is known of a day under way. */
@@ -122,7 +122,8 @@ const workDay = (starts: readonly PlannedStart[], habits: Habits, random: Random
       return !gone.has(id) && arrival !== null
     })
     if (present.length === 0) continue
-    const habit = slots.get(event.eventId)
+    const learnt = slots.get(event.eventId)
+    const habit = learnt && holdsFor(learnt, start.entryIds.length) ? learnt : undefined
     const spread = (habit?.spreadPercent ?? ASSUMED_SPREAD_PERCENT) / 100
     const takesMs = (habit?.usualMs ?? event.slotMs) * Math.exp(spread * drawn)
     const stations = stationsMs.get(event.eventId) ?? Array.from({ length: event.stations }, () => 0)

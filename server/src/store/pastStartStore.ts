@@ -12,10 +12,17 @@ const PAST_DAYS = `select o.id from occasions o join sign_offs s on s.occasion_i
 
 /** Each start of a wave; in events that were not started by waves, the first capture of each person. */
 export const listPastStarts = async (db: Database, standardId: string): Promise<PastStart[]> => {
-  const { rows } = await db.query<{ occasion_id: string; event_id: string; device_id: string; at_ms: string }>(
+  const { rows } = await db.query<{
+    occasion_id: string
+    event_id: string
+    device_id: string
+    at_ms: string
+    people: number
+  }>(
     `with days as (${PAST_DAYS})
      select distinct on (c.occasion_id, c.event_id, coalesce(c.entry_id::text, c.id::text))
-            c.occasion_id, c.event_id, c.device_id, c.at_ms
+            c.occasion_id, c.event_id, c.device_id, c.at_ms,
+            coalesce(jsonb_array_length(case when c.kind = 'waveStarted' then c.payload->'entryIds' end), 1) as people
        from captures c join days d on d.id = c.occasion_id
       where c.kind = 'waveStarted'
          or (c.entry_id is not null and c.kind not in ('cleared', 'decided', 'placed', 'voided')
@@ -29,6 +36,7 @@ export const listPastStarts = async (db: Database, standardId: string): Promise<
     eventId: row.event_id,
     deviceId: row.device_id,
     atMs: Number(row.at_ms),
+    people: row.people,
   }))
 }
 

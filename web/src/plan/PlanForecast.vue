@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What will really happen: where people wait, when the day ends, and what would help; each with the figures in words beside it. */
-import { printTime, type Habits, type Timetable, type TimetableTask } from '@able-gauge/core'
+import { holdsFor, printTime, type Habits, type Timetable, type TimetableTask } from '@able-gauge/core'
 import { scaleLinear } from 'd3-scale'
 import { area, curveMonotoneX, line } from 'd3-shape'
 import { computed, toRef } from 'vue'
@@ -114,9 +114,11 @@ const APART = 0.15
 const MOST_APART = 2
 const apart = computed(() =>
   props.habits.slots
-    .flatMap(({ eventId, usualMs }) => {
-      const slotMs = props.task.events.find((event) => event.eventId === eventId)?.slotMs
-      return slotMs === undefined ? [] : [{ eventId, usualMs, slotMs, by: Math.abs(Math.log(usualMs / slotMs)) }]
+    .flatMap((slot) => {
+      const { eventId, usualMs } = slot
+      const event = props.task.events.find((one) => one.eventId === eventId)
+      if (!event || !holdsFor(slot, event.together)) return []
+      return [{ eventId, usualMs, slotMs: event.slotMs, by: Math.abs(Math.log(usualMs / event.slotMs)) }]
     })
     .filter(({ by }) => by > APART)
     .sort((a, b) => b.by - a.by)

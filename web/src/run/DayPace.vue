@@ -16,6 +16,8 @@ const MINUTE_MS = 60_000
 /** Later or earlier by less than this is in time. */
 const IN_TIME_MS = 3 * MINUTE_MS
 const ANOTHER_HOUR_MS = 60 * MINUTE_MS
+/** A day on which nothing happens for so long is at a break, or over. */
+const BREAK_MS = 90 * MINUTE_MS
 
 const store = useDay()
 const clock = useAgreedClock()
@@ -27,13 +29,13 @@ const plannedMs = computed(
     startOfDayMs(props.day.occasion.testDate, props.day.occasion.zone) +
     timeOfDayMs(plan.value.days[0]?.startsAt ?? '09:00'),
 )
-/** The first start there was; null before it. */
-const firstMs = computed(() => {
-  const starts = props.day.standard.events.flatMap(({ id }) =>
-    [...store.marksIn(id).value.values()].flatMap(({ span }) => span?.fromMs ?? []),
-  )
-  return starts.length === 0 ? null : Math.min(...starts)
-})
+/** Every moment somebody began or ended an event. */
+const moments = computed(() =>
+  props.day.standard.events.flatMap(({ id }) =>
+    [...store.marksIn(id).value.values()].flatMap(({ span }) => (span ? [span.fromMs, span.toMs ?? span.fromMs] : [])),
+  ),
+)
+const firstMs = computed(() => (moments.value.length === 0 ? null : Math.min(...moments.value)))
 /** A day that began at another hour altogether is measured from there. */
 const beganMs = computed(() =>
   firstMs.value !== null && Math.abs(firstMs.value - plannedMs.value) > ANOTHER_HOUR_MS
@@ -73,8 +75,12 @@ const said = computed(() => {
   if (!soFar.value || !simulated) return null
   const lateMs = simulated.middleMs - (timetable.value.endMs[0] ?? 0)
   const minutes = Math.round(Math.abs(lateMs) / MINUTE_MS)
+  const lastMs = Math.max(...moments.value)
+  const nowMs = soFar.value.nowMs + beganMs.value
   const at = (ms: number): string => timeOfDay(beganMs.value + ms, props.day.occasion.zone).slice(0, 5)
+  if (nowMs - lastMs > BREAK_MS) return { since: at(lastMs - beganMs.value) }
   return {
+    since: null,
     isLate: lateMs >= IN_TIME_MS,
     pace:
       Math.abs(lateMs) < IN_TIME_MS ? 'In time' : `${minutes} minutes ${lateMs > 0 ? 'behind' : 'ahead of'} the plan`,
@@ -86,7 +92,11 @@ const said = computed(() => {
 </script>
 
 <template>
-  <p v-if="said" class="pace" :class="{ late: said.isLate }" role="status">
+  <p v-if="said && said.since !== null" class="pace" role="status">
+    Nothing was begun or ended since <span class="figures">{{ said.since }}</span>. When the day ends is told again with
+    the next start.
+  </p>
+  <p v-else-if="said" class="pace" :class="{ late: said.isLate }" role="status">
     {{ said.begun }}<strong>{{ said.pace }}.</strong> Done about <strong class="figures">{{ said.middle }}</strong>, by
     <span class="figures">{{ said.likely }}</span> in 8 of 10 days like this one.
   </p>
