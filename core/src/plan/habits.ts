@@ -9,6 +9,8 @@ export class SlotHabit {
   @Whole(1) readonly usualMs!: number
   /** Standard deviation of its logarithm, in hundredths: about so many percent a start takes more or less. */
   @Whole(0, 1_000) readonly spreadPercent!: number
+  /** From somebody's first capture to their last: so long they are at it themselves, while the station may still be made ready. */
+  @Whole(0) readonly ownMs!: number
   /** People in one start, in tenths: starts of one person say nothing of starts of four. */
   @Whole(10) readonly peopleTenths!: number
   /** Distances it was learnt from. */
@@ -45,6 +47,8 @@ export interface PastStart {
   readonly deviceId: string
   readonly atMs: number
   readonly people: number
+  /** From the first capture of this start to its last; null where that is not known. */
+  readonly ownMs: number | null
 }
 
 /** Who was entered on past days, and how many of them were captured at all. */
@@ -68,6 +72,7 @@ const ENOUGH = 8
 /** Learns from the starts of past days. */
 export const learnHabits = (starts: readonly PastStart[], { entered, came }: PastPeople): Habits => {
   const distances = new Map<string, number[]>()
+  const owns = new Map<string, number[]>()
   const heads = new Map<string, { people: number; starts: number }>()
   const stations = new Map<string, PastStart[]>()
   for (const start of starts) {
@@ -80,6 +85,7 @@ export const learnHabits = (starts: readonly PastStart[], { entered, came }: Pas
     const apart = own.slice(1).map(({ atMs }, index) => atMs - (own[index]?.atMs ?? atMs))
     const farApart = apart.filter((ms) => ms > ONE_START_MS)
     distances.set(eventId, [...(distances.get(eventId) ?? []), ...farApart])
+    owns.set(eventId, [...(owns.get(eventId) ?? []), ...own.flatMap(({ ownMs }) => ownMs ?? [])])
     const known = heads.get(eventId) ?? { people: 0, starts: 0 }
     const people = own.reduce((sum, start) => sum + start.people, 0)
     heads.set(eventId, { people: known.people + people, starts: known.starts + farApart.length + 1 })
@@ -92,10 +98,13 @@ export const learnHabits = (starts: readonly PastStart[], { entered, came }: Pas
     const logs = own.map((ms) => Math.log(ms))
     const mean = logs.reduce((sum, one) => sum + one, 0) / logs.length
     const spread = Math.sqrt(logs.reduce((sum, one) => sum + (one - mean) ** 2, 0) / (logs.length - 1))
+    const usualMs = Math.round(Math.exp(mean))
+    const spans = owns.get(eventId) ?? []
     return [
       {
         eventId,
-        usualMs: Math.round(Math.exp(mean)),
+        usualMs,
+        ownMs: spans.length === 0 ? usualMs : Math.min(usualMs, middleOf(spans)),
         spreadPercent: Math.round(spread * 100),
         peopleTenths: Math.max(10, Math.round((10 * people) / begun)),
         from: own.length,

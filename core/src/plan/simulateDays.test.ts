@@ -32,6 +32,7 @@ const exactlyMinutes = (minutes: Readonly<Record<string, number>>): Habits => ({
   slots: Object.entries(minutes).map(([eventId, each]) => ({
     eventId,
     usualMs: each * MINUTE,
+    ownMs: each * MINUTE,
     spreadPercent: 0,
     peopleTenths: eventId === 'run' ? 60 : 10,
     from: 20,
@@ -95,7 +96,7 @@ test('longer and wider habits make later and less certain days; the same seed gi
   const plain = task([event('grip')], 20)
   const slow: Habits = {
     ...EXACT,
-    slots: [{ eventId: 'grip', usualMs: 3 * MINUTE, spreadPercent: 40, peopleTenths: 10, from: 30 }],
+    slots: [{ eventId: 'grip', usualMs: 3 * MINUTE, ownMs: 3 * MINUTE, spreadPercent: 40, peopleTenths: 10, from: 30 }],
   }
   const days = simulated(plain, slow, undefined, 300)
   // the mean of a lognormal is the usual value times exp(σ²/2): 20 · 2 · 1.5 · 1.083 = 65 minutes
@@ -128,6 +129,7 @@ const startsEvery = (distances: readonly number[], occasionId = 'day', deviceId 
     deviceId,
     atMs: (atMs += ms),
     people: 1,
+    ownMs: null,
   }))
 }
 const slots = (starts: readonly PastStart[]) =>
@@ -135,10 +137,24 @@ const slots = (starts: readonly PastStart[]) =>
 
 test('how long a start takes is learnt from the distances of starts at one station', () => {
   const learnt = slots(startsEvery(Array.from({ length: 10 }, () => 3 * MINUTE)))
-  expect(learnt).toEqual({ eventId: 'grip', usualMs: 3 * MINUTE, spreadPercent: 0, peopleTenths: 10, from: 10 })
+  expect(learnt).toEqual({
+    eventId: 'grip',
+    usualMs: 3 * MINUTE,
+    ownMs: 3 * MINUTE,
+    spreadPercent: 0,
+    peopleTenths: 10,
+    from: 10,
+  })
   const spread = slots(startsEvery(Array.from({ length: 10 }, (_, index) => (index % 2 ? 4 : 1) * MINUTE)))
   // half of them one minute, half of them four: usually two, give or take ln 2 = 0.69 with one degree of freedom less
-  expect(spread).toEqual({ eventId: 'grip', usualMs: 2 * MINUTE, spreadPercent: 73, peopleTenths: 10, from: 10 })
+  expect(spread).toEqual({
+    eventId: 'grip',
+    usualMs: 2 * MINUTE,
+    ownMs: 2 * MINUTE,
+    spreadPercent: 73,
+    peopleTenths: 10,
+    from: 10,
+  })
 })
 
 test('a break, another station, another day and several people of one start are no distance', () => {
@@ -161,7 +177,7 @@ test('starts of one person say nothing of starts of four: those take what is pla
   const four = task([event('hold', { together: 4, slotMs: 5 * MINUTE })], 4)
   const one: Habits = {
     ...EXACT,
-    slots: [{ eventId: 'hold', usualMs: MINUTE, spreadPercent: 0, peopleTenths: 10, from: 40 }],
+    slots: [{ eventId: 'hold', usualMs: MINUTE, ownMs: MINUTE, spreadPercent: 0, peopleTenths: 10, from: 40 }],
   }
   expect(simulated(four, one, undefined, 200).middleMs).toBeGreaterThan(4 * MINUTE)
   const alike = { ...one, slots: one.slots.map((slot) => ({ ...slot, peopleTenths: 35 })) }
@@ -174,4 +190,19 @@ test('people begun within a breath of each other are one start, and waves count 
   expect(slots(startsEvery([...pairs, ...Array.from({ length: 8 }, () => 3 * MINUTE)]))?.peopleTenths).toBe(14)
   const waves = startsEvery(Array.from({ length: 9 }, () => 12 * MINUTE)).map((start) => ({ ...start, people: 12 }))
   expect(slots(waves)?.peopleTenths).toBe(120)
+})
+
+test('whoever has done their own rests while the station is still made ready for the next', () => {
+  const two = task([event('grip', { slotMs: 2 * MINUTE }), event('drag', { slotMs: MINUTE })], 2)
+  const quick: Habits = {
+    ...EXACT,
+    slots: [
+      { eventId: 'grip', usualMs: 2 * MINUTE, ownMs: MINUTE, spreadPercent: 0, peopleTenths: 10, from: 40 },
+      { eventId: 'drag', usualMs: MINUTE, ownMs: MINUTE, spreadPercent: 0, peopleTenths: 10, from: 40 },
+    ],
+  }
+  // the second begins at two minutes, is done at three, and at the drag until four
+  expect(simulated(two, quick).middleMs).toBe(4 * MINUTE)
+  const known = startsEvery(Array.from({ length: 9 }, () => 3 * MINUTE)).map((start) => ({ ...start, ownMs: MINUTE }))
+  expect(slots(known)?.ownMs).toBe(MINUTE)
 })

@@ -125,7 +125,9 @@ const workDay = (starts: readonly PlannedStart[], habits: Habits, random: Random
     const learnt = slots.get(event.eventId)
     const habit = learnt && holdsFor(learnt, start.entryIds.length) ? learnt : undefined
     const spread = (habit?.spreadPercent ?? ASSUMED_SPREAD_PERCENT) / 100
-    const takesMs = (habit?.usualMs ?? event.slotMs) * Math.exp(spread * drawn)
+    const longer = Math.exp(spread * drawn)
+    const takesMs = (habit?.usualMs ?? event.slotMs) * longer
+    const ownMs = (habit?.ownMs ?? event.slotMs) * longer
     const stations = stationsMs.get(event.eventId) ?? Array.from({ length: event.stations }, () => 0)
     stationsMs.set(event.eventId, stations)
     const station = stations.indexOf(Math.min(...stations))
@@ -151,7 +153,7 @@ const workDay = (starts: readonly PlannedStart[], habits: Habits, random: Random
       // at the first event nobody minds their own place in the list
       const fromMs = readyMs.has(id) ? ready[index] : Math.max(start.startMs, ready[index] ?? 0)
       queue.push({ fromMs: Math.min(fromMs ?? startMs, startMs), toMs: startMs })
-      readyMs.set(id, endedMs + event.restAfterMs)
+      readyMs.set(id, (known.length > 0 ? endedMs : startMs + ownMs) + event.restAfterMs)
       if (stops[start.entryIds.indexOf(id)] && known.length === 0) gone.add(id)
     }
     endMs = Math.max(endMs, endedMs)

@@ -48,7 +48,9 @@ test('with no day signed nothing is known; a signed one tells how long a start t
   expect(signed.status).toBe(201)
   expect(await habits()).toEqual({
     ...ASSUMED_HABITS,
-    slots: [{ eventId: 'press-ups', usualMs: 3 * MINUTE, spreadPercent: 0, peopleTenths: 10, from: CAME - 1 }],
+    slots: [
+      { eventId: 'press-ups', usualMs: 3 * MINUTE, ownMs: 5_000, spreadPercent: 0, peopleTenths: 10, from: CAME - 1 },
+    ],
     absentPercent: (100 * (HEADS - CAME)) / HEADS,
   })
 })

@@ -10,7 +10,7 @@ const PAST_DAYS = `select o.id from occasions o join sign_offs s on s.occasion_i
    where o.standard_id = $1 and r.occasion_id is null
    order by o.test_date desc limit ${DAYS}`
 
-/** Each start of a wave; in events that were not started by waves, the first capture of each person. */
+/** Each start of a wave; in events that were not started by waves, each person from their first capture to the last. */
 export const listPastStarts = async (db: Database, standardId: string): Promise<PastStart[]> => {
   const { rows } = await db.query<{
     occasion_id: string
@@ -18,17 +18,22 @@ export const listPastStarts = async (db: Database, standardId: string): Promise<
     device_id: string
     at_ms: string
     people: number
+    own_ms: string | null
   }>(
-    `with days as (${PAST_DAYS})
-     select distinct on (c.occasion_id, c.event_id, coalesce(c.entry_id::text, c.id::text))
-            c.occasion_id, c.event_id, c.device_id, c.at_ms,
-            coalesce(jsonb_array_length(case when c.kind = 'waveStarted' then c.payload->'entryIds' end), 1) as people
+    `with days as (${PAST_DAYS}),
+     waves as (
+       select c.occasion_id, c.event_id, c.device_id, c.at_ms,
+              coalesce(jsonb_array_length(c.payload->'entryIds'), 1) as people
+         from captures c join days d on d.id = c.occasion_id
+        where c.kind = 'waveStarted')
+     select occasion_id, event_id, device_id, at_ms, people, null::bigint as own_ms from waves
+     union all
+     select c.occasion_id, c.event_id, (array_agg(c.device_id order by c.at_ms))[1], min(c.at_ms), 1,
+            max(c.at_ms) - min(c.at_ms)
        from captures c join days d on d.id = c.occasion_id
-      where c.kind = 'waveStarted'
-         or (c.entry_id is not null and c.kind not in ('cleared', 'decided', 'placed', 'voided')
-             and not exists (select 1 from captures w where w.occasion_id = c.occasion_id and w.event_id = c.event_id
-                                                        and w.kind = 'waveStarted'))
-      order by c.occasion_id, c.event_id, coalesce(c.entry_id::text, c.id::text), c.at_ms`,
+      where c.entry_id is not null and c.kind not in ('cleared', 'decided', 'placed', 'voided')
+        and not exists (select 1 from waves w where w.occasion_id = c.occasion_id and w.event_id = c.event_id)
+      group by c.occasion_id, c.event_id, c.entry_id`,
     [standardId],
   )
   return rows.map((row) => ({
@@ -37,6 +42,7 @@ export const listPastStarts = async (db: Database, standardId: string): Promise<
     deviceId: row.device_id,
     atMs: Number(row.at_ms),
     people: row.people,
+    ownMs: row.own_ms === null ? null : Number(row.own_ms),
   }))
 }
 
