@@ -50,6 +50,8 @@ beforeEach(() => {
         json({ versions: [version({ version: 2 }), version({}), version({ version: 4, state: 'draft' })] }),
       )
     if (path.includes('/standards/')) return Promise.resolve(json(DETAIL))
+    // whatever else is still under way on the page is no import
+    if (!path.endsWith('/brought-results')) return Promise.resolve(json({}))
     const asked = JSON.parse(body ?? '{}') as Sent
     sent.push(asked)
     const outcomes = asked.rows.map(({ line }) => ({

@@ -50,4 +50,5 @@ test('whoever was chosen is entered, though somebody else was looked for since',
   await page.get('button').trigger('click')
   await flushPromises()
   expect(sent).toMatchObject([{ waveOf: 12, people: [{ familyName: 'Merrow' }, { familyName: 'Ardent' }] }])
+  page.unmount()
 })
