@@ -6,6 +6,7 @@ import { computed, onScopeDispose, shallowRef, toRaw, watch } from 'vue'
 import { call } from '../api.ts'
 import type { Forecast, Planner } from '../workers/plan.worker.ts'
 import PlanWorker from '../workers/plan.worker.ts?worker'
+import { useSession } from '../session/sessionStore.ts'
 import type { Day } from './day.ts'
 
 const FORECAST_AFTER_MS = 250
@@ -21,11 +22,14 @@ export const plain = <Value>(value: Value): Value => JSON.parse(JSON.stringify(t
 /** How long starts took on the organisation's past days; what is assumed until they are read, and where there are none. */
 export const useHabits = (day: () => Day) => {
   const habits = shallowRef<Habits>(ASSUMED_HABITS)
+  const session = useSession()
   const read = async (): Promise<void> => {
+    // whoever may not plan is told nothing of past days
+    if (!session.can('habits.read')) return
     try {
       habits.value = await call('GET', `/occasions/${day().occasion.id}/habits`, Habits)
     } catch {
-      // without the server, or for somebody who may not plan, what is assumed has to do
+      // without the server what is assumed has to do
     }
   }
   void read()
