@@ -11,10 +11,13 @@ import type { Day } from './day.ts'
 
 const FORECAST_AFTER_MS = 250
 
-export const openPlanner = (): Remote<Planner> => {
-  const worker = new PlanWorker()
-  onScopeDispose(() => worker.terminate())
-  return wrap<Planner>(worker)
+/** Where a planner comes from; tests play one. */
+export const planners = {
+  open: (): Remote<Planner> => {
+    const worker = new PlanWorker()
+    onScopeDispose(() => worker.terminate())
+    return wrap<Planner>(worker)
+  },
 }
 /** A worker takes no reactive values. */
 export const plain = <Value>(value: Value): Value => JSON.parse(JSON.stringify(toRaw(value))) as Value
@@ -44,7 +47,7 @@ export const useForecast = (
   day: () => number,
   soFar: () => SoFar | null = () => null,
 ) => {
-  const planner = openPlanner()
+  const planner = planners.open()
   const forecast = shallowRef<Forecast | null>(null)
   let round = 0
   const ask = async (): Promise<void> => {

@@ -1,9 +1,10 @@
 /** The parts of the board: waves people are moved between, lists of the timetable, staff beside it, proposals to choose from. */
 import { flushPromises, mount } from '@vue/test-utils'
 import { firstPlan, makeTimetable, proposePlans, timetableTask } from '@able-gauge/core'
-import { expect, test, vi } from 'vitest'
+import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { entry, json, openDay, type PlayedServer } from '../../testing/openDay.ts'
 import { wavesOnGround, type Day } from '../day/day.ts'
+import { planners } from '../day/useForecast.ts'
 import type { Planner } from '../workers/plan.worker.ts'
 import PlanProposals from './PlanProposals.vue'
 import PlanWaves from './PlanWaves.vue'
@@ -11,14 +12,11 @@ import StaffSide from './StaffSide.vue'
 import TimetableList from './TimetableList.vue'
 import { usePlan } from './usePlan.ts'
 
-vi.mock('../workers/plan.worker.ts?worker', () => ({
-  default: class {
-    terminate = (): void => undefined
-  },
-}))
-vi.mock('comlink', () => ({
-  wrap: (): Partial<Planner> => ({ propose: (task) => proposePlans(task, 1) }),
-}))
+beforeEach(() => {
+  const played: Partial<Planner> = { propose: (task) => proposePlans(task, 1) }
+  vi.spyOn(planners, 'open').mockReturnValue(played as unknown as ReturnType<typeof planners.open>)
+})
+afterEach(() => vi.restoreAllMocks())
 
 const open = async () => openDay({ entries: [entry(1), entry(2), entry(3)], role: 'officer' })
 const wavesSent = ({ asked }: PlayedServer): unknown[] =>

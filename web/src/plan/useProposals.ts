@@ -3,13 +3,13 @@ import type { DayPlan, Proposal } from '@able-gauge/core'
 import { ref, shallowRef } from 'vue'
 import { inWords } from '../api.ts'
 import { byBib, type Day } from '../day/day.ts'
-import { openPlanner, plain } from '../day/useForecast.ts'
+import { plain, planners } from '../day/useForecast.ts'
 
 /** By what people are put into waves. */
 export type WavesBy = 'bib' | 'category'
 
 export const useProposals = (day: () => Day, plan: { readonly value: DayPlan }) => {
-  const planner = openPlanner()
+  const planner = planners.open()
   const proposals = shallowRef<readonly Proposal[]>([])
   const busy = ref(false)
   const problem = ref('')
