@@ -1,6 +1,6 @@
 /** People put into waves in each of the ways that make sense, and the timetable that ends soonest. */
 import { improveTimetable, type ImprovedTimetable } from './improveTimetable.ts'
-import { makeTimetable, type Timetable, type TimetableTask, type TimetableWave } from './timetable.ts'
+import { lengthOf, makeTimetable, type TimetableTask, type TimetableWave } from './timetable.ts'
 
 /** Somebody to be put into a wave; those of one group stand together. */
 export interface WavePerson {
@@ -38,8 +38,6 @@ const waveCounts = (heads: number, largest: number): number[] => {
   const last = Math.max(fewest, Math.floor(heads / SMALLEST_WAVE))
   return Array.from({ length: Math.min(last - fewest + 1, MOST_COUNTS) }, (_, index) => fewest + index)
 }
-
-export const lengthOf = ({ endMs }: Timetable): number => endMs.reduce((sum, one) => sum + one, 0)
 
 /** So often something can be tried within the time a person waits. */
 export const roundsFor = ({ events, waves }: TimetableTask): number => {

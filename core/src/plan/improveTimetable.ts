@@ -1,6 +1,6 @@
 /** Looks for an order of turns, and for orders of events where they are free, that ends the day sooner. */
 import { seededRandom, type Random } from '../random/random.ts'
-import { makeTimetable, type Timetable, type TimetableTask, type TimetableWave } from './timetable.ts'
+import { lengthOf, makeTimetable, type Timetable, type TimetableTask, type TimetableWave } from './timetable.ts'
 import { timetableBound } from './timetableBound.ts'
 
 export interface ImprovedTimetable {
@@ -36,8 +36,6 @@ export const improveTimetable = (task: TimetableTask, rounds: number, seed: numb
   const { task: found, timetable, lengthMs } = best
   return { task: found, timetable, lengthMs }
 }
-
-const lengthOf = ({ endMs }: Timetable): number => endMs.reduce((sum, one) => sum + one, 0)
 
 /** The length counts first; between two of one length, the one whose turns end sooner has more room left. */
 const costOf = (timetable: Timetable): number =>

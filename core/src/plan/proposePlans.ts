@@ -3,10 +3,17 @@ import { kindOf } from '../kinds/kinds.ts'
 import type { Standard } from '../standard/standard.ts'
 import { assignStaff, freeStaff } from './assignStaff.ts'
 import type { DayPlan } from './dayPlan.ts'
-import { bestWaves, LARGEST_WAVE, lengthOf, roundsFor, type WavePerson } from './bestWaves.ts'
+import { bestWaves, LARGEST_WAVE, roundsFor, type WavePerson } from './bestWaves.ts'
 import { improveTimetable, type ImprovedTimetable } from './improveTimetable.ts'
 import type { PlannedStaff } from './planFindings.ts'
-import { makeTimetable, timetableTask, type Timetable, type TimetableTask, type TimetableWave } from './timetable.ts'
+import {
+  lengthOf,
+  makeTimetable,
+  timetableTask,
+  type Timetable,
+  type TimetableTask,
+  type TimetableWave,
+} from './timetable.ts'
 import { boundForAnyWaves } from './timetableBound.ts'
 
 export interface ProposalTask {

@@ -58,6 +58,9 @@ export interface Timetable {
   readonly endMs: readonly number[]
 }
 
+/** Length of all its days together, ms. */
+export const lengthOf = ({ endMs }: Pick<Timetable, 'endMs'>): number => endMs.reduce((sum, one) => sum + one, 0)
+
 /** Puts a plan, the battery's rests and the waves together. */
 export const timetableTask = (
   plan: DayPlan,

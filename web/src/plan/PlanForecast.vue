@@ -95,11 +95,18 @@ const bins = computed(() => {
   return { columns, tallest, first, last, notch: (likelyMs - first) / stepMs }
 })
 const likely = computed(() => clockAt(props.startsAt, simulated.value.likelyMs))
+/** What was learnt of starts like those that are planned. */
+const learntSlots = computed(() =>
+  props.habits.slots.flatMap((slot) => {
+    const event = props.task.events.find(({ eventId }) => eventId === slot.eventId)
+    return event && holdsFor(slot, event.together) ? [{ ...slot, slotMs: event.slotMs }] : []
+  }),
+)
 const learnt = computed(() => {
-  const from = props.habits.slots.reduce((sum, slot) => sum + slot.from, 0)
+  const from = learntSlots.value.reduce((sum, slot) => sum + slot.from, 0)
   return from === 0
-    ? 'No day of this standard is signed yet: starts take what is planned, give or take a sixth.'
-    : `Durations from ${from} starts of your own past days.`
+    ? 'No signed day tells of starts like these: they take what is planned, give or take a sixth.'
+    : `Durations from ${from} starts of your own past days, where they tell.`
 })
 const helps = computed(() =>
   (forecast.value?.help ?? []).map(({ eventId, savesMs, most }) => ({
@@ -113,13 +120,8 @@ const EARLIER_MS = 15 * MINUTE_MS
 const APART = 0.15
 const MOST_APART = 2
 const apart = computed(() =>
-  props.habits.slots
-    .flatMap((slot) => {
-      const { eventId, usualMs } = slot
-      const event = props.task.events.find((one) => one.eventId === eventId)
-      if (!event || !holdsFor(slot, event.together)) return []
-      return [{ eventId, usualMs, slotMs: event.slotMs, by: Math.abs(Math.log(usualMs / event.slotMs)) }]
-    })
+  learntSlots.value
+    .map((slot) => ({ ...slot, by: Math.abs(Math.log(slot.usualMs / slot.slotMs)) }))
     .filter(({ by }) => by > APART)
     .sort((a, b) => b.by - a.by)
     .slice(0, MOST_APART),
