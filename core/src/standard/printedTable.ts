@@ -1,0 +1,250 @@
+/**
+ * A table as it was printed, cell by cell: whom its headings name, what its figures are. Bands may run across or down, the best row may
+ * stand on top or below, the points or the results may be what the rows are named by. What is not certain is told in its cell.
+ */
+import type { Sense } from '../kinds/kind.ts'
+import type { FieldForm } from '../quantity/field.ts'
+import type { PrintedLabel } from './printedLabel.ts'
+import { withRanges } from './printedRanges.ts'
+import { shapeOf, type Block, type HeadingLine, type Names, type TableShape } from './printedShape.ts'
+import {
+  readPrintedPoints,
+  readPrintedValue,
+  type PrintedValue,
+  type ThreeDigits,
+  type ValueColumn,
+} from './printedValue.ts'
+import type { ScoringKind } from './scoring.ts'
+
+/** The schools that are printed as a table. */
+export type TableSchool = Extract<
+  ScoringKind,
+  'cutByBand' | 'relativeCut' | 'pointsTable' | 'pointsByRule' | 'normClasses'
+>
+
+export interface TableContext extends Names {
+  readonly school: TableSchool
+  /** How values of the event are written. */
+  readonly form: FieldForm
+  readonly sense: Sense
+}
+
+/** What a table does not say of itself. */
+export interface TableChoices {
+  /** What the figures inside a points table are; what its rows are named by is the other. */
+  readonly inside?: 'values' | 'points'
+  readonly threeDigits?: ThreeDigits
+}
+
+/** What was made of one cell. */
+export type CellReading =
+  | PrintedValue
+  | { readonly as: 'heading'; readonly said: string }
+  | { readonly as: 'points'; readonly text: string; readonly value: number }
+
+/** One figure of the table with all its headings say. */
+export interface TableFigure {
+  readonly people: PrintedLabel
+  /** A class, or a category the standard does not know. */
+  readonly words: readonly string[]
+  /** What a points table names its rows by. */
+  readonly axis: PrintedValue | null
+  readonly figure: PrintedValue
+  readonly row: number
+  readonly column: number
+  /** As it was printed. */
+  readonly text: string
+}
+
+export interface TableReading {
+  readonly inside: 'values' | 'points'
+  /** By row and column of the block. */
+  readonly cells: readonly (readonly CellReading[])[]
+  readonly figures: readonly TableFigure[]
+  /** Categories the headings name that the standard does not know. */
+  readonly newCategories: readonly string[]
+  /** Classes the headings name, from the lowest to the highest. */
+  readonly classes: readonly string[]
+  readonly captions: readonly string[]
+  readonly understood: number
+  readonly unread: number
+  readonly asked: number
+}
+
+/** @param printed cells as they were copied, row by row */
+export const readPrintedTable = (printed: Block, context: TableContext, choices: TableChoices = {}): TableReading => {
+  const block = withRanges(printed)
+  const shape = shapeOf(block, context)
+  const isPoints = context.school === 'pointsTable'
+  const axis = isPoints ? axisOf(shape) : null
+  const inside = choices.inside ?? (axis ? guessInside(block, shape, axis, context) : 'values')
+  const values: ValueColumn = {
+    form: context.form,
+    sense: context.sense,
+    ...(choices.threeDigits === undefined ? {} : { threeDigits: choices.threeDigits }),
+  }
+  const read = (text: string, what: 'values' | 'points'): PrintedValue =>
+    what === 'points' ? readPrintedPoints(text) : readPrintedValue(text, values)
+  const named = inside === 'points' ? 'values' : 'points'
+  const [firstRow, firstColumn] = [axis?.firstRow ?? shape.firstRow, axis?.firstColumn ?? shape.firstColumn]
+  const spoken = wordsOf(shape, context.school, axis !== null && !axis.isRow)
+
+  const cells: CellReading[][] = block.map((row) => row.map((text) => ({ as: 'heading', said: text.trim() })))
+  const figures: TableFigure[] = []
+  for (const [row, texts] of block.entries()) {
+    for (const [column, text] of texts.entries()) {
+      const isAxis =
+        axis !== null && (axis.isRow ? row === axis.at && column >= firstColumn : column === axis.at && row >= firstRow)
+      if (isAxis) put(cells, row, column, asRead(read(text, named), named))
+      if (row < firstRow || column < firstColumn) continue
+      const words = [
+        ...shape.top.map((line) => line.words[column - shape.firstColumn]),
+        ...shape.left.map((line) => line.words[row - shape.firstRow]),
+      ].filter((word): word is string => typeof word === 'string' && !spoken.captions.has(word))
+      const isShare = context.school === 'relativeCut' && (words.some(namesShare) || text.includes('%'))
+      const figure = isShare ? readPrintedValue(text, SHARE) : read(text, inside)
+      put(cells, row, column, asRead(figure, inside))
+      if (figure.as === 'empty') continue
+      figures.push({
+        people: peopleAt(shape, row, column),
+        words,
+        axis: axis === null ? null : read((axis.isRow ? block[axis.at]?.[column] : texts[axis.at]) ?? '', named),
+        figure,
+        row,
+        column,
+        text: text.trim(),
+      })
+    }
+  }
+  const [lowest] = context.school === 'normClasses' ? lowestFirst(spoken.classes, figures, context.sense) : []
+  const isLeftOut = (one: TableFigure): boolean =>
+    isNothing(one) || (lowest !== undefined && one.words.includes(lowest))
+  for (const one of figures) if (isLeftOut(one)) put(cells, one.row, one.column, { as: 'empty' })
+  const kept = figures.filter((one) => !isLeftOut(one))
+  const all = cells.flat()
+  const countOf = (as: CellReading['as']): number => all.filter((cell) => cell.as === as).length
+  return {
+    inside,
+    cells,
+    figures: kept,
+    newCategories: spoken.newCategories,
+    classes: context.school === 'normClasses' ? lowestFirst(spoken.classes, figures, context.sense) : spoken.classes,
+    captions: [...shape.captions, ...spoken.captions],
+    understood: kept.filter(({ figure }) => figure.as === 'value').length,
+    unread: countOf('unread'),
+    asked: countOf('asked'),
+  }
+}
+
+const put = (cells: CellReading[][], row: number, column: number, cell: CellReading): void => {
+  const line = cells[row]
+  if (line) line[column] = cell
+}
+
+const asRead = (read: PrintedValue, what: 'values' | 'points'): CellReading =>
+  what === 'points' && read.as === 'value' ? { as: 'points', text: read.text, value: read.value } : read
+
+const SHARE: ValueColumn = { form: { unit: 'permille' }, sense: 'atLeast' }
+export const namesShare = (word: string): boolean => /share|%|body|percent/i.test(word)
+
+/** "Over 15:00: 0 points" is what every value without a row gets. */
+const isNothing = ({ axis, figure }: TableFigure): boolean =>
+  axis?.as === 'value' && axis.value === 0 && figure.as === 'unread'
+
+const peopleAt = (shape: TableShape, row: number, column: number): PrintedLabel =>
+  Object.assign(
+    {},
+    ...shape.top.map(({ labels }) => labels[column - shape.firstColumn] ?? {}),
+    ...shape.left.map(({ labels }) => labels[row - shape.firstRow] ?? {}),
+  ) as PrintedLabel // parts of one
+
+/** Classes are listed from the lowest; a table may begin with the best. Whoever reaches no other is in the lowest, whatever stands in its cell. */
+const lowestFirst = (classes: readonly string[], figures: readonly TableFigure[], sense: Sense): readonly string[] => {
+  const read = figures.flatMap(({ words, figure }) =>
+    figure.as === 'value' ? [{ at: classes.findIndex((name) => words.includes(name)), value: figure.value }] : [],
+  )
+  const [one] = read
+  const other = read.find(({ at, value }) => at !== one?.at && value !== one?.value)
+  if (!one || !other) return classes
+  const rises = other.at > one.at === other.value > one.value
+  return rises === (sense === 'atLeast') ? classes : [...classes].reverse()
+}
+
+interface Axis {
+  readonly isRow: boolean
+  readonly at: number
+  /** Of the figures beside or below it. */
+  readonly firstRow: number
+  readonly firstColumn: number
+}
+
+/** What a points table names its rows by: the first column of figures, or the first row where the bands run down. */
+const axisOf = (shape: TableShape): Axis => {
+  const { firstRow, firstColumn } = shape
+  const hasBandsLeft = shape.left.some(({ labels }) => labels.some(Boolean))
+  const isHead = hasBandsLeft && (shape.left[0]?.labels[0] ?? null) === null
+  return isHead
+    ? { isRow: true, at: firstRow, firstRow: firstRow + 1, firstColumn }
+    : { isRow: false, at: firstColumn, firstRow, firstColumn: firstColumn + 1 }
+}
+
+const POINTS = /points?|pts|scores?|marks?/i
+const VALUES = /pulse|beats|reps?\b|repetitions|times?\b|min|level|distance|metres|kg|\bcm\b|result|height|reach/i
+
+/** The points are whole tens and fives more often than not; a heading or a colon says it better. */
+const guessInside = (block: Block, shape: TableShape, axis: Axis, { form }: TableContext): 'values' | 'points' => {
+  const named = axis.isRow
+    ? (block[axis.at] ?? []).slice(axis.firstColumn)
+    : block.slice(axis.firstRow).map((row) => row[axis.at] ?? '')
+  const heading = axis.isRow
+    ? [...(block[axis.at] ?? []).slice(0, axis.firstColumn)].join(' ')
+    : block
+        .slice(0, axis.firstRow)
+        .map((row) => row[axis.at] ?? '')
+        .join(' ')
+  if (POINTS.test(heading)) return 'values'
+  if (VALUES.test(heading)) return 'points'
+  const inside = block.slice(axis.firstRow).flatMap((row) => row.slice(axis.firstColumn))
+  if (form.unit === 'ms' && named.some((text) => /[:'′]/.test(text))) return 'points'
+  if (form.unit === 'ms' && inside.some((text) => /[:'′]/.test(text))) return 'values'
+  if (form.unit === 'bpm' && named.every((text) => Number(text) > 30)) return 'points'
+  return shape.captions.some((text) => VALUES.test(text) && !POINTS.test(text)) ? 'points' : 'values'
+}
+
+interface SpokenWords {
+  readonly captions: ReadonlySet<string>
+  readonly classes: readonly string[]
+  readonly newCategories: readonly string[]
+}
+
+/**
+ * Words that are no people: classes or columns where the school has some, else categories. One word over everything is a caption.
+ * @param overAxis whether the first word on top stands over what the rows are named by
+ */
+const wordsOf = ({ top, left }: TableShape, school: TableSchool, overAxis: boolean): SpokenWords => {
+  const lines = [...top.map((line) => (overAxis ? withoutFirst(line) : line)), ...left]
+  const isCaption = (line: HeadingLine): boolean =>
+    new Set(wordsIn(line)).size <= 1 && line.labels.every((label) => label === null)
+  const spread = lines.filter((line) => !isCaption(line) && wordsIn(line).length > 0)
+  // the classes stand next to the figures: in the last row on top, or else in the last column on the left
+  const hasNames = school === 'normClasses' || school === 'relativeCut'
+  const ofClasses = hasNames
+    ? (spread.findLast((line) => top.some(({ at }) => at === line.at) && !left.includes(line)) ?? spread.at(-1))
+    : undefined
+  return {
+    captions: new Set([
+      ...lines.filter(isCaption).flatMap(wordsIn),
+      ...(overAxis ? top.flatMap(({ words }) => words[0] ?? []) : []),
+    ]),
+    classes: ofClasses ? [...new Set(wordsIn(ofClasses))] : [],
+    newCategories: [...new Set(spread.filter((line) => line !== ofClasses).flatMap(wordsIn))],
+  }
+}
+
+const withoutFirst = ({ at, labels, words }: HeadingLine): HeadingLine => ({
+  at,
+  labels: labels.slice(1),
+  words: words.slice(1),
+})
+
+const wordsIn = ({ words }: HeadingLine): string[] => words.filter((word) => word !== null)
