@@ -1,3 +1,5 @@
+import type { Edit } from './edit.ts'
+
 /** What the check of a standard has to say about one place of it. */
 export interface Remark {
   /** Path from the top of the document. */
@@ -9,6 +11,14 @@ export interface Remark {
   /** A person and a value that show it. */
   readonly example: string
   readonly mend: string
+  /** What mends it by itself, where that is certain enough to be offered at one press. */
+  readonly remedy?: Remedy
+}
+
+/** A change of the document, with what it is called. */
+export interface Remedy {
+  readonly label: string
+  readonly edits: readonly Edit[]
 }
 
 export const REMARK_CODES = [

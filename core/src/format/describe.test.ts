@@ -11,6 +11,7 @@ test('the rules of an event are told as an officer checks them', () => {
   expect(rulesOf(run.protocol)).toEqual([
     '2,000 m on laps of 400 m: 5 crossings of the finish line.',
     'Start and finish are on the same line.',
+    'The start: "On your marks", "Go".',
   ])
 })
 

@@ -32,6 +32,10 @@ export const checkAlternates = ({ events, alternateEvents = [] }: Standard): Rem
               what: `${name} is described as an alternate, but no event names it.`,
               example: 'Nobody could be entered for it.',
               mend: 'Name it among the alternates of an event, or take it away.',
+              remedy: {
+                label: `Take ${name} away`,
+                edits: [{ place: alternateEvents.length === 1 ? 'alternateEvents' : `alternateEvents[${index}]` }],
+              },
             },
           ],
     ),

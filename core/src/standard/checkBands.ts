@@ -5,7 +5,7 @@ import { kindOf } from '../kinds/kinds.ts'
 import { printQuantity } from '../quantity/unit.ts'
 import type { Band } from './band.ts'
 import type { PlacedScoring } from './placed.ts'
-import type { Remark } from '../document/remark.ts'
+import type { Remark, Remedy } from '../document/remark.ts'
 import { bandListName, bandsOf, type Scoring } from './scoring.ts'
 import type { ScoringCategory, Standard, StandardEvent } from './standard.ts'
 
@@ -89,14 +89,34 @@ const holes = (
 ): Remark[] => {
   const remarks: Remark[] = []
   let nextAge = youngest
+  let before: PlacedRow | null = null
   for (const { row, place } of own) {
-    if (row.ageFrom > nextAge) remarks.push(hole(event, category, place, nextAge, row.ageFrom - 1))
+    if (row.ageFrom > nextAge) {
+      const remedy = closed(before, { row, place, asked: null }, nextAge)
+      remarks.push({ ...hole(event, category, place, nextAge, row.ageFrom - 1), remedy })
+    }
+    if ((row.ageTo ?? OLDEST) + 1 > nextAge) before = { row, place, asked: null }
     nextAge = Math.max(nextAge, (row.ageTo ?? OLDEST) + 1)
   }
   const last = own.at(-1)
-  if (last && nextAge <= OLDEST) remarks.push(hole(event, category, last.place, nextAge, null))
+  if (last && nextAge <= OLDEST) {
+    const oldest = before ?? last
+    const remedy = { label: `Let ${agesOf(oldest.row)} have no end`, edits: [{ place: `${oldest.place}.ageTo` }] }
+    remarks.push({ ...hole(event, category, last.place, nextAge, null), remedy })
+  }
   return remarks
 }
+
+const agesOf = ({ ageFrom, ageTo }: Band): string => printAges(ageFrom, ageTo ?? null)
+
+/** A hole closes by the band before it lasting longer; before the youngest, by that one beginning sooner. */
+const closed = (before: PlacedRow | null, { row, place }: PlacedRow, nextAge: number): Remedy =>
+  before
+    ? {
+        label: `Let ${agesOf(before.row)} last until ${row.ageFrom - 1}`,
+        edits: [{ place: `${before.place}.ageTo`, value: row.ageFrom - 1 }],
+      }
+    : { label: `Let ${agesOf(row)} begin at ${nextAge}`, edits: [{ place: `${place}.ageFrom`, value: nextAge }] }
 
 const hole = (
   event: StandardEvent,
@@ -129,6 +149,14 @@ const overlaps = (event: StandardEvent, { name }: ScoringCategory, own: readonly
         what: `${event.name}, ${name}: the bands ${both} and ${printAges(row.ageFrom, row.ageTo ?? null)} overlap.`,
         example: `Somebody of ${row.ageFrom} would have two cuts.`,
         mend: 'Let each band begin one year after the one before ends.',
+        ...(before.row.ageFrom < row.ageFrom
+          ? {
+              remedy: {
+                label: `End ${both} at ${row.ageFrom - 1}`,
+                edits: [{ place: `${before.place}.ageTo`, value: row.ageFrom - 1 }],
+              },
+            }
+          : {}),
       },
     ]
   })
@@ -148,6 +176,13 @@ const harderWithAge = (event: StandardEvent, { name }: ScoringCategory, own: rea
         what: `${event.name}, ${name}: the band ${printAges(row.ageFrom, row.ageTo ?? null)} is asked more than the younger one before it.`,
         example: `At ${row.ageFrom - 1} ${printQuantity(younger.value, unit)} is enough, at ${row.ageFrom} it takes ${printQuantity(asked.value, unit)}.`,
         mend: 'Look for two rows that were swapped.',
+        remedy: {
+          label: `Swap ${printQuantity(younger.value, unit)} and ${printQuantity(asked.value, unit)}`,
+          edits: [
+            { place: asked.place, value: younger.value },
+            { place: younger.place, value: asked.value },
+          ],
+        },
       },
     ]
   })

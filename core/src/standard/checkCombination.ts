@@ -26,6 +26,7 @@ export const checkCombination = (standard: Standard): Remark[] => {
               what: `${combination.eventsToMeet} events have to be met, but only ${judged} of ${events.length} can be met or missed.`,
               example: 'Nobody could meet the standard.',
               mend: 'Lower the number, or judge more events.',
+              remedy: { label: `Ask for ${judged}`, edits: [{ place: 'combination.eventsToMeet', value: judged }] },
             },
           ]
     }
@@ -57,6 +58,7 @@ const nothingJudged = (what: string): Remark => ({
   what,
   example: 'Somebody who only took part would read "Met".',
   mend: 'Combine by "taking part", or give an event a cut.',
+  remedy: { label: 'Combine by taking part', edits: [{ place: 'combination', value: { kind: 'tookPart' } }] },
 })
 
 const checkTotal = (
@@ -113,6 +115,9 @@ const checkTotal = (
   ]
 }
 
+const inOrder = (classes: NonNullable<PointsTotal['classes']>): object[] =>
+  [...classes].sort((a, b) => a.fromCentipoints - b.fromCentipoints)
+
 const checkTotalClasses = (classes: NonNullable<PointsTotal['classes']>, total: number, most: number): Remark[] =>
   classes.flatMap(({ name, fromCentipoints }, index): Remark[] => {
     const place = `combination.classes[${index}].fromCentipoints`
@@ -126,6 +131,14 @@ const checkTotalClasses = (classes: NonNullable<PointsTotal['classes']>, total: 
           what: `${name} begins at ${printPoints(fromCentipoints)}, not above ${printPoints(below.fromCentipoints)} of ${below.name}.`,
           example: `Somebody with ${printPoints(below.fromCentipoints)} points would be in both.`,
           mend: 'List the classes from the lowest up.',
+          ...(new Set(classes.map((one) => one.fromCentipoints)).size === classes.length
+            ? {
+                remedy: {
+                  label: 'Put the classes in order',
+                  edits: [{ place: 'combination.classes', value: inOrder(classes) }],
+                },
+              }
+            : {}),
         },
       ]
     }

@@ -37,6 +37,7 @@ const outOfRange = (
       what: `${value} ${unit} looks like a value in ${slip.writtenIn}: ${name.toLowerCase()} can mean ${print(least)} to ${print(most)} here.`,
       example: `${who} would have to ${sense === 'atLeast' ? 'reach' : 'stay within'} ${print(value)}.`,
       mend: `If ${print(value * slip.factor)} is meant, write ${value * slip.factor}.`,
+      remedy: { label: `Write ${print(value * slip.factor)}`, edits: [{ place, value: value * slip.factor }] },
     }
   }
   return {

@@ -4,7 +4,7 @@ import { printPoints, printQuantity } from '../quantity/unit.ts'
 import type { PlacedScoring } from './placed.ts'
 import { whoIn } from './placedValues.ts'
 import { centipointsBeyond } from './pointsByRule.ts'
-import type { Remark } from '../document/remark.ts'
+import type { Remark, Remedy } from '../document/remark.ts'
 import type { PointsBand } from './scoring.ts'
 import type { Standard } from './standard.ts'
 
@@ -43,6 +43,7 @@ const checkRows = ({ event }: PlacedScoring, band: PointsBand, place: string): R
           what: `${print(row.value)} stands in two rows, worth ${printPoints(before.centipoints)} and ${printPoints(row.centipoints)} points.`,
           example: `${whoIn(band)} with ${print(row.value)} could get either.`,
           mend: 'Keep one of the two rows.',
+          ...(row.centipoints === before.centipoints ? { remedy: { label: 'Keep one', edits: [{ place: at }] } } : {}),
         },
       ]
     }
@@ -53,7 +54,7 @@ const checkRows = ({ event }: PlacedScoring, band: PointsBand, place: string): R
           place: `${at}.centipoints`,
           code: 'worseEarnsMore',
           severity: 'error',
-          what: `${print(worse.value)} is worse than ${print(better.value)} but earns more: ${printPoints(worse.centipoints)} against ${printPoints(better.centipoints)} points.`,
+          what: `${print(worse.value)} earns more than ${print(better.value)}, which is better: ${printPoints(worse.centipoints)} against ${printPoints(better.centipoints)} points.`,
           example: `${whoIn(band)} would do better to ${sense === 'atLeast' ? 'stop early' : 'slow down'}.`,
           mend: 'Look for a slipped digit in the points or the value.',
         },
@@ -62,9 +63,15 @@ const checkRows = ({ event }: PlacedScoring, band: PointsBand, place: string): R
     // one row out of place puts others out of place, which is told once
     if (better === row || isToldOfOrder) return []
     isToldOfOrder = true
-    return [outOfOrder(at, print(before.value), print(row.value))]
+    return [{ ...outOfOrder(at, print(before.value), print(row.value)), remedy: inOrder(band.rows, place, isBetter) }]
   })
 }
+
+/** From the worst value to the best. */
+const inOrder = (rows: PointsBand['rows'], place: string, isBetter: (a: number, b: number) => boolean): Remedy => ({
+  label: 'Put the rows in order',
+  edits: [{ place: `${place}.rows`, value: [...rows].sort((a, b) => (isBetter(a.value, b.value) ? 1 : -1)) }],
+})
 
 const outOfOrder = (place: string, before: string, here: string): Remark => ({
   place,

@@ -1,12 +1,16 @@
 import { factsOf } from '../kinds/facts.ts'
 import { kindOf } from '../kinds/kinds.ts'
+import { printSeconds } from '../quantity/time.ts'
 import { printQuantity, type Unit } from '../quantity/unit.ts'
 import type { PlacedEvent } from './placed.ts'
-import type { Remark } from '../document/remark.ts'
+import type { Remark, Remedy } from '../document/remark.ts'
 import type { StandardEvent } from './standard.ts'
 
 /** No watch on a field tells more than hundredths. */
 const FINEST_TIME_MS = 10
+/** What a hand-held watch tells. */
+const TENTH_MS = 100
+const WHOLE_SECOND_MS = 1_000
 
 /** Beyond these steps a rounding swallows what was measured: a minute, a metre, ten kilograms. */
 export const COARSEST: Readonly<Record<Unit, number>> = {
@@ -26,7 +30,12 @@ export const checkRounding = ({ event, place }: PlacedEvent): Remark[] => {
   const { unit, name } = factsOf(event.protocol)
   const { step } = event.rounding
   const finest = finestOf(event)
-  const remark = { place: `${place}.rounding.step` }
+  const stepPlace = `${place}.rounding.step`
+  const to = (wanted: number): Remedy => ({
+    label: `Round to ${unit === 'ms' ? printSeconds(wanted) : printQuantity(wanted, unit)}`,
+    edits: [{ place: stepPlace, value: wanted }],
+  })
+  const remark = { place: stepPlace }
   if (step > coarsestOf(event)) {
     return [
       {
@@ -39,6 +48,7 @@ export const checkRounding = ({ event, place }: PlacedEvent): Remark[] => {
           unit === 'ms'
             ? 'Round to a second (1000), a tenth (100) or a hundredth (10).'
             : 'Round to the step the reading is taken in.',
+        remedy: to(unit === 'ms' ? WHOLE_SECOND_MS : finest),
       },
     ]
   }
@@ -55,6 +65,7 @@ export const checkRounding = ({ event, place }: PlacedEvent): Remark[] => {
           : `Readings come in steps of ${printQuantity(finest, unit)}, not of ${printQuantity(step, unit)}.`,
       mend:
         unit === 'ms' ? 'Round to a second (1000), a tenth (100) or a hundredth (10).' : `Round to ${finest} or more.`,
+      remedy: to(unit === 'ms' ? TENTH_MS : finest),
     },
   ]
 }

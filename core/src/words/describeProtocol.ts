@@ -22,6 +22,9 @@ export const rulesOf = (protocol: Protocol, publishedIn?: PublishedUnit): string
         `The start: ${protocol.startWords.words.map(({ speaker, say }) => `${speaker} "${say}"`).join(', ')}${protocol.startWords.everyMs === undefined ? '' : `, ${printSeconds(protocol.startWords.everyMs)} apart`}.`,
       ]
     : []),
+  ...(!protocol.startWords && 'startCommands' in protocol && protocol.startCommands.length > 0
+    ? [`The start: ${protocol.startCommands.map((say) => `"${say}"`).join(', ')}.`]
+    : []),
   ...('cautionsAllowed' in protocol &&
   protocol.cautionsAllowed !== undefined &&
   !('restAllowed' in protocol) &&

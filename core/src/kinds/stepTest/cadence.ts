@@ -16,6 +16,10 @@ export const cadenceRemarks = ({ beatsPerMinute, beatsPerCycle }: StepTest, plac
       what: `${beatsPerMinute} beats a minute, ${beatsPerCycle} to a cycle, is ${Math.round((10 * beatsPerMinute) / beatsPerCycle) / 10} cycles a minute.`,
       example: `Somebody would take one step every ${Math.round(600 / beatsPerMinute) / 10} s.`,
       mend: `If ${beatsPerMinute} cycles are meant, write ${beatsPerMinute * beatsPerCycle} beats.`,
+      remedy: {
+        label: `Write ${beatsPerMinute * beatsPerCycle} beats`,
+        edits: [{ place: `${place}.beatsPerMinute`, value: beatsPerMinute * beatsPerCycle }],
+      },
     },
   ]
 }

@@ -20,6 +20,7 @@ export const placeInWords = (draft: Plain, place: string): string => {
       const { name, label } = Object(node) as Plain
       const own = typeof name === 'string' && name !== '' ? name : label
       if (typeof own === 'string' && own !== '') return [own]
+      if (hasAges(node)) return [`${list === 'rows' ? '' : ''}${bandInWords(draft, node)}`]
       return [isEvent ? `Event ${Number(step) + 1}` : String(Number(step) + 1)]
     }
     return UNSAID.has(step) ? [] : [labelOf(step).toLowerCase()]
