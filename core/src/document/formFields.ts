@@ -1,5 +1,6 @@
 /** What a form needs to know to edit a document of a class: its fields, in the order they were declared. */
 import type { FieldForm } from '../quantity/field.ts'
+import { SLUG } from './rules.ts'
 import { descriptionsOf, type Class, type Description } from './described.ts'
 
 interface FieldBase {
@@ -15,6 +16,9 @@ export type FormField = FieldBase &
     | { readonly kind: 'date' }
     | { readonly kind: 'flag' }
     | { readonly kind: 'choice'; readonly choices: readonly (string | number)[] }
+    /** A short name: its own where the field is called so, else that of something else in the document. */
+    | { readonly kind: 'id' }
+    | { readonly kind: 'ids' }
     | { readonly kind: 'texts' }
     | { readonly kind: 'numbers' }
     | { readonly kind: 'object'; readonly fields: () => readonly FormField[] }
@@ -63,7 +67,8 @@ interface PlainSchema {
   readonly enum?: readonly (string | number)[]
   readonly format?: string
   readonly maxLength?: number
-  readonly items?: { readonly type?: string }
+  readonly pattern?: string
+  readonly items?: { readonly type?: string; readonly pattern?: string }
 }
 
 const plainField = (base: FieldBase, schema: PlainSchema): FormField | null => {
@@ -74,8 +79,10 @@ const plainField = (base: FieldBase, schema: PlainSchema): FormField | null => {
     case 'boolean':
       return { ...base, kind: 'flag' }
     case 'array':
+      if (schema.items?.pattern === SLUG.source) return { ...base, kind: 'ids' }
       return { ...base, kind: schema.items?.type === 'integer' ? 'numbers' : 'texts' }
     default:
+      if (schema.pattern === SLUG.source) return { ...base, kind: 'id' }
       return schema.format === 'date'
         ? { ...base, kind: 'date' }
         : { ...base, kind: 'text', long: (schema.maxLength ?? 0) > 120 }

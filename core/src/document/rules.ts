@@ -116,7 +116,7 @@ export const Slug = (): PropertyDecorator =>
     Matches(SLUG, { message: 'a short name in small letters, digits and hyphens, such as "press-ups"' }),
   )
 
-const SLUG = /^[a-z0-9]+(?:-[a-z0-9]+)*$/
+export const SLUG = /^[a-z0-9]+(?:-[a-z0-9]+)*$/
 const MOST_IN_SLUG = 60
 
 /** A list of short names, none of them twice. */

@@ -74,6 +74,12 @@ const CALLED: Readonly<Record<string, readonly string[]>> = {
   male: ['male', 'males', 'men', 'man', 'm'],
 }
 
+/** Categories a table may name before the standard has any. */
+export const COMMON_CATEGORIES = [
+  { id: 'female', name: 'Female' },
+  { id: 'male', name: 'Male' },
+] as const
+
 /**
  * The category a table names, by its id, its name, or what people commonly call it.
  * @returns its id; null where none of these is called so
@@ -86,6 +92,8 @@ export const categoryCalled = (
   if (typed === '') return null
   const named = categories.find(({ id, name }) => id.toLowerCase() === typed || name.toLowerCase() === typed)
   if (named) return named.id
-  const common = Object.entries(CALLED).find(([, words]) => words.includes(typed))?.[0]
-  return categories.find(({ id, name }) => common === id.toLowerCase() || common === name.toLowerCase())?.id ?? null
+  const alike = Object.values(CALLED).find((words) => words.includes(typed)) ?? []
+  return (
+    categories.find(({ id, name }) => [id, name].some((called) => alike.includes(called.toLowerCase())))?.id ?? null
+  )
 }

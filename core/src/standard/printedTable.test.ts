@@ -201,6 +201,25 @@ test('10: categories the standard does not know are named, with a caption over a
   expect(scoring.rows).toContainEqual({ ageFrom: 40, category: 'serving', atLeast: 20 })
 })
 
+test('the usual categories are known before the standard has them', () => {
+  const { reading, scoring } = read(
+    `Age   | Men 18–29 | Women 18–29
+     Cut   | 24        | 20`,
+    { ...COUNT, school: 'cutByBand', categories: [{ id: 'open', name: 'Open' }] },
+  )
+  expect(reading.newCategories).toEqual(['Female', 'Male'])
+  expect(scoring.rows).toContainEqual({ ageFrom: 18, ageTo: 29, category: 'male', atLeast: 24 })
+  const named = read('| Ladies | Women\n18+ | 1 | 20', {
+    ...COUNT,
+    school: 'cutByBand',
+    categories: [
+      { id: 'women', name: 'Women' },
+      { id: 'l', name: 'Ladies' },
+    ],
+  })
+  expect(named.reading.newCategories).toEqual([])
+})
+
 test('11: a list of everything, one figure to a line', () => {
   const { scoring } = read(
     `Sex | Age | Points | Repetitions

@@ -5,6 +5,7 @@
 import type { Sense } from '../kinds/kind.ts'
 import type { FieldForm } from '../quantity/field.ts'
 import type { PrintedLabel } from './printedLabel.ts'
+import { categoryCalled, COMMON_CATEGORIES } from './printedCell.ts'
 import { withRanges } from './printedRanges.ts'
 import { shapeOf, type Block, type HeadingLine, type Names, type TableShape } from './printedShape.ts'
 import {
@@ -74,7 +75,9 @@ export interface TableReading {
 /** @param printed cells as they were copied, row by row */
 export const readPrintedTable = (printed: Block, context: TableContext, choices: TableChoices = {}): TableReading => {
   const block = withRanges(printed)
-  const shape = shapeOf(block, context)
+  const isKnown = ({ id }: { readonly id: string }): boolean => categoryCalled(id, context.categories) !== null
+  const common = COMMON_CATEGORIES.filter((one) => !isKnown(one))
+  const shape = shapeOf(block, { roles: context.roles, categories: [...context.categories, ...common] })
   const isPoints = context.school === 'pointsTable'
   const axis = isPoints ? axisOf(shape) : null
   const inside = choices.inside ?? (axis ? guessInside(block, shape, axis, context) : 'values')
@@ -127,7 +130,10 @@ export const readPrintedTable = (printed: Block, context: TableContext, choices:
     inside,
     cells,
     figures: kept,
-    newCategories: spoken.newCategories,
+    newCategories: [
+      ...common.filter(({ id }) => kept.some(({ people }) => people.category === id)).map(({ name }) => name),
+      ...spoken.newCategories,
+    ],
     classes: context.school === 'normClasses' ? lowestFirst(spoken.classes, figures, context.sense) : spoken.classes,
     captions: [...shape.captions, ...spoken.captions],
     understood: kept.filter(({ figure }) => figure.as === 'value').length,

@@ -1,5 +1,5 @@
 /** Checks a draft away from the page, so that typing never waits. */
-import { checkStandard, parseStandard, sayFinding, type Remark, type Standard } from '@able-gauge/core'
+import { checkStandard, parseStandard, sayFinding, type Remark, type Remedy, type Standard } from '@able-gauge/core'
 import { expose } from 'comlink'
 
 export interface Checked {
@@ -15,6 +15,8 @@ export interface DraftRemark {
   readonly what: string
   readonly example: string
   readonly mend: string
+  /** What mends it at one press. */
+  readonly remedy?: Remedy
 }
 
 const MISSING = 'Still to be filled in.'
@@ -44,13 +46,7 @@ const checker = {
   },
 }
 
-const withoutCode = ({ place, severity, what, example, mend }: Remark): DraftRemark => ({
-  place,
-  severity,
-  what,
-  example,
-  mend,
-})
+const withoutCode = ({ code: _, ...remark }: Remark): DraftRemark => remark
 
 export type Checker = typeof checker
 

@@ -1,7 +1,7 @@
 import { mount } from '@vue/test-utils'
 import { expect, test } from 'vitest'
 import { reactive } from 'vue'
-import { formFieldsOf, PROTOCOLS, Standard, type FormField } from '@able-gauge/core'
+import { formFieldsOf, PROTOCOLS, SCORINGS, Standard, type FormField } from '@able-gauge/core'
 import DocumentFields from './DocumentFields.vue'
 import type { Plain } from './useDraft.ts'
 
@@ -18,6 +18,8 @@ const open = (owner: Plain, fields: readonly FormField[], place = '', remarks: R
   return { form, document, field }
 }
 
+const unfold = (form: ReturnType<typeof open>['form'], name: string) =>
+  form.find(`[aria-label="Add ${name}"]`).trigger('click')
 const protocol = (kind: keyof typeof PROTOCOLS) => formFieldsOf(PROTOCOLS[kind])
 
 test('numbers are typed in the unit their name ends with, and leave the document when emptied', async () => {
@@ -45,8 +47,11 @@ test('texts are one to a line, flags are ticked, choices are in words', async ()
   expect(rest.text()).toContain('up or down')
   await rest.setValue('upOrDown')
   expect(document['restAllowed']).toBe('upOrDown')
-  const { document: run, field: runField } = open({}, protocol('timedDistance'))
-  await runField('walkingAllowed').find('input').setValue(true)
+  const { form: sheet, document: run, field: runField } = open({}, protocol('timedDistance'))
+  // what is not stated is folded into its name
+  expect(runField('walkingAllowed').exists()).toBe(false)
+  await unfold(sheet, 'walking allowed')
+  expect(run['walkingAllowed']).toBe(true)
   expect(run['walkingAllowed']).toBe(true)
   await runField('walkingAllowed').find('input').setValue(false)
   // a flag that may be left out is left out again
@@ -54,8 +59,8 @@ test('texts are one to a line, flags are ticked, choices are in words', async ()
 })
 
 test('a part that may be left out is added and taken out; list items come and go', async () => {
-  const { document, field } = open({ refusals: [{ id: 'depth', label: 'Depth' }] }, protocol('repetitionsInTime'))
-  await field('restart').find('button').trigger('click')
+  const { form, document, field } = open({ refusals: [{ id: 'depth', label: 'Depth' }] }, protocol('repetitionsInTime'))
+  await unfold(form, 'restart')
   expect(document['restart']).toEqual({})
   await field('restart').findAll('button').at(-1)?.trigger('click')
   expect(document).not.toHaveProperty('restart')
@@ -100,4 +105,34 @@ test('what is being typed stays when the check answers meanwhile', async () => {
   await input.setValue('1:30')
   expect(document['durationMs']).toBe(90_000)
   form.unmount()
+})
+
+test('only what fits is offered: a cut is never asked on the other side, a date only where one counts', async () => {
+  const cut = SCORINGS.singleCut
+  const form = mount(DocumentFields, {
+    props: { owner: reactive({}), fields: formFieldsOf(cut), place: '', byPlace: new Map(), sense: 'atMost' },
+  })
+  expect(form.find('[aria-label="Add at most"]').exists()).toBe(true)
+  expect(form.find('[aria-label="Add at least"]').exists()).toBe(false)
+  const age = formFieldsOf(Standard).filter(({ name }) => name === 'ageRule')
+  const { document, field } = open({ ageRule: { countedOn: 'testDate' } }, age)
+  expect(field('ageRule').text()).not.toContain('Fixed date')
+  await field('ageRule').find('select').setValue('fixedDate')
+  expect(field('ageRule').text()).toContain('Fixed date')
+  expect(document['ageRule']).toEqual({ countedOn: 'fixedDate' })
+})
+
+test('the sentence a setting makes stands beside it', () => {
+  const { form } = open({ durationMs: 90_000 }, protocol('repetitionsInTime'))
+  expect(form.find('.printed').exists()).toBe(false)
+  const told = mount(DocumentFields, {
+    props: {
+      owner: reactive({ durationMs: 90_000 }),
+      fields: protocol('repetitionsInTime'),
+      place: '',
+      byPlace: new Map(),
+      say: (name: string) => (name === 'durationMs' ? ['As many as possible in 1:30.'] : []),
+    },
+  })
+  expect(told.find('[data-place="durationMs"] .printed').text()).toBe('As many as possible in 1:30.')
 })

@@ -1,28 +1,25 @@
 <script setup lang="ts">
 /** A draft: its parts on the left, the part being edited, and what the check says. */
-import {
-  COMBINATION_NAMES,
-  COMBINATIONS,
-  EVENT_KINDS,
-  eventTemplate,
-  FIRST_KIND,
-  formFieldsOf,
-  KIND_NAMES,
-  rules,
-  Standard,
-  withoutFigures,
-  type EventKind,
-  type FormField,
-} from '@able-gauge/core'
-import { BButton, BFormSelect, BModal } from 'bootstrap-vue-next'
-import { computed, nextTick, ref } from 'vue'
+import { COMBINATIONS, edited, formFieldsOf, Standard, type FormField, type Remedy } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
+import { onKeyStroke } from '@vueuse/core'
+import { computed, nextTick, provide, ref } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import { useVersion } from '../useVersion.ts'
+import CombinationFields from './CombinationFields.vue'
 import DocumentFields from './DocumentFields.vue'
+import { DRAFT_CONTEXT } from './draftContext.ts'
+import DraftFile from './DraftFile.vue'
+import DraftParts from './DraftParts.vue'
 import DraftRemarks from './DraftRemarks.vue'
+import DraftState from './DraftState.vue'
 import EventEditor from './EventEditor.vue'
-import { listIn } from './scoringGrid.ts'
+import EventShelf from './EventShelf.vue'
 import { useDraft, type Plain } from './useDraft.ts'
+import { useNames } from './useNames.ts'
+import { freeShortName } from './shortNames.ts'
+import { listIn } from './scoringGrid.ts'
+import { useParts, type EventList } from './useParts.ts'
 
 const props = defineProps<{
   standardId: string
@@ -33,117 +30,71 @@ const props = defineProps<{
 
 const router = useRouter()
 const { reread } = useVersion()
-const { draft, saved, problem, remarks, byPlace, errors, mayPublish, save, publish, remove } = useDraft(
+const { draft, saved, problem, remarks, byPlace, mayPublish, keptNames, steps, save, publish, remove } = useDraft(
   props.standardId,
   props.version,
   props.content,
   props.revision,
 )
+const { part, shownEvent, add, addNew, remove: removeEvent, move, openAt } = useParts(draft)
+const named = useNames(draft, keptNames)
+const { addCategories } = named
+provide(DRAFT_CONTEXT, { restored: steps.restored, ...named })
 
 const fields = formFieldsOf(Standard)
 const only = (...names: readonly string[]): readonly FormField[] => fields.filter(({ name }) => names.includes(name))
 const ABOUT = only('name', 'organisation', 'inForceFrom', 'inForceTo', 'source', 'ageRule', 'categories', 'roles')
 const JUDGING = only('order', 'occasionDays', 'exemptions', 'retest', 'uncertainty', 'outcomeWords')
 
-type Part = 'about' | 'judging' | { readonly list: 'events' | 'alternateEvents'; readonly at: number }
-const part = ref<Part>('about')
-const isPart = (list: 'events' | 'alternateEvents', at: number): boolean =>
-  typeof part.value === 'object' && part.value.list === list && part.value.at === at
-
-const events = computed(() => listIn(draft, 'events'))
-const alternates = computed(() => listIn(draft, 'alternateEvents'))
-const shownEvent = computed(() => {
-  const chosen = part.value
-  if (typeof chosen !== 'object') return null
-  const event = listIn(draft, chosen.list)[chosen.at]
-  return event ? { event, place: `${chosen.list}[${chosen.at}]`, ...chosen } : null
-})
-const categories = computed(() =>
-  listIn(draft, 'categories').map(({ id, name }) => ({ id: String(id ?? ''), name: String(name ?? '') })),
-)
-const errorsIn = (place: string): number =>
-  remarks.value.filter((remark) => remark.severity === 'error' && remark.place.startsWith(place)).length
-const sayErrors = (count: number): string => `${count} ${count === 1 ? 'error' : 'errors'}`
-const PLACES_OF_JUDGING = [
-  'combination',
-  'order',
-  'occasionDays',
-  'exemptions',
-  'retest',
-  'uncertainty',
-  'outcomeWords',
-] as const
-
-const adding = ref<EventKind>(FIRST_KIND)
-const addEvent = (list: 'events' | 'alternateEvents'): void => {
-  const taken = new Set([...events.value, ...alternates.value].map(({ id }) => id))
-  let number = taken.size + 1
-  while (taken.has(`event-${number}`)) number++
-  draft[list] = [...listIn(draft, list), withoutFigures(eventTemplate(adding.value, `event-${number}`))]
-  part.value = { list, at: listIn(draft, list).length - 1 }
-}
-const removeEvent = (): void => {
-  const shown = shownEvent.value
-  if (!shown) return
-  const rest = listIn(draft, shown.list).filter((_, index) => index !== shown.at)
-  if (rest.length === 0 && shown.list === 'alternateEvents') Reflect.deleteProperty(draft, shown.list)
-  else draft[shown.list] = rest
-  part.value = 'about'
-}
-const moveEvent = (by: -1 | 1): void => {
-  const shown = shownEvent.value
-  if (!shown) return
-  const list = [...listIn(draft, shown.list)]
-  const [event] = list.splice(shown.at, 1)
-  if (event) list.splice(shown.at + by, 0, event)
-  draft[shown.list] = list
-  part.value = { list: shown.list, at: shown.at + by }
-}
-
-const combination = computed(() => Object(draft['combination']) as Plain)
-const combinationFields = computed(() => {
-  const type = COMBINATIONS[String(combination.value['kind']) as keyof typeof COMBINATIONS] as
-    (typeof COMBINATIONS)[keyof typeof COMBINATIONS] | undefined
-  return type ? formFieldsOf(type) : []
-})
-const chooseCombination = (event: Event): void => {
-  const { value } = event.target as HTMLSelectElement // the handler sits on the list of combinations
-  const more = value === 'pointsTotal' ? { totalCentipoints: 10_000 } : value === 'bestOf' ? { eventsToMeet: 1 } : {}
-  draft['combination'] = { kind: value, ...more }
+const onShelf = ref(false)
+/** What its bands are for comes along. */
+const takeExample = (event: Plain, categories: Standard['categories'], list: EventList): void => {
+  onShelf.value = false
+  const named = JSON.stringify(event)
+  addCategories(categories.filter(({ id }) => named.includes(`"category":"${id}"`)))
+  const taken = new Set([...listIn(draft, 'events'), ...listIn(draft, 'alternateEvents')].map(({ id }) => String(id)))
+  add(list, { ...event, id: freeShortName(String(event['name']), taken) })
 }
 
 /** Opens the part a place is in and brings its field into view. */
 const show = async (place: string): Promise<void> => {
-  const inEvent = /^(events|alternateEvents)\[(\d+)\]/.exec(place)
-  if (inEvent)
-    part.value = { list: inEvent[1] as 'events' | 'alternateEvents', at: Number(inEvent[2]) } // the expression allows these two
-  else part.value = PLACES_OF_JUDGING.some((start) => place.startsWith(start)) ? 'judging' : 'about'
+  openAt(place)
   await nextTick()
-  // the field itself, or the smallest part around it
+  const cell = [...document.querySelectorAll<HTMLElement>('[data-cell][aria-invalid]')]
+  // the field itself, or the smallest part around it; within a table the cell that is marked
   for (let at = place; at !== ''; at = at.replace(/(\.[^.[\]]+|\[\d+\])$|^[^.[\]]+$/, '')) {
     const element = document.querySelector<HTMLElement>(`[data-place="${at}"]`)
     if (!element) continue
-    element.scrollIntoView({ block: 'center' })
-    element.querySelector<HTMLElement>('input, select, textarea')?.focus({ preventScroll: true })
+    const marked = at.endsWith('.scoring') && place !== at ? cell.find((one) => element.contains(one)) : undefined
+    const target = marked ?? element.querySelector<HTMLElement>('input, select, textarea')
+    ;(target ?? element).scrollIntoView({ block: 'center' })
+    target?.focus({ preventScroll: true })
     return
   }
 }
+/** What a finding offers to mend it, at one press and one step back. */
+const mend = ({ edits }: Remedy): void => {
+  steps.settle()
+  steps.replace(edited(draft, edits) as Plain) // the same document with some of its values changed
+  steps.settle()
+}
 
-const SAVED = { saved: 'All saved.', waiting: 'Saving soon …', saving: 'Saving …', failed: 'Not saved.' } as const
+onKeyStroke(['z', 'Z', 'y'], (event) => {
+  if (!(event.ctrlKey || event.metaKey) || event.altKey) return
+  event.preventDefault()
+  if (event.key === 'y' || event.shiftKey) steps.redo()
+  else steps.undo()
+})
 
 /** Published or thrown away: there is nothing left to save. */
 let isGone = false
-const publishing = ref(false)
-const warnings = computed(() => remarks.value.length - errors.value)
-const confirmPublish = async (): Promise<void> => {
-  publishing.value = false
+const doPublish = async (): Promise<void> => {
   if (!(await publish())) return
   isGone = true
   await reread()
   await router.push({ name: 'standard' })
 }
-const removing = ref(false)
-const confirmRemove = async (): Promise<void> => {
+const doRemove = async (): Promise<void> => {
   await remove()
   isGone = true
   await router.push({ name: 'library' })
@@ -155,51 +106,18 @@ onBeforeRouteLeave(async () => {
   await reread()
   return true
 })
-
-const isDate = rules.isCalendarDate
+const combination = computed(() => Object(draft['combination']) as Plain)
+const combinationFields = computed(() => {
+  const type = COMBINATIONS[String(combination.value['kind']) as keyof typeof COMBINATIONS] as
+    (typeof COMBINATIONS)[keyof typeof COMBINATIONS] | undefined
+  return type ? formFieldsOf(type) : []
+})
 </script>
 
 <template>
-  <main class="room edit">
-    <nav class="sheet parts" aria-label="Parts of the draft">
-      <button :class="{ here: part === 'about' }" @click="part = 'about'">About</button>
-      <p class="quiet">Events</p>
-      <button
-        v-for="(event, at) in events"
-        :key="at"
-        :class="{ here: isPart('events', at) }"
-        @click="part = { list: 'events', at }"
-      >
-        <span class="figures">{{ at + 1 }}</span> {{ event['name'] }}
-        <span v-if="errorsIn(`events[${at}]`)" class="count" :aria-label="sayErrors(errorsIn(`events[${at}]`))">{{
-          errorsIn(`events[${at}]`)
-        }}</span>
-      </button>
-      <p v-if="alternates.length" class="quiet">Alternates</p>
-      <button
-        v-for="(event, at) in alternates"
-        :key="`alternate ${at}`"
-        :class="{ here: isPart('alternateEvents', at) }"
-        @click="part = { list: 'alternateEvents', at }"
-      >
-        {{ event['name'] }}
-        <span
-          v-if="errorsIn(`alternateEvents[${at}]`)"
-          class="count"
-          :aria-label="sayErrors(errorsIn(`alternateEvents[${at}]`))"
-          >{{ errorsIn(`alternateEvents[${at}]`) }}</span
-        >
-      </button>
-      <div class="add">
-        <label for="add-kind">Add an event</label>
-        <BFormSelect id="add-kind" v-model="adding" class="form-select-sm">
-          <option v-for="kind in EVENT_KINDS" :key="kind" :value="kind">{{ KIND_NAMES[kind] }}</option>
-        </BFormSelect>
-        <BButton variant="quiet" size="sm" @click="addEvent('events')">To the battery</BButton>
-        <BButton variant="quiet" size="sm" @click="addEvent('alternateEvents')">As an alternate</BButton>
-      </div>
-      <button :class="{ here: part === 'judging' }" @click="part = 'judging'">How it is judged</button>
-    </nav>
+  <!-- a step ends when a field is left or something is pressed -->
+  <main class="room edit" @focusin="steps.settle" @pointerdown="steps.settle">
+    <DraftParts v-model="part" :draft="draft" :remarks="remarks" @add="addNew" @shelf="onShelf = true" />
 
     <section class="sheet form">
       <template v-if="part === 'about'">
@@ -208,78 +126,53 @@ const isDate = rules.isCalendarDate
       </template>
       <template v-else-if="part === 'judging'">
         <h2>How it is judged</h2>
-        <div data-place="combination">
-          <label class="combination"
-            ><span>Combination</span>
-            <select class="form-select" :value="combination['kind']" @change="chooseCombination">
-              <option v-for="(name, kind) in COMBINATION_NAMES" :key="kind" :value="kind">{{ name }}</option>
-            </select></label
-          >
-          <DocumentFields :owner="combination" :fields="combinationFields" place="combination" :by-place="byPlace" />
-        </div>
+        <CombinationFields :draft="draft" />
+        <DocumentFields :owner="combination" :fields="combinationFields" place="combination" :by-place="byPlace" />
         <DocumentFields class="mt-3" :owner="draft" :fields="JUDGING" place="" :by-place="byPlace" />
       </template>
+      <DraftFile v-else-if="part === 'file'" :draft="draft" />
       <template v-else-if="shownEvent">
         <div class="event-head">
-          <h2>{{ shownEvent.event['name'] }}</h2>
-          <BButton variant="quiet" size="sm" :disabled="shownEvent.at === 0" @click="moveEvent(-1)">Move up</BButton>
+          <h2>{{ shownEvent.event['name'] || 'New event' }}</h2>
+          <BButton variant="quiet" size="sm" :disabled="shownEvent.at === 0" @click="move(-1)">Move up</BButton>
           <BButton
             variant="quiet"
             size="sm"
-            :disabled="shownEvent.at === listIn(draft, shownEvent.list).length - 1"
-            @click="moveEvent(1)"
+            :disabled="shownEvent.at === shownEvent.siblings.length - 1"
+            @click="move(1)"
           >
             Move down
           </BButton>
           <BButton variant="quiet" size="sm" @click="removeEvent">Remove the event</BButton>
         </div>
         <EventEditor
-          :key="`${shownEvent.place} ${shownEvent.event['id']}`"
+          :key="`${shownEvent.list} ${shownEvent.at}`"
           :event="shownEvent.event"
           :place="shownEvent.place"
           :by-place="byPlace"
-          :has-roles="Array.isArray(draft['roles'])"
-          :categories="categories"
+          :siblings="shownEvent.siblings"
         />
       </template>
     </section>
 
     <aside>
-      <section class="sheet state">
-        <p class="saved" role="status">{{ SAVED[saved] }}</p>
-        <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-        <BButton variant="primary" :disabled="!mayPublish" @click="publishing = true">Publish</BButton>
-        <BButton variant="quiet" @click="removing = true">Throw the draft away</BButton>
-      </section>
-      <DraftRemarks :remarks="remarks" :draft="draft" @show="show" />
+      <DraftState
+        :saved="saved"
+        :problem="problem"
+        :version="version"
+        :in-force-from="String(draft['inForceFrom'] ?? '')"
+        :may-publish="mayPublish"
+        :warnings="remarks.filter(({ severity }) => severity === 'warning').length"
+        :can-undo="steps.canUndo.value"
+        :can-redo="steps.canRedo.value"
+        @undo="steps.undo"
+        @redo="steps.redo"
+        @publish="doPublish"
+        @remove="doRemove"
+      />
+      <DraftRemarks :remarks="remarks" :draft="draft" @show="show" @mend="mend" />
     </aside>
-
-    <BModal
-      v-model="publishing"
-      :title="`Publish version ${version}`"
-      ok-title="Publish it"
-      cancel-title="Back"
-      cancel-variant="quiet"
-      @ok.prevent="confirmPublish"
-    >
-      <p>
-        It will be in force from {{ isDate(draft['inForceFrom']) ? draft['inForceFrom'] : 'a date that is missing' }}. A
-        published version never changes: whatever comes to light later goes into the next version.
-      </p>
-      <p v-if="warnings > 0">
-        The check still has {{ warnings }} {{ warnings === 1 ? 'warning' : 'warnings' }}. They do not stop publishing.
-      </p>
-    </BModal>
-    <BModal
-      v-model="removing"
-      title="Throw the draft away"
-      ok-title="Throw it away"
-      cancel-title="Back"
-      cancel-variant="quiet"
-      @ok.prevent="confirmRemove"
-    >
-      <p>The draft of version {{ version }} is removed for good. Published versions stay.</p>
-    </BModal>
+    <EventShelf v-model="onShelf" @take="takeExample" />
   </main>
 </template>
 
@@ -290,63 +183,10 @@ const isDate = rules.isCalendarDate
   gap: 16px;
   align-items: start;
 }
-.parts {
-  position: sticky;
-  top: 12px;
-  padding: 6px 0 10px;
-  max-height: calc(100dvh - 24px);
-  overflow-y: auto;
-}
-.parts > button {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  width: 100%;
-  min-height: 42px;
-  padding: 4px 14px;
-  border: 0;
-  border-left: 4px solid transparent;
-  background: none;
-  color: inherit;
-  text-align: left;
-}
-.parts .here {
-  border-left-color: var(--ink);
-  background: var(--tint);
-  font-weight: 650;
-}
-.parts > button:focus-visible {
-  outline-offset: -3px;
-  box-shadow: none;
-}
-.parts p {
-  margin: 8px 18px 0;
-  font-size: 0.8125rem;
-}
-.count {
-  margin-left: auto;
-  border: 1px solid var(--short);
-  color: var(--short);
-  border-radius: 6px;
-  padding: 0 7px;
-  font-size: 0.8125rem;
-  font-weight: 700;
-}
-.add {
-  display: grid;
-  gap: 6px;
-  padding: 10px 14px;
-  border-top: 1px solid var(--line);
-  border-bottom: 1px solid var(--line);
-  margin: 8px 0;
-}
-.add label {
-  font-size: 0.875rem;
-}
 .form {
   padding: 16px 20px 20px;
 }
-.form h2 {
+.form :deep(h2) {
   font-size: 1.25rem;
   margin-bottom: 12px;
 }
@@ -359,39 +199,18 @@ const isDate = rules.isCalendarDate
 .event-head h2 {
   margin: 0 auto 0 0;
 }
-.combination {
-  display: block;
-  max-width: 360px;
-  margin-bottom: 12px;
-}
-.combination span {
-  font-weight: 650;
-}
 aside {
   position: sticky;
   top: 12px;
   display: grid;
   gap: 12px;
 }
-.state {
-  padding: 14px 16px;
-  display: grid;
-  gap: 8px;
-}
-.saved {
-  margin: 0;
-  color: var(--ink-2);
-}
 @media (max-width: 1000px) {
   .edit {
     grid-template-columns: minmax(0, 1fr);
   }
-  .parts,
   aside {
     position: static;
-    max-height: none;
-  }
-  aside {
     order: -1;
   }
 }

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 /** What the check says about the draft: each with its place, an example and how to mend it. */
+import type { Remedy } from '@able-gauge/core'
+import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import type { DraftRemark } from '../../workers/check.worker.ts'
 import { placeInWords } from './placeInWords.ts'
@@ -10,7 +12,7 @@ const props = defineProps<{
   /** What is said to be where. */
   draft: Plain
 }>()
-const emit = defineEmits<{ show: [place: string] }>()
+const emit = defineEmits<{ show: [place: string]; mend: [remedy: Remedy] }>()
 
 const MOST = 40
 const shown = computed(() =>
@@ -39,8 +41,11 @@ const heading = computed(() => {
           <span class="place">{{ placeInWords(draft, remark.place) }}</span>
           <span>{{ remark.what }}</span>
           <span v-if="remark.example" class="quiet">{{ remark.example }}</span>
-          <span v-if="remark.mend">{{ remark.mend }}</span>
+          <span v-if="remark.mend && !remark.remedy">{{ remark.mend }}</span>
         </button>
+        <BButton v-if="remark.remedy" class="remedy" variant="quiet" size="sm" @click="emit('mend', remark.remedy)">
+          {{ remark.remedy.label }}
+        </BButton>
       </li>
     </ul>
     <p v-if="remarks.length > shown.length" class="quiet">And {{ remarks.length - shown.length }} more.</p>
@@ -62,7 +67,7 @@ ul {
   margin: 8px 0 0;
   padding: 0;
 }
-button {
+li > button:not(.remedy) {
   display: grid;
   gap: 2px;
   width: 100%;
@@ -75,7 +80,7 @@ button {
   color: inherit;
   font-size: 0.875rem;
 }
-button.warning {
+button.warning:not(.remedy) {
   border-left-color: var(--decide-edge);
 }
 button.error strong {
@@ -87,6 +92,9 @@ button.warning strong {
 button:focus-visible {
   outline-offset: -3px;
   box-shadow: none;
+}
+.remedy {
+  margin: 0 16px 10px;
 }
 .place {
   font-size: 0.8125rem;

@@ -1,25 +1,34 @@
 <script setup lang="ts">
-/** One event of a draft: what it is called, how it is conducted, how it is rounded and scored. */
+/** One event on one page, in the order a standard is printed: how it is done, what counts, what ends it, what is asked, notes. */
 import {
-  isRead,
+  chapterOf,
+  CHAPTER_NAMES,
   EVENT_KINDS,
   eventTemplate,
   factsOf,
   formFieldsOf,
+  inChapter,
+  isRead,
   KIND_NAMES,
+  parseDocument,
   parseProtocol,
   PROTOCOLS,
+  settingInWords,
   StandardEvent,
+  suits,
   withoutFigures,
+  type Chapter,
   type EventKind,
+  type FormField,
   type Protocol,
 } from '@able-gauge/core'
-import { BButton } from 'bootstrap-vue-next'
+import { BFormSelect } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import type { DraftRemark } from '../../workers/check.worker.ts'
 import DocumentFields from './DocumentFields.vue'
+import EventVariants from './EventVariants.vue'
 import ScoringEditor from './ScoringEditor.vue'
-import { listIn, valueForm } from './scoringGrid.ts'
+import { valueForm } from './scoringGrid.ts'
 import type { Plain } from './useDraft.ts'
 
 const props = defineProps<{
@@ -27,129 +36,106 @@ const props = defineProps<{
   event: Plain
   place: string
   byPlace: ReadonlyMap<string, readonly DraftRemark[]>
-  hasRoles: boolean
-  /** By which a pasted table may name them. */
-  categories: readonly { readonly id: string; readonly name: string }[]
+  /** The events it stands among. */
+  siblings: readonly Plain[]
 }>()
-
-/** What every protocol can carry, kept below what makes the kind. */
-const CARRIED: ReadonlySet<string> = new Set(['clearBefore', 'setUp', 'announcements', 'readOut', 'notes'])
 
 const protocol = computed(() => Object(props.event['protocol']) as Plain)
 const kind = computed(() => String(protocol.value['kind'] ?? '') as EventKind)
-const known = computed(() => kind.value in PROTOCOLS)
-const own = computed(() =>
-  known.value ? formFieldsOf(PROTOCOLS[kind.value]).filter(({ name }) => !CARRIED.has(name)) : [],
-)
-const carried = computed(() =>
-  known.value ? formFieldsOf(PROTOCOLS[kind.value]).filter(({ name }) => CARRIED.has(name)) : [],
-)
+const settings = computed(() => (kind.value in PROTOCOLS ? formFieldsOf(PROTOCOLS[kind.value]) : []))
 
-const fields = formFieldsOf(StandardEvent)
-const only = (...names: readonly string[]) => fields.filter(({ name }) => names.includes(name))
-const NAMES = only('name', 'id', 'publishedIn')
-const AROUND = only('minimumCentipoints', 'uncertainty', 'restAfterMs', 'cautions', 'kit')
-const ALTERNATES = only('alternates')
-const ROUNDING = only('rounding')
-
+const FIELDS = formFieldsOf(StandardEvent)
+const NAME = FIELDS.filter(({ name }) => name === 'name')
 /** As much of the protocol as can be read: while it is being typed, that of its kind stands in. */
 const readProtocol = computed<Protocol>(() => parseProtocol(protocol.value))
+const facts = computed(() => factsOf(readProtocol.value))
 const form = computed(() => valueForm(readProtocol.value))
-/** What is counted cannot be off. */
-const around = computed(() => AROUND.filter(({ name }) => name !== 'uncertainty' || isRead(form.value.unit)))
+
+/** Of the whole event: what is counted cannot be off, and only what is read is published in other units. */
+const ofEvent = (chapter: Chapter): FormField[] =>
+  inChapter(FIELDS, chapter).flatMap((field): FormField[] => {
+    if (field.name === 'uncertainty') return isRead(form.value.unit) ? [field] : []
+    // the scoring has an editor of its own
+    if (field.kind === 'oneOf' || field.name === 'variants') return []
+    if (field.name !== 'publishedIn' || field.kind !== 'choice') return [field]
+    const choices = field.choices.filter((choice) => suits(form.value.unit, choice as Parameters<typeof suits>[1])) // the units of the list
+    return choices.length > 0 ? [{ ...field, choices }] : []
+  })
+const PARTS: readonly Chapter[] = ['done', 'counts', 'ends']
+const parts = computed(() =>
+  PARTS.map((chapter) => ({ chapter, fields: inChapter(settings.value, chapter) })).filter(
+    ({ fields }) => fields.length > 0,
+  ),
+)
+const notes = computed(() => inChapter(settings.value, 'notes'))
+const eventNotes = computed(() => ofEvent('notes'))
+const asked = computed(() => ofEvent('table'))
+
+/** What the referee does because of a setting; nothing is said of a protocol that is not whole yet. */
+const whole = computed(() => {
+  const type = PROTOCOLS[kind.value] as (typeof PROTOCOLS)[EventKind] | undefined
+  const read = type ? parseDocument<Protocol>(type, JSON.parse(JSON.stringify(protocol.value))) : null
+  return read?.ok ? read.value : null
+})
+const say = (name: string): readonly string[] =>
+  whole.value && chapterOf(name) !== 'notes' ? settingInWords(whole.value, name) : []
+
 const step = computed(() => {
   const { step: typed } = Object(props.event['rounding']) as { step?: unknown }
   return typeof typed === 'number' && Number.isSafeInteger(typed) && typed > 0 ? typed : 1
 })
 
-const chooseKind = (change: Event): void => {
-  const { value } = change.target as HTMLSelectElement // the handler sits on the list of kinds
-  const { protocol: next, rounding, scoring } = withoutFigures(eventTemplate(value as EventKind, 'new')) as Plain // the list holds kinds only
+const kinds = EVENT_KINDS.map((one) => ({ value: one, text: KIND_NAMES[one] }))
+const chooseKind = (chosen: unknown): void => {
+  const { protocol: next, rounding, scoring } = withoutFigures(eventTemplate(chosen as EventKind, 'new')) as Plain // the list holds kinds only
   // eslint-disable-next-line vue/no-mutating-props -- the document is edited in place by all its forms
   Object.assign(props.event, { protocol: next, rounding, scoring })
 }
-
-const variants = computed(() => listIn(props.event, 'variants'))
-const addVariant = (): void => {
-  const scoring: unknown = JSON.parse(JSON.stringify(props.event['scoring']))
-  const variant = { id: `variant-${variants.value.length + 1}`, name: 'Variant', scoring }
-  // eslint-disable-next-line vue/no-mutating-props -- the document is edited in place by all its forms
-  props.event['variants'] = [...variants.value, variant]
-}
-const removeVariant = (at: number): void => {
-  const rest = variants.value.filter((_, index) => index !== at)
-  const { event } = props
-  if (rest.length === 0) delete event['variants']
-  else event['variants'] = rest
-}
-const VARIANT_FIELDS = formFieldsOf(StandardEvent)
-  .flatMap((field) => (field.name === 'variants' && field.kind === 'list' ? field.fields() : []))
-  .filter(({ name }) => name === 'id' || name === 'name')
-const unitWords = computed(() => factsOf(readProtocol.value).unit)
 </script>
 
 <template>
   <div class="event">
-    <DocumentFields :owner="event" :fields="NAMES" :place="place" :by-place="byPlace" />
-    <section>
-      <label class="kind"
-        ><span>Kind</span>
-        <select class="form-select" :value="kind" @change="chooseKind">
-          <option v-for="one in EVENT_KINDS" :key="one" :value="one">{{ KIND_NAMES[one] }}</option>
-        </select></label
-      >
+    <div class="names">
+      <DocumentFields :owner="event" :fields="NAME" :place="place" :by-place="byPlace" :siblings="siblings" />
+      <label
+        ><span>Kind</span> <BFormSelect :model-value="kind" :options="kinds" @update:model-value="chooseKind"
+      /></label>
+    </div>
+    <section v-for="{ chapter, fields } in parts" :key="chapter" :aria-label="CHAPTER_NAMES[chapter]">
+      <h3>{{ CHAPTER_NAMES[chapter] }}</h3>
       <DocumentFields
         :owner="protocol"
-        :fields="own"
+        :fields="fields"
         :place="`${place}.protocol`"
         :by-place="byPlace"
         :value-form="form"
+        :say="say"
       />
-      <details>
-        <summary>Before the event, announcements, what is read, notes</summary>
-        <DocumentFields :owner="protocol" :fields="carried" :place="`${place}.protocol`" :by-place="byPlace" />
-      </details>
     </section>
-    <section>
-      <h3>Rounding and scoring</h3>
-      <DocumentFields :owner="event" :fields="ROUNDING" :place="place" :by-place="byPlace" :value-form="form" />
+    <section :aria-label="CHAPTER_NAMES.table">
+      <h3>{{ CHAPTER_NAMES.table }}</h3>
       <ScoringEditor
-        class="mt-3"
         :owner="event"
         :protocol="readProtocol"
         :step="step"
         :place="`${place}.scoring`"
         :by-place="byPlace"
-        :has-roles="hasRoles"
-        :categories="categories"
-        :file-name="String(event['id'] ?? unitWords)"
+        :file-name="String(event['id'] ?? facts.unit)"
       />
-      <fieldset v-for="(variant, at) in variants" :key="at" class="variant">
-        <legend>Variant</legend>
-        <DocumentFields
-          :owner="variant"
-          :fields="VARIANT_FIELDS"
-          :place="`${place}.variants[${at}]`"
-          :by-place="byPlace"
-        />
-        <ScoringEditor
-          class="mt-2"
-          :owner="variant"
-          :protocol="readProtocol"
-          :step="step"
-          :place="`${place}.variants[${at}].scoring`"
-          :by-place="byPlace"
-          :has-roles="hasRoles"
-          :categories="categories"
-          :file-name="String(variant['id'] ?? 'variant')"
-        />
-        <BButton type="button" variant="quiet" size="sm" @click="removeVariant(at)">Remove the variant</BButton>
-      </fieldset>
-      <BButton type="button" class="mt-3" variant="quiet" size="sm" @click="addVariant">Add a variant</BButton>
+      <DocumentFields
+        class="mt-3"
+        :owner="event"
+        :fields="asked"
+        :place="place"
+        :by-place="byPlace"
+        :value-form="form"
+      />
+      <EventVariants :event="event" :protocol="readProtocol" :step="step" :place="place" :by-place="byPlace" />
     </section>
-    <section>
-      <DocumentFields :owner="event" :fields="around" :place="place" :by-place="byPlace" :value-form="form" />
-      <DocumentFields class="mt-3" :owner="event" :fields="ALTERNATES" :place="place" :by-place="byPlace" />
+    <section :aria-label="CHAPTER_NAMES.notes">
+      <h3>{{ CHAPTER_NAMES.notes }}</h3>
+      <DocumentFields :owner="protocol" :fields="notes" :place="`${place}.protocol`" :by-place="byPlace" />
+      <DocumentFields class="mt-2" :owner="event" :fields="eventNotes" :place="place" :by-place="byPlace" />
     </section>
   </div>
 </template>
@@ -160,36 +146,22 @@ const unitWords = computed(() => factsOf(readProtocol.value).unit)
   padding-top: 14px;
   margin-top: 16px;
 }
-.kind {
-  display: block;
-  max-width: 320px;
-  margin-bottom: 12px;
+.names {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 320px);
+  gap: 18px;
 }
-.kind span {
+label span {
   font-weight: 650;
+  font-size: 0.9375rem;
 }
 h3 {
   font-size: 1.0625rem;
+  margin-bottom: 8px;
 }
-details {
-  margin-top: 12px;
-}
-summary {
-  min-height: 32px;
-  color: var(--ink-2);
-}
-.variant {
-  border: 1px solid var(--line);
-  border-radius: 8px;
-  padding: 10px 14px;
-  margin-top: 14px;
-}
-legend {
-  font-size: 0.9375rem;
-  font-weight: 650;
-  float: none;
-  width: auto;
-  padding: 0 6px;
-  margin: 0 0 0 -6px;
+@media (max-width: 700px) {
+  .names {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 </style>

@@ -16,8 +16,6 @@ const props = defineProps<{
   remarkAt: (line: number, column: number) => DraftRemark | undefined
   /** Name of the file it is saved as. */
   fileName: string
-  /** By which a pasted table may name them. */
-  categories?: readonly { readonly id: string; readonly name: string }[]
 }>()
 const lines = defineModel<readonly GridLine[]>({ required: true })
 
@@ -68,7 +66,7 @@ const paste = (line: number, column: number, event: ClipboardEvent): void => {
   const text = event.clipboardData?.getData('text/plain') ?? ''
   if (!/[\t\n\r]/.test(text.replace(/[\r\n]+$/, '')) && !text.includes('\t')) return
   event.preventDefault()
-  const understood = understandBlock(blockFrom(text), column, props.columns, props.categories ?? [])
+  const understood = understandBlock(blockFrom(text), column, props.columns)
   notes.value = understood.notes
   lines.value = pasteInto(lines.value, { line, column }, understood.block, props.columns.length)
 }

@@ -3,6 +3,7 @@
 import {
   factsOf,
   formFieldsOf,
+  printAges,
   schoolsFor,
   SCORING_NAMES,
   SCORINGS,
@@ -12,13 +13,20 @@ import {
   type Protocol,
   type PublishedUnit,
   type ScoringKind,
+  type TableContext,
+  type TableSchool,
+  type TableScoring,
 } from '@able-gauge/core'
-import { computed, ref, watch } from 'vue'
+import { BFormCheckbox, BFormSelect } from 'bootstrap-vue-next'
+import { computed, inject, nextTick, ref, watch } from 'vue'
 import type { DraftRemark } from '../../workers/check.worker.ts'
 import DocumentFields from './DocumentFields.vue'
+import { aloneContext, DRAFT_CONTEXT } from './draftContext.ts'
+import PrintedTable from './PrintedTable.vue'
 import QuantityGrid from './QuantityGrid.vue'
 import {
   bandColumns,
+  linesBy,
   linesOf,
   listIn,
   pointLinesOf,
@@ -41,51 +49,77 @@ const props = defineProps<{
   step: number
   place: string
   byPlace: ReadonlyMap<string, readonly DraftRemark[]>
-  hasRoles: boolean
-  categories: readonly { readonly id: string; readonly name: string }[]
   fileName: string
 }>()
 
+const { names, restored, addCategories } = inject(DRAFT_CONTEXT, aloneContext, true)
+
 const scoring = computed(() => Object(props.owner['scoring']) as Plain)
-const kind = computed(() => String(scoring.value['kind'] ?? ''))
-const schools = computed(() => schoolsFor(props.protocol, factsOf(props.protocol)))
+const kind = computed(() => String(scoring.value['kind'] ?? '') as ScoringKind)
+const facts = computed(() => factsOf(props.protocol))
+const schools = computed(() =>
+  schoolsFor(props.protocol, facts.value).map((school) => ({ value: school, text: SCORING_NAMES[school] })),
+)
 const form = computed(() => valueForm(props.protocol, props.publishedIn))
 const bandsKey = computed(() => (kind.value === 'cutByBand' || kind.value === 'relativeCut' ? 'rows' : 'bands'))
 const isTable = computed(() => kind.value === 'pointsTable')
 const hasBands = computed(() => !['singleCut', 'completion', 'effort'].includes(kind.value))
 
-const bands = computed(() => bandColumns(props.hasRoles))
-const columns = computed(() => [...bands.value, ...schoolColumns(scoring.value, props.protocol, form.value)])
+const columns = computed(() => [
+  ...bandColumns(names.value.category, names.value.role),
+  ...schoolColumns(scoring.value, props.protocol, form.value),
+])
+const tableContext = computed<TableContext>(() => ({
+  school: kind.value as TableSchool, // asked for where there are bands
+  form: form.value,
+  sense: facts.value.sense,
+  categories: names.value.category,
+  roles: names.value.role,
+}))
 
 // the lines are what is typed; the document follows from them
 const lines = ref<readonly GridLine[]>([])
 const pointLines = ref<readonly GridLine[]>([])
+const by = ref<'points' | 'value'>('points')
+const isBestFirst = ref(false)
+const readPoints = (): void => {
+  const read = isTable.value ? pointLinesOf(listIn(scoring.value, bandsKey.value), form.value, by.value) : []
+  const best = by.value === 'points' || facts.value.sense === 'atLeast'
+  pointLines.value = isBestFirst.value === best ? [...read].reverse() : read
+}
 const readLines = (): void => {
   const rows = listIn(scoring.value, bandsKey.value)
   lines.value = linesOf(rows, columns.value)
-  pointLines.value = isTable.value ? pointLinesOf(rows, form.value) : []
+  by.value = linesBy(rows)
+  readPoints()
 }
-watch([kind, () => columns.value.length, () => form.value.unit, () => form.value.shownIn], readLines, {
+watch([kind, () => columns.value.length, () => form.value.unit, () => form.value.shownIn, restored], readLines, {
   immediate: true,
 })
 
+const categoryName = (id: unknown): string =>
+  names.value.category.find((one) => one.id === id)?.name ?? String(id ?? '')
+const bandWords = (band: Plain): string => {
+  const { ageFrom, ageTo } = band
+  const ages = typeof ageFrom === 'number' ? printAges(ageFrom, typeof ageTo === 'number' ? ageTo : null) : ''
+  return [ages, categoryName(band['category']), String(band['role'] ?? '')].filter(Boolean).join(', ')
+}
+const pointsWord = computed(() => String(scoring.value['pointsName'] ?? 'Points'))
 const pointColumns = computed<readonly GridColumn[]>(() => [
-  { key: 'points', label: String(scoring.value['pointsName'] ?? 'Points'), form: 'points' },
-  ...listIn(scoring.value, 'bands').map((band, index) => ({
+  by.value === 'points'
+    ? { key: 'head', label: pointsWord.value, form: 'points' }
+    : { key: 'head', label: 'Result', form: form.value },
+  ...listIn(scoring.value, 'bands').map((band, index): GridColumn => ({
     key: String(index),
-    label: [bandWords(band), band['category'], band['role']].filter(Boolean).map(String).join(', '),
-    form: form.value,
+    label: bandWords(band),
+    form: by.value === 'points' ? form.value : 'points',
   })),
 ])
-const bandWords = (band: Plain): string =>
-  band['ageTo'] === undefined
-    ? `${String(band['ageFrom'] ?? '')} and over`
-    : `${String(band['ageFrom'] ?? '')} to ${String(band['ageTo'])}`
 
 const write = (): void => {
   const rows = rowsFrom(lines.value, columns.value)
   scoring.value[bandsKey.value] = isTable.value
-    ? rows.map((row, index) => ({ ...row, rows: pointRowsFrom(pointLines.value, index, form.value) }))
+    ? rows.map((row, index) => ({ ...row, rows: pointRowsFrom(pointLines.value, index, form.value, by.value) }))
     : rows
 }
 const setLines = (next: readonly GridLine[]): void => {
@@ -95,6 +129,18 @@ const setLines = (next: readonly GridLine[]): void => {
 const setPointLines = (next: readonly GridLine[]): void => {
   pointLines.value = next
   write()
+}
+const turn = (): void => {
+  isBestFirst.value = !isBestFirst.value
+  pointLines.value = [...pointLines.value].reverse()
+}
+
+/** A pasted table fills the scoring; categories it names come along. */
+const takeTable = async (table: TableScoring, newCategories: readonly string[]): Promise<void> => {
+  addCategories(newCategories)
+  Object.assign(scoring.value, table)
+  await nextTick()
+  readLines()
 }
 
 const first = (place: string): DraftRemark | undefined => props.byPlace.get(place)?.[0]
@@ -109,6 +155,7 @@ const remarkAt = (line: number, column: number): DraftRemark | undefined => {
   return first(`${place}.${key}`) ?? (key === 'ageFrom' ? first(place) : undefined)
 }
 const pointRemarkAt = (line: number, column: number): DraftRemark | undefined => {
+  const [head, inside] = by.value === 'points' ? ['centipoints', 'value'] : ['value', 'centipoints']
   const at = (band: number): string | null => {
     if (((pointLines.value[line] ?? [])[band + 1] ?? '').trim() === '') return null
     const row = pointLines.value.slice(0, line).filter((one) => (one[band + 1] ?? '').trim() !== '').length
@@ -116,23 +163,28 @@ const pointRemarkAt = (line: number, column: number): DraftRemark | undefined =>
   }
   if (column > 0) {
     const place = at(column - 1)
-    return place === null ? undefined : (first(`${place}.value`) ?? first(place) ?? first(`${place}.centipoints`))
+    return place === null ? undefined : (first(`${place}.${inside}`) ?? first(place) ?? first(`${place}.${head}`))
   }
   const places = pointColumns.value.slice(1).map((_, band) => at(band))
-  return places.map((place) => (place === null ? undefined : first(`${place}.centipoints`))).find(Boolean)
+  return places.map((place) => (place === null ? undefined : first(`${place}.${head}`))).find(Boolean)
 }
 
 const fields = computed<readonly FormField[]>(() => {
-  const type = SCORINGS[kind.value as ScoringKind] as (typeof SCORINGS)[ScoringKind] | undefined
-  return type ? formFieldsOf(type).filter(({ name }) => !['unit', 'kind', 'rows', 'bands'].includes(name)) : []
+  const type = SCORINGS[kind.value] as (typeof SCORINGS)[ScoringKind] | undefined
+  const own = type ? formFieldsOf(type).filter(({ name }) => !['unit', 'kind', 'rows', 'bands'].includes(name)) : []
+  // a limit within which all is done is a time
+  return kind.value === 'completion' && facts.value.unit !== 'ms' ? [] : own
 })
+const hasFigures = computed(() =>
+  [...lines.value, ...pointLines.value].some((line) => line.some((text) => text !== '')),
+)
 const listRemarks = computed(() => props.byPlace.get(`${props.place}.${bandsKey.value}`) ?? [])
 
-const chooseSchool = (event: Event): void => {
-  const { value } = event.target as HTMLSelectElement // the handler sits on the list of schools
+const chooseSchool = async (school: unknown): Promise<void> => {
   // the list holds schools only
   const { owner } = props
-  owner['scoring'] = withoutFigures(scoringTemplate(value as ScoringKind, props.protocol, props.step))
+  owner['scoring'] = withoutFigures(scoringTemplate(school as ScoringKind, props.protocol, props.step))
+  await nextTick()
   readLines()
 }
 </script>
@@ -141,13 +193,18 @@ const chooseSchool = (event: Event): void => {
   <!-- eslint-disable vue/no-mutating-props -- the document is edited in place by all its forms -->
   <div class="scoring" :data-place="place">
     <label class="school"
-      ><span>Scored by</span>
-      <select class="form-select" :value="kind" @change="chooseSchool">
-        <option v-for="school in schools" :key="school" :value="school">{{ SCORING_NAMES[school] }}</option>
-      </select></label
-    >
-    <DocumentFields :owner="scoring" :fields="fields" :place="place" :by-place="byPlace" :value-form="form" />
+      ><span>Scored by</span> <BFormSelect :model-value="kind" :options="schools" @update:model-value="chooseSchool"
+    /></label>
+    <DocumentFields
+      :owner="scoring"
+      :fields="fields"
+      :place="place"
+      :by-place="byPlace"
+      :value-form="form"
+      :sense="facts.sense"
+    />
     <template v-if="hasBands">
+      <PrintedTable :key="kind" :context="tableContext" :has-table="hasFigures" @take="takeTable" />
       <h4>{{ isTable ? 'Bands' : 'Table by band' }}</h4>
       <p v-for="remark in listRemarks" :key="remark.what" class="said">{{ remark.what }} {{ remark.mend }}</p>
       <QuantityGrid
@@ -155,12 +212,14 @@ const chooseSchool = (event: Event): void => {
         :model-value="lines"
         :columns="columns"
         :remark-at="remarkAt"
-        :categories="categories"
         :file-name="`${fileName}-bands.csv`"
         @update:model-value="setLines"
       />
       <template v-if="isTable">
-        <h4>Points</h4>
+        <div class="points-head">
+          <h4>Points</h4>
+          <BFormCheckbox :model-value="isBestFirst" switch @update:model-value="turn">Best row on top</BFormCheckbox>
+        </div>
         <QuantityGrid
           label="Points table"
           :model-value="pointLines"
@@ -186,6 +245,11 @@ const chooseSchool = (event: Event): void => {
 h4 {
   font-size: 0.9375rem;
   margin: 14px 0 6px;
+}
+.points-head {
+  display: flex;
+  justify-content: space-between;
+  align-items: end;
 }
 .said {
   color: var(--short);

@@ -18,7 +18,11 @@ import { textOf, valueFrom } from './typedValue.ts'
 const run = standardNamed('v2').events[1]
 if (!run) throw new Error('The demo standard changed.')
 const form = valueForm(run.protocol)
-const columns = [...bandColumns(false), ...schoolColumns({ kind: 'cutByBand' }, run.protocol, form)]
+const CATEGORIES = [
+  { id: 'female', name: 'Female' },
+  { id: 'male', name: 'Male' },
+]
+const columns = [...bandColumns(CATEGORIES, []), ...schoolColumns({ kind: 'cutByBand' }, run.protocol, form)]
 
 test('rows become lines of text and the same rows again', () => {
   const rows = [
@@ -27,8 +31,8 @@ test('rows become lines of text and the same rows again', () => {
   ]
   const lines = linesOf(rows, columns)
   expect(lines).toEqual([
-    ['18', '29', 'male', '9:15'],
-    ['30', '', 'male', '9:40.1'],
+    ['18', '29', 'Male', '9:15'],
+    ['30', '', 'Male', '9:40.1'],
   ])
   expect(rowsFrom(lines, columns)).toEqual(rows)
 })
@@ -52,7 +56,10 @@ test('lines without any text are no rows, and do not count', () => {
 
 test('norm classes keep their values in one list, with a place for each', () => {
   const scoring = { kind: 'normClasses', classes: [{ name: 'Low' }, { name: 'Fair' }, { name: 'Good' }] }
-  const norms = [...bandColumns(true), ...schoolColumns(scoring, run.protocol, form)]
+  const norms = [
+    ...bandColumns(CATEGORIES, [{ id: 'diver', name: 'Diver' }]),
+    ...schoolColumns(scoring, run.protocol, form),
+  ]
   expect(norms.map(({ label }) => label)).toEqual(['Age from', 'to', 'Category', 'Role', 'Fair', 'Good'])
   const rows = rowsFrom([['18', '', '', '', '10:00', '']], norms)
   expect(rows).toEqual([{ ageFrom: 18, from: [600_000, ''] }])
@@ -102,21 +109,17 @@ test.each([
   expect(textOf(value, kind)).toBe(text)
 })
 
-const CATEGORIES = [
-  { id: 'female', name: 'Female' },
-  { id: 'male', name: 'Male' },
-]
 test('a printed table is read as it stands: heading left out, ranges in two columns, minutes with dots, categories by name', () => {
   const printed = 'Age\tWho\tTime\nunder 20\tWomen\t9.40\n20–29\tFemale\t9\'55"\n30+\tMale\t12:30:00\n'
-  const { block, notes } = understandBlock(blockFrom(printed), 0, columns, CATEGORIES)
+  const { block, notes } = understandBlock(blockFrom(printed), 0, columns)
   expect(block).toEqual([
-    ['0', '19', 'female', '9:40'],
-    ['20', '29', 'female', '9:55'],
-    ['30', '', 'male', '12:30'],
+    ['0', '19', 'Female', '9:40'],
+    ['20', '29', 'Female', '9:55'],
+    ['30', '', 'Male', '12:30'],
   ])
   expect(notes[0]).toContain('heading row')
   expect(notes).toContain('20–29 is read as 20 to 29.')
-  expect(notes).toContain('Women is read as female.')
+  expect(notes).toContain('Women is read as Female.')
   expect(notes.join(' ')).not.toContain('Female is read')
   expect(rowsFrom(pasteInto([], { line: 0, column: 0 }, block, columns.length), columns)).toMatchObject([
     { ageFrom: 0, ageTo: 19, category: 'female', atMost: 580_000 },
@@ -127,17 +130,17 @@ test('a printed table is read as it stands: heading left out, ranges in two colu
 
 test('a block in our own form, and what is not certain, stays as it is', () => {
   const own = [
-    ['18', '29', 'female', '9:40'],
+    ['18', '29', 'Female', '9:40'],
     ['30', '', 'juniors', '1:05:00'],
   ]
-  expect(understandBlock(own, 0, columns, CATEGORIES)).toEqual({ block: own, notes: [] })
+  expect(understandBlock(own, 0, columns)).toEqual({ block: own, notes: [] })
   // pasted beside the ages, nothing is taken for an age
-  expect(understandBlock([['20-29']], 2, columns, CATEGORIES).block).toEqual([['20-29']])
+  expect(understandBlock([['20-29']], 2, columns).block).toEqual([['20-29']])
 })
 
 test('seconds with hundredths stay seconds where an event takes seconds', () => {
-  const sprint = [...bandColumns(false), { key: 'atMost', label: 'At most', form: { unit: 'ms' } as const }]
-  const block = [['18', '29', 'female', '12.30']]
-  expect(understandBlock(block, 0, sprint, CATEGORIES)).toEqual({ block, notes: [] })
+  const sprint = [...bandColumns(CATEGORIES, []), { key: 'atMost', label: 'At most', form: { unit: 'ms' } as const }]
+  const block = [['18', '29', 'Female', '12.30']]
+  expect(understandBlock(block, 0, sprint)).toEqual({ block, notes: [] })
   expect(rowsFrom(block, sprint)).toMatchObject([{ atMost: 12_300 }])
 })

@@ -9,6 +9,7 @@ import {
   type Protocol,
   type PublishedUnit,
 } from '@able-gauge/core'
+import type { Named } from './draftContext.ts'
 import { textOf, valueFrom, type NumberForm } from './typedValue.ts'
 import type { Plain } from './useDraft.ts'
 
@@ -16,16 +17,18 @@ export interface GridColumn {
   readonly key: string
   readonly label: string
   readonly form: NumberForm | 'text'
+  /** What its cells name, kept in the document by short names. */
+  readonly names?: readonly Named[]
 }
 
 export type GridLine = readonly string[]
 
 /** The people a line is for. */
-export const bandColumns = (hasRoles: boolean): readonly GridColumn[] => [
+export const bandColumns = (categories: readonly Named[], roles: readonly Named[]): readonly GridColumn[] => [
   { key: 'ageFrom', label: 'Age from', form: 'whole' },
   { key: 'ageTo', label: 'to', form: 'whole' },
-  { key: 'category', label: 'Category', form: 'text' },
-  ...(hasRoles ? [{ key: 'role', label: 'Role', form: 'text' as const }] : []),
+  { key: 'category', label: 'Category', form: 'text', names: categories },
+  ...(roles.length > 0 ? [{ key: 'role', label: 'Role', form: 'text' as const, names: roles }] : []),
 ]
 
 /** How a value of the event is typed into its tables. */
@@ -63,14 +66,15 @@ export const listIn = (owner: Plain, name: string): readonly Plain[] => {
 
 /** Lines for rows that hold one value in each column. */
 export const linesOf = (rows: readonly Plain[], columns: readonly GridColumn[]): string[][] =>
-  rows.map((row) => columns.map(({ key, form }) => cellText(valueAt(row, key), form)))
+  rows.map((row) => columns.map((column) => cellText(valueAt(row, column.key), column)))
 
 /** Rows from lines; lines without any text are no rows. */
 export const rowsFrom = (lines: readonly GridLine[], columns: readonly GridColumn[]): Plain[] =>
   lines.filter(isFilled).map((line) => {
     const row: Plain = {}
-    for (const [index, { key, form }] of columns.entries()) {
-      const value = cellValue(line[index] ?? '', form)
+    for (const [index, column] of columns.entries()) {
+      const { key } = column
+      const value = cellValue(line[index] ?? '', column)
       const inList = /^from (\d+)$/.exec(key)
       if (inList)
         row['from'] = [...((row['from'] as unknown[] | undefined) ?? []), value ?? ''] // made here, line by line
@@ -85,29 +89,48 @@ export const rowIndexOf = (lines: readonly GridLine[], at: number): number | nul
   return line && isFilled(line) ? lines.slice(0, at).filter(isFilled).length : null
 }
 
-/** A points table as lines: the points first, then the value of each band. */
-export const pointLinesOf = (bands: readonly Plain[], form: FieldForm): string[][] => {
-  const points: unknown[] = []
+/** What the lines of a points table are named by: its points, or the values where many of them earn the same. */
+export type PointLinesBy = 'points' | 'value'
+
+/** By values where one number of points stands beside several of them in a band. */
+export const linesBy = (bands: readonly Plain[]): PointLinesBy =>
+  bands.some((band) => {
+    const points = listIn(band, 'rows').map((row) => row['centipoints'])
+    return new Set(points).size < points.length
+  })
+    ? 'value'
+    : 'points'
+
+const PROPERTIES = { points: ['centipoints', 'value'], value: ['value', 'centipoints'] } as const
+
+/** A points table as lines: what they are named by first, then what stands there for each band. */
+export const pointLinesOf = (bands: readonly Plain[], form: FieldForm, by: PointLinesBy = 'points'): string[][] => {
+  const [named, inside] = PROPERTIES[by]
+  const [headForm, cellForm] = by === 'points' ? (['points', form] as const) : ([form, 'points'] as const)
+  const heads: unknown[] = []
   for (const band of bands) {
-    for (const row of listIn(band, 'rows')) if (!points.includes(row['centipoints'])) points.push(row['centipoints'])
+    for (const row of listIn(band, 'rows')) if (!heads.includes(row[named])) heads.push(row[named])
   }
-  if (points.every((one) => typeof one === 'number')) points.sort((a, b) => Number(a) - Number(b))
-  return points.map((centipoints) => [
-    textOf(centipoints, 'points'),
-    ...bands.map((band) =>
-      textOf(listIn(band, 'rows').find((row) => row['centipoints'] === centipoints)?.['value'], form),
-    ),
+  if (heads.every((one) => typeof one === 'number')) heads.sort((a, b) => Number(a) - Number(b))
+  return heads.map((head) => [
+    textOf(head, headForm),
+    ...bands.map((band) => textOf(listIn(band, 'rows').find((row) => row[named] === head)?.[inside], cellForm)),
   ])
 }
 
-/** The rows of one band; a line without a value for the band is no row of it. */
-export const pointRowsFrom = (lines: readonly GridLine[], band: number, form: FieldForm): Plain[] =>
+/** The rows of one band; a line without a figure for the band is no row of it. */
+export const pointRowsFrom = (
+  lines: readonly GridLine[],
+  band: number,
+  form: FieldForm,
+  by: PointLinesBy = 'points',
+): Plain[] =>
   lines
     .filter((line) => (line[band + 1] ?? '').trim() !== '')
-    .map((line) => ({
-      value: valueFrom(line[band + 1] ?? '', form),
-      centipoints: valueFrom(line[0] ?? '', 'points') ?? '',
-    }))
+    .map((line) => {
+      const [value, points] = by === 'points' ? [line[band + 1], line[0]] : [line[0], line[band + 1]]
+      return { value: valueFrom(value ?? '', form) ?? '', centipoints: valueFrom(points ?? '', 'points') ?? '' }
+    })
 
 /** Puts a pasted block into lines, with as many new lines as it needs; what is beyond the last column is left out. */
 export const pasteInto = (
@@ -150,7 +173,6 @@ export const understandBlock = (
   block: readonly GridLine[],
   column: number,
   columns: readonly GridColumn[],
-  categories: readonly { readonly id: string; readonly name: string }[],
 ): Understood => {
   const notes = new Set<string>()
   const isFigure = (text: string): boolean => /\d/.test(text)
@@ -161,7 +183,7 @@ export const understandBlock = (
     const out: string[] = []
     for (const text of line) {
       const target = columns[column + out.length]
-      const said = readCell(text, target, columns[column + out.length + 1], categories)
+      const said = readCell(text, target, columns[column + out.length + 1])
       // a capital letter less is not worth a word
       if (said.join().toLowerCase() !== text.trim().toLowerCase())
         notes.add(`${text.trim()} is read as ${said.filter((part) => part !== '').join(' to ')}.`)
@@ -172,18 +194,16 @@ export const understandBlock = (
   return { block: read, notes: [...notes] }
 }
 
-const readCell = (
-  text: string,
-  target: GridColumn | undefined,
-  next: GridColumn | undefined,
-  categories: Parameters<typeof categoryCalled>[1],
-): string[] => {
+const readCell = (text: string, target: GridColumn | undefined, next: GridColumn | undefined): string[] => {
   const typed = text.trim()
   if (target?.key === 'ageFrom' && next?.key === 'ageTo') {
     const ages = readAges(typed)
     return ages ? [String(ages.from), ages.to === null ? '' : String(ages.to)] : [typed]
   }
-  if (target?.key === 'category') return [categoryCalled(typed, categories) ?? typed]
+  if (target?.names) {
+    const id = categoryCalled(typed, target.names)
+    return [target.names.find((one) => one.id === id)?.name ?? typed]
+  }
   const form = typeof target?.form === 'object' ? target.form : null
   return [(form?.unit === 'ms' ? readPrintedTime(typed, form) : null) ?? typed]
 }
@@ -197,8 +217,13 @@ const valueAt = (row: Plain, key: string): unknown => {
   return Array.isArray(list) ? (list[Number(inList[1])] as unknown) : undefined
 }
 
-const cellText = (value: unknown, form: GridColumn['form']): string =>
-  form === 'text' ? (value === undefined ? '' : String(value)) : textOf(value, form)
+const cellText = (value: unknown, { form, names = [] }: GridColumn): string => {
+  if (form !== 'text') return textOf(value, form)
+  return value === undefined ? '' : (names.find(({ id }) => id === value)?.name ?? String(value))
+}
 
-const cellValue = (text: string, form: GridColumn['form']): unknown =>
-  form === 'text' ? text.trim() || undefined : valueFrom(text, form)
+const cellValue = (text: string, { form, names = [] }: GridColumn): unknown => {
+  if (form !== 'text') return valueFrom(text, form)
+  const typed = text.trim()
+  return typed === '' ? undefined : (categoryCalled(typed, names) ?? typed)
+}

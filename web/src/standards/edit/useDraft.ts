@@ -5,9 +5,18 @@ import { computed, onScopeDispose, reactive, ref, shallowRef, toRaw, watch } fro
 import { inWords, Refusal } from '../../api.ts'
 import type { Checked, Checker, DraftRemark } from '../../workers/check.worker.ts'
 import CheckWorker from '../../workers/check.worker.ts?worker'
+import { useSteps } from './useSteps.ts'
 import { listVersions, publishDraft, readVersion, removeDraft, saveDraft } from '../standardCalls.ts'
 
 export type Plain = Record<string, unknown>
+
+const shortNamesIn = (node: unknown): string[] => {
+  if (Array.isArray(node)) return node.flatMap(shortNamesIn)
+  if (typeof node !== 'object' || node === null) return []
+  return Object.entries(node).flatMap(([key, value]: [string, unknown]) =>
+    key === 'id' && typeof value === 'string' ? [value] : shortNamesIn(value),
+  )
+}
 
 const SAVE_AFTER_MS = 1_200
 const CHECK_AFTER_MS = 150
@@ -59,6 +68,8 @@ export const useDraft = (id: string, version: number, content: unknown, firstRev
   }
   const saveSoon = useDebounceFn(save, SAVE_AFTER_MS)
 
+  const steps = useSteps(draft)
+
   watch(draft, () => {
     saved.value = 'waiting'
     void checkSoon()
@@ -101,5 +112,8 @@ export const useDraft = (id: string, version: number, content: unknown, firstRev
   }
   const remove = (): Promise<void> => removeDraft(id, version, revision.value)
 
-  return { draft, saved, problem, remarks, byPlace, errors, mayPublish, save, publish, remove }
+  /** Short names other versions have: results of theirs are compared by them, so they stay. */
+  const keptNames = computed(() => new Set(shortNamesIn(others.value)))
+
+  return { draft, saved, problem, remarks, byPlace, errors, mayPublish, keptNames, steps, save, publish, remove }
 }
