@@ -33,7 +33,7 @@ test('a table of four bands is pasted, its hole found and mended, and published 
   await expect(page.getByRole('heading', { name: 'Harbour Watch Test, version 1' })).toBeVisible()
   const remarks = page.getByRole('region', { name: 'Remarks' }).or(page.locator('.remarks'))
   // nothing is made up: what the form asks for is typed by somebody
-  await expect(remarks.getByText('New event, duration')).toBeVisible()
+  await expect(remarks.getByText('Event 1, duration')).toBeVisible()
   await page.getByLabel('Source').fill('Harbour order 12.')
   await page.getByRole('button', { name: 'How it is judged' }).click()
   await page.getByLabel('Earliest after days').fill('14')
@@ -42,6 +42,7 @@ test('a table of four bands is pasted, its hole found and mended, and published 
   await page.getByRole('button', { name: /^\d+ New event/ }).click()
   await page.getByLabel('Name', { exact: true }).fill('Press-ups')
   await page.getByLabel('Duration').fill('1:30')
+  await page.getByLabel('Counts when').fill('Arms straight at the top.')
   await page.getByLabel('Cautions allowed').fill('2')
   await page.keyboard.press('Tab')
   await page.getByLabel('Scored by').selectOption({ label: 'Points table' })
@@ -52,16 +53,18 @@ test('a table of four bands is pasted, its hole found and mended, and published 
   const points = page.getByRole('table', { name: 'Points table' })
   await points.getByLabel('Points, line 1', { exact: true }).click()
   await paste(page, POINTS)
-  await expect(points.getByLabel('40 and over, open, line 11', { exact: true })).toHaveValue('34')
+  await expect(points.getByLabel('40 and over, Open, line 11', { exact: true })).toHaveValue('34')
 
   // nobody of 32 has a band
   await expect(remarks.getByText('no row for age 32')).toBeVisible()
+  await expect(remarks.getByRole('button', { name: 'Let 25 to 31 last until 32' })).toBeVisible()
   await expect(page.getByRole('button', { name: 'Publish' })).toBeDisabled()
   const hole = bands.getByLabel('Age from, line 3', { exact: true })
   await expect(hole).toHaveAttribute('aria-invalid', 'true')
   await hole.fill('32')
   // points without a minimum make nobody short
   await expect(remarks.getByText('Every event is met by taking part.')).toBeVisible()
+  await page.getByRole('button', { name: 'Add minimum points' }).click()
   await page.getByLabel(/^Minimum/).fill('55')
   await page.keyboard.press('Tab')
   await expect(page.getByText('The check finds nothing')).toBeVisible()
@@ -70,21 +73,168 @@ test('a table of four bands is pasted, its hole found and mended, and published 
   await points.getByLabel('Points, line 1', { exact: true }).click()
   await page.keyboard.press('ArrowDown')
   await page.keyboard.press('ArrowRight')
-  await expect(points.getByLabel('17 to 24, open, line 2', { exact: true })).toBeFocused()
+  await expect(points.getByLabel('17 to 24, Open, line 2', { exact: true })).toBeFocused()
   await page.keyboard.type('twenty')
-  await expect(points.getByLabel('17 to 24, open, line 2', { exact: true })).toHaveAttribute('aria-invalid', 'true')
+  await expect(points.getByLabel('17 to 24, Open, line 2', { exact: true })).toHaveAttribute('aria-invalid', 'true')
   await expect(remarks.getByText(/found "twenty"/)).toBeVisible()
   await expect(page.getByText('All saved.')).toBeVisible()
   await page.reload()
   await page.getByRole('button', { name: /Press-ups/ }).click()
-  await expect(points.getByLabel('17 to 24, open, line 2', { exact: true })).toHaveValue('twenty')
-  await points.getByLabel('17 to 24, open, line 2', { exact: true }).fill('22')
+  await expect(points.getByLabel('17 to 24, Open, line 2', { exact: true })).toHaveValue('twenty')
+  await points.getByLabel('17 to 24, Open, line 2', { exact: true }).fill('22')
   await expect(page.getByText('The check finds nothing')).toBeVisible()
 
   await page.getByRole('button', { name: 'Publish' }).click()
   await page.getByRole('button', { name: 'Publish it' }).click()
   await expect(page.getByText('A published version never changes.')).toBeVisible()
   await expect(page.getByRole('row', { name: /^100 40 38 36 34$/ })).toBeVisible()
+})
+
+/** Five bands of ages for women and men, 21 rows each, as somebody printed them. */
+const printedTable = (
+  women: (row: number, band: number) => string,
+  men: (row: number, band: number) => string,
+): string => {
+  const ages = ['17–24', '25–31', '32–38', '39–45', '46+']
+  const rows = Array.from({ length: 21 }, (_, row) =>
+    [100 - row * 5, ...ages.map((_, band) => women(row, band)), ...ages.map((_, band) => men(row, band))].join('\t'),
+  )
+  return [['Points', 'Female', '', '', '', '', 'Men'].join('\t'), ['', ...ages, ...ages].join('\t'), ...rows].join('\n')
+}
+const minutes = (seconds: number): string => `${Math.floor(seconds / 60)}.${String(seconds % 60).padStart(2, '0')}`
+const PRESS_UPS = printedTable(
+  (row, band) => String(60 - 2 * row - band),
+  (row, band) => String(80 - 3 * row - band),
+)
+const RUN = printedTable(
+  (row, band) => minutes(600 + 12 * row + 20 * band),
+  (row, band) => minutes(510 + 12 * row + 20 * band),
+)
+
+test('a printed standard of two events is in and published in forty actions, without a short name typed', async ({
+  page,
+  signedIn,
+}) => {
+  await signedIn('ines.calloway-brandt')
+  await page.goto('/standards')
+  let actions = 0
+  const press = async (name: string | RegExp): Promise<void> => {
+    actions++
+    await page
+      .getByRole('button', { name, exact: typeof name === 'string' })
+      .first()
+      .click()
+  }
+  const fill = async (label: string, text: string, at = 0): Promise<void> => {
+    actions++
+    await page.getByLabel(label, { exact: true }).nth(at).fill(text)
+    await page.getByLabel(label, { exact: true }).nth(at).blur()
+  }
+  const choose = async (label: string, option: string): Promise<void> => {
+    actions++
+    await page.getByLabel(label, { exact: true }).selectOption({ label: option })
+  }
+  const pasteTable = async (text: string): Promise<void> => {
+    actions += 2
+    await page.getByLabel('Paste the printed table, headings and all').click()
+    await paste(page, text)
+    await expect(page.getByText('210 figures for 10 bands understood')).toBeVisible()
+    await press('Take it')
+  }
+  await press('New standard')
+  await fill('What it is called', 'Skerry Watch Standard')
+  await press('Begin the draft')
+  await fill('Source', 'Watch order 7.')
+  await press(/^\d+ New event/)
+  await fill('Name', 'Press-ups')
+  await fill('Duration', '1:30')
+  await fill('Counts when', 'Arms straight at the top.')
+  await fill('Cautions allowed', '2')
+  await choose('Scored by', 'Points table')
+  await pasteTable(PRESS_UPS)
+  await choose('Add an event', 'Timed distance')
+  await press('To the battery')
+  await fill('Name', 'Run 2,400 m')
+  await fill('Distance', '2400')
+  await fill('Lap length', '400')
+  await choose('Scored by', 'Points table')
+  await pasteTable(RUN)
+  await press('How it is judged')
+  await choose('Combination', 'Points are added')
+  await fill('Total points', '120')
+  await press('Add minimum each points')
+  await fill('Minimum each points', '50')
+  await press('Add classes')
+  await fill('Name', 'Harbour')
+  await fill('From points', '120')
+  await press('Add one')
+  await fill('Name', 'Summit', 1)
+  await fill('From points', '170', 1)
+  await fill('Earliest after days', '14')
+  await fill('Hand timing', '0.2')
+
+  // a step back, and there again: the last thing typed, then the class, then all at once
+  const undo = page.getByRole('button', { name: 'Undo' })
+  await undo.click()
+  await expect(page.getByLabel('Hand timing')).toHaveValue('')
+  await undo.click()
+  await expect(page.getByLabel('Earliest after days')).toHaveValue('')
+  await page.keyboard.press('Control+Shift+Z')
+  await page.keyboard.press('Control+Shift+Z')
+  await expect(page.getByLabel('Hand timing')).toHaveValue('0:00.2')
+  await expect(page.getByText(/^\d+ warning|The check finds nothing/)).toBeVisible()
+
+  await press('Publish')
+  await press('Publish it')
+  await expect(page.getByText('A published version never changes.')).toBeVisible()
+  expect(actions).toBeLessThanOrEqual(40)
+  const { content } = await (await page.request.get('/api/standards/skerry-watch-standard/1')).json()
+  expect(content.categories).toEqual([
+    { id: 'female', name: 'Female' },
+    { id: 'male', name: 'Male' },
+  ])
+  expect(content.events.map(({ id }: { id: string }) => id)).toEqual(['press-ups', 'run-2400-m'])
+  const [women] = content.events[1].scoring.bands
+  expect(women).toMatchObject({ ageFrom: 17, ageTo: 24, category: 'female' })
+  expect(women.rows).toHaveLength(21)
+  expect(women.rows.at(-1)).toEqual({ value: 600_000, centipoints: 10_000 })
+  expect(content.combination.classes.map(({ id }: { id: string }) => id)).toEqual(['harbour', 'summit'])
+})
+
+test('undo takes back a pasted table and a mend, each at one step', async ({ page, signedIn }) => {
+  await signedIn('ines.calloway-brandt')
+  await page.goto('/standards')
+  await page.getByRole('button', { name: 'New standard' }).click()
+  await page.getByLabel('What it is called').fill('Ebb Watch')
+  await page.getByLabel('It begins as').selectOption({ label: 'A copy of Constabulary Entry Standard, version 2' })
+  await page.getByRole('button', { name: 'Begin the draft' }).click()
+  // where the copied version was published is not where this one is
+  await page.getByLabel('Source').fill('Ebb order 2.')
+  await page.getByRole('button', { name: /^1 Press-ups/ }).click()
+  const table = page.getByRole('table', { name: 'Table by band' })
+  const first = table.getByLabel('Age from, line 2', { exact: true })
+  const before = await first.inputValue()
+  await first.fill('31')
+  await first.blur()
+  await page.getByRole('button', { name: /^Let 18 to 29 last until 30$/ }).click()
+  await expect(table.getByLabel('to, line 1', { exact: true })).toHaveValue('30')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(table.getByLabel('to, line 1', { exact: true })).toHaveValue('29')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(first).toHaveValue(before)
+  await page.getByRole('button', { name: 'Paste another printed table' }).click()
+  await page.getByLabel('Paste the printed table, headings and all').click()
+  await paste(page, 'Age\tFemale\tMale\n18–39\t20\t30\n40+\t16\t24')
+  await page.getByRole('button', { name: 'Take it', exact: true }).click()
+  await expect(table.getByLabel('At least, line 4', { exact: true })).toHaveValue('24')
+  await page.keyboard.press('Control+Z')
+  await expect(first).toHaveValue(before)
+  // an event of the shelf comes with how it is done, and no figure of its table
+  await page.getByRole('button', { name: 'From a worked example' }).click()
+  await page.getByRole('button', { name: /^Floor lift/ }).click()
+  await page.getByRole('button', { name: 'Take it into the battery' }).click()
+  await expect(page.getByLabel('Start load')).toHaveValue('40')
+  await expect(page.getByText('Floor lift, at least')).toBeVisible()
 })
 
 test('a published version can be changed neither on screen nor through the interface', async ({ page, signedIn }) => {

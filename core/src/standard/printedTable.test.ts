@@ -31,7 +31,7 @@ const read = (text: string, context: TableContext, choices?: TableChoices) => {
 
 test('1: points down with the best on top, two rows of headings across, merged cells, en dashes', () => {
   const { reading, scoring } = read(
-    `Points | Female |       | Men   |
+    `Points | Female |       | Men
             | 17–24  | 25–31 | 17–24 | 25+
         100 | 40     | 38    | 50    | 48
          80 | 30     | 28    | 40    | 38

@@ -74,7 +74,7 @@ export interface TableReading {
 
 /** @param printed cells as they were copied, row by row */
 export const readPrintedTable = (printed: Block, context: TableContext, choices: TableChoices = {}): TableReading => {
-  const block = withRanges(printed)
+  const block = withRanges(rectangular(printed))
   const isKnown = ({ id }: { readonly id: string }): boolean => categoryCalled(id, context.categories) !== null
   const common = COMMON_CATEGORIES.filter((one) => !isKnown(one))
   const shape = shapeOf(block, { roles: context.roles, categories: [...context.categories, ...common] })
@@ -140,6 +140,12 @@ export const readPrintedTable = (printed: Block, context: TableContext, choices:
     unread: countOf('unread'),
     asked: countOf('asked'),
   }
+}
+
+/** Rows end where their last text stands; merged headings reach further. */
+const rectangular = (block: Block): Block => {
+  const width = Math.max(...block.map((row) => row.length), 0)
+  return block.map((row) => [...row, ...Array.from({ length: width - row.length }, () => '')])
 }
 
 const put = (cells: CellReading[][], row: number, column: number, cell: CellReading): void => {

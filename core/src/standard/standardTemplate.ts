@@ -28,8 +28,12 @@ export const standardTemplate = (id: string, name: string, version: number, toda
 /** How finely results are rounded, and which version it is, are no figures of a standard anybody could be held to. */
 const NOT_FIGURES: ReadonlySet<string> = new Set(['step', 'version'])
 
+/** What a template says in place of what only the publisher can say. */
+const STANDS_IN = /^(?:Describe |New event$)/
+
 /**
  * A template without a single figure: nothing somebody made up can be published, because each has to be typed before the form is whole.
+ * Texts that only ask for one go as well, and tables are empty.
  * @param template of a standard, an event, a protocol or a scoring
  */
 export const withoutFigures = (template: object): object =>
@@ -38,11 +42,15 @@ export const withoutFigures = (template: object): object =>
       if (typeof value === 'number') return NOT_FIGURES.has(name) ? [[name, value]] : []
       if (Array.isArray(value)) {
         if (value.some((item) => typeof item === 'number')) return []
-        return [[name, value.map((item: unknown) => (isObject(item) ? withoutFigures(item) : item))]]
+        const items = value.map((item: unknown) => (isObject(item) ? withoutFigures(item) : item))
+        return [[name, items.filter((item) => !isHollow(item))]]
       }
+      if (typeof value === 'string' && STANDS_IN.test(value)) return [[name, '']]
       return [[name, isObject(value) ? withoutFigures(value) : value]]
     }),
   )
+const isHollow = (value: unknown): boolean =>
+  isObject(value) && Object.values(value).every((inner) => Array.isArray(inner) && inner.length === 0)
 const isObject = (value: unknown): value is object => typeof value === 'object' && value !== null
 
 const STEPS: Partial<Record<Unit, number>> = { ms: 1_000 }

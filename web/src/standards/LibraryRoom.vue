@@ -1,14 +1,14 @@
 <script setup lang="ts">
 /** The library: every standard with its versions, what each is, and when it is in force. */
 import { forceOn, printDate, standardTemplate, withoutFigures, type VersionSummary } from '@able-gauge/core'
-import { BButton, BFormInput, BModal } from 'bootstrap-vue-next'
+import { BButton, BFormInput, BFormSelect, BModal } from 'bootstrap-vue-next'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { inWords } from '../api.ts'
 import { useSession } from '../session/sessionStore.ts'
 import HouseBand from '../ui/HouseBand.vue'
 import { today } from '../ui/localTime.ts'
-import { addDraft, listVersions } from './standardCalls.ts'
+import { addDraft, listVersions, readVersion } from './standardCalls.ts'
 import StateChip from './StateChip.vue'
 
 const session = useSession()
@@ -17,6 +17,18 @@ const versions = ref<readonly VersionSummary[] | null>(null)
 const problem = ref('')
 const naming = ref(false)
 const name = ref('')
+const from = ref('')
+/** Published versions a new standard can begin as a copy of. */
+const copies = computed(() =>
+  (versions.value ?? [])
+    .filter(({ state }) => state !== 'draft')
+    .map(({ id, version, name: called }) => ({
+      value: `${id} ${version}`,
+      text: `A copy of ${called}, version ${version}`,
+      id,
+      version,
+    })),
+)
 const mayWrite = computed(() => session.can('standards.write'))
 const date = today()
 
@@ -68,12 +80,26 @@ const makeNew = async (): Promise<void> => {
   const id = idFrom(name.value)
   if (id === '') return
   naming.value = false
-  const { organisation } = session
-  await begin(id, 1, {
-    ...withoutFigures(standardTemplate(id, name.value.trim(), 1, date)),
-    organisation: organisation || '',
+  const own = {
+    id,
+    name: name.value.trim(),
+    version: 1,
+    inForceFrom: date,
+    organisation: session.organisation || '',
     source: '',
-  })
+  }
+  problem.value = ''
+  try {
+    const copied = copies.value.find(({ value }) => value === from.value)
+    const content: object = copied
+      ? Object((await readVersion(copied.id, copied.version)).content)
+      : withoutFigures(standardTemplate(id, own.name, 1, date))
+    // how long the copied version was in force says nothing of the new one
+    const { inForceTo: _, ...rest } = content as { readonly inForceTo?: unknown }
+    await begin(id, 1, { ...rest, ...own })
+  } catch (error) {
+    problem.value = inWords(error)
+  }
 }
 
 /** A file becomes a draft under its own id and version; the check then says what is wrong with it. */
@@ -156,7 +182,16 @@ const importFile = async (event: Event): Promise<void> => {
     >
       <label for="new-name" class="form-label">What it is called</label>
       <BFormInput id="new-name" v-model="name" maxlength="120" @keydown.enter.prevent="makeNew" />
-      <p class="quiet mt-2">It begins as a draft with one event. Nobody is judged by it until it is published.</p>
+      <label for="new-from" class="form-label mt-3">It begins as</label>
+      <BFormSelect
+        id="new-from"
+        v-model="from"
+        :options="[{ value: '', text: 'An empty one with one event' }, ...copies]"
+      />
+      <p class="quiet mt-2">
+        A draft. Nobody is judged by it until it is published. Worked examples of single events are on the shelf of the
+        draft.
+      </p>
     </BModal>
   </main>
 </template>

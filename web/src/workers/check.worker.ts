@@ -30,7 +30,7 @@ const checker = {
         place: finding.place,
         severity: 'error',
         what:
-          finding.found === 'nothing' || finding.found === '""'
+          ['nothing', '""', '[]'].includes(finding.found)
             ? MISSING
             : sayFinding(finding).slice(finding.place.length + 2),
         example: '',

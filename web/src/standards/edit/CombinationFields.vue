@@ -3,7 +3,7 @@
 import { COMBINATION_NAMES, type Combination } from '@able-gauge/core'
 import { BFormSelect } from 'bootstrap-vue-next'
 import { computed } from 'vue'
-import type { Plain } from './useDraft.ts'
+import type { Plain } from './plain.ts'
 
 const props = defineProps<{
   /** Edited in place. */
@@ -22,20 +22,18 @@ const choose = (chosen: unknown): void => {
 </script>
 
 <template>
-  <div data-place="combination">
-    <label class="combination"
-      ><span>Combination</span> <BFormSelect :model-value="kind" :options="options" @update:model-value="choose"
-    /></label>
+  <div data-place="combination" class="combination">
+    <label for="combination">Combination</label>
+    <BFormSelect id="combination" :model-value="kind" :options="options" @update:model-value="choose" />
   </div>
 </template>
 
 <style scoped>
 .combination {
-  display: block;
   max-width: 360px;
   margin-bottom: 12px;
 }
-.combination span {
+.combination label {
   font-weight: 650;
 }
 </style>

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 /** One setting: how it is typed, what the check says of it, and what it makes the referee do. */
 import { BFormCheckbox, BFormCheckboxGroup, BFormInput, BFormSelect, BFormTextarea } from 'bootstrap-vue-next'
-import { printSeconds, suffixOf, type FieldForm, type FormField } from '@able-gauge/core'
+import { choiceInWords, suffixOf, type FieldForm, type FormField } from '@able-gauge/core'
 import { computed, inject, useId } from 'vue'
 import DateField from '../../ui/DateField.vue'
 import { vTyped } from '../../ui/vTyped.ts'
 import type { DraftRemark } from '../../workers/check.worker.ts'
 import { aloneContext, DRAFT_CONTEXT, type Named } from './draftContext.ts'
 import { textOf, valueFrom, type NumberForm } from './typedValue.ts'
-import type { Plain } from './useDraft.ts'
+import type { Plain } from './plain.ts'
 
 const props = defineProps<{
   /** The part it belongs to; edited in place. */
@@ -79,15 +79,6 @@ const linesOf = (separator: string): string => (Array.isArray(value.value) ? val
 const setFlag = (checked: unknown): void =>
   put(checked === true || !props.field.optional ? checked === true : undefined)
 
-/** Names such as `endOfCalendarYear` in words; what is in words already stays. */
-const words = (choice: string | number): string => {
-  if (typeof choice === 'number' && props.field.name.endsWith('Ms')) return printSeconds(choice)
-  return /^[a-z]+[A-Za-z]*$/.test(String(choice))
-    ? String(choice)
-        .replace(/([a-z])([A-Z])/g, '$1 $2')
-        .toLowerCase()
-    : String(choice)
-}
 /** What a short name can refer to. */
 const referred = computed<readonly Named[]>(() => {
   switch (props.field.name) {
@@ -105,7 +96,10 @@ const options = computed(() => {
   const { field } = props
   const none = field.optional || value.value === undefined ? [{ value: '', text: 'not stated' }] : []
   if (field.kind === 'choice')
-    return [...none, ...field.choices.map((choice) => ({ value: String(choice), text: words(choice) }))]
+    return [
+      ...none,
+      ...field.choices.map((choice) => ({ value: String(choice), text: choiceInWords(field.name, choice) })),
+    ]
   const unknown = typeof value.value === 'string' && !referred.value.some((one) => one.id === value.value)
   return [
     ...none,

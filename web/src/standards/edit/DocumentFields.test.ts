@@ -3,7 +3,7 @@ import { expect, test } from 'vitest'
 import { reactive } from 'vue'
 import { formFieldsOf, PROTOCOLS, SCORINGS, Standard, type FormField } from '@able-gauge/core'
 import DocumentFields from './DocumentFields.vue'
-import type { Plain } from './useDraft.ts'
+import type { Plain } from './plain.ts'
 
 const open = (owner: Plain, fields: readonly FormField[], place = '', remarks: Record<string, string> = {}) => {
   const byPlace = new Map(

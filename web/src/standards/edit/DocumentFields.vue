@@ -5,7 +5,7 @@ import { isOffered, type FieldForm, type FormField, type Sense } from '@able-gau
 import { computed, nextTick, ref, useTemplateRef, watchEffect } from 'vue'
 import type { DraftRemark } from '../../workers/check.worker.ts'
 import DocumentField from './DocumentField.vue'
-import type { Plain } from './useDraft.ts'
+import type { Plain } from './plain.ts'
 
 const props = defineProps<{
   /** The part; edited in place. */

@@ -4,7 +4,7 @@ import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import { saveFile } from '../../ui/saveFile.ts'
 import { listIn } from './scoringGrid.ts'
-import type { Plain } from './useDraft.ts'
+import type { Plain } from './plain.ts'
 
 const props = defineProps<{ draft: Plain }>()
 

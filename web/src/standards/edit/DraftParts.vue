@@ -5,7 +5,7 @@ import { BButton, BFormSelect } from 'bootstrap-vue-next'
 import { ref } from 'vue'
 import type { DraftRemark } from '../../workers/check.worker.ts'
 import { listIn } from './scoringGrid.ts'
-import type { Plain } from './useDraft.ts'
+import type { Plain } from './plain.ts'
 import type { EventList, Part } from './useParts.ts'
 
 const props = defineProps<{

@@ -5,7 +5,7 @@ import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import type { DraftRemark } from '../../workers/check.worker.ts'
 import { placeInWords } from './placeInWords.ts'
-import type { Plain } from './useDraft.ts'
+import type { Plain } from './plain.ts'
 
 const props = defineProps<{
   remarks: readonly DraftRemark[]

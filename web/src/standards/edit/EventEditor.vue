@@ -29,7 +29,7 @@ import DocumentFields from './DocumentFields.vue'
 import EventVariants from './EventVariants.vue'
 import ScoringEditor from './ScoringEditor.vue'
 import { valueForm } from './scoringGrid.ts'
-import type { Plain } from './useDraft.ts'
+import type { Plain } from './plain.ts'
 
 const props = defineProps<{
   /** Edited in place. */
@@ -97,9 +97,10 @@ const chooseKind = (chosen: unknown): void => {
   <div class="event">
     <div class="names">
       <DocumentFields :owner="event" :fields="NAME" :place="place" :by-place="byPlace" :siblings="siblings" />
-      <label
-        ><span>Kind</span> <BFormSelect :model-value="kind" :options="kinds" @update:model-value="chooseKind"
-      /></label>
+      <div>
+        <label for="event-kind">Kind</label>
+        <BFormSelect id="event-kind" :model-value="kind" :options="kinds" @update:model-value="chooseKind" />
+      </div>
     </div>
     <section v-for="{ chapter, fields } in parts" :key="chapter" :aria-label="CHAPTER_NAMES[chapter]">
       <h3>{{ CHAPTER_NAMES[chapter] }}</h3>
@@ -151,7 +152,7 @@ const chooseKind = (chosen: unknown): void => {
   grid-template-columns: minmax(0, 1fr) minmax(0, 320px);
   gap: 18px;
 }
-label span {
+label {
   font-weight: 650;
   font-size: 0.9375rem;
 }

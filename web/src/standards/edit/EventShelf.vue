@@ -6,7 +6,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { inWords } from '../../api.ts'
 import ScoringTable from '../ScoringTable.vue'
 import { exampleToTake, shelfSources, type ShelfSource } from './eventShelf.ts'
-import type { Plain } from './useDraft.ts'
+import type { Plain } from './plain.ts'
 import type { EventList } from './useParts.ts'
 
 const isOpen = defineModel<boolean>({ required: true })

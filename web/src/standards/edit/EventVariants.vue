@@ -7,7 +7,7 @@ import type { DraftRemark } from '../../workers/check.worker.ts'
 import DocumentFields from './DocumentFields.vue'
 import ScoringEditor from './ScoringEditor.vue'
 import { listIn } from './scoringGrid.ts'
-import type { Plain } from './useDraft.ts'
+import type { Plain } from './plain.ts'
 
 const props = defineProps<{
   /** Edited in place. */

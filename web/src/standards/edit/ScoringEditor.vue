@@ -18,7 +18,7 @@ import {
   type TableScoring,
 } from '@able-gauge/core'
 import { BFormCheckbox, BFormSelect } from 'bootstrap-vue-next'
-import { computed, inject, nextTick, ref, watch } from 'vue'
+import { computed, inject, nextTick, ref, useId, watch } from 'vue'
 import type { DraftRemark } from '../../workers/check.worker.ts'
 import DocumentFields from './DocumentFields.vue'
 import { aloneContext, DRAFT_CONTEXT } from './draftContext.ts'
@@ -38,7 +38,7 @@ import {
   type GridColumn,
   type GridLine,
 } from './scoringGrid.ts'
-import type { Plain } from './useDraft.ts'
+import type { Plain } from './plain.ts'
 
 const props = defineProps<{
   /** Holds the scoring; edited in place. */
@@ -52,6 +52,7 @@ const props = defineProps<{
   fileName: string
 }>()
 
+const schoolId = useId()
 const { names, restored, addCategories } = inject(DRAFT_CONTEXT, aloneContext, true)
 
 const scoring = computed(() => Object(props.owner['scoring']) as Plain)
@@ -192,9 +193,10 @@ const chooseSchool = async (school: unknown): Promise<void> => {
 <template>
   <!-- eslint-disable vue/no-mutating-props -- the document is edited in place by all its forms -->
   <div class="scoring" :data-place="place">
-    <label class="school"
-      ><span>Scored by</span> <BFormSelect :model-value="kind" :options="schools" @update:model-value="chooseSchool"
-    /></label>
+    <div class="school">
+      <label :for="schoolId">Scored by</label>
+      <BFormSelect :id="schoolId" :model-value="kind" :options="schools" @update:model-value="chooseSchool" />
+    </div>
     <DocumentFields
       :owner="scoring"
       :fields="fields"
@@ -239,7 +241,7 @@ const chooseSchool = async (school: unknown): Promise<void> => {
   max-width: 320px;
   margin-bottom: 10px;
 }
-.school span {
+.school label {
   font-weight: 650;
 }
 h4 {

@@ -1,6 +1,6 @@
 /** What every form of a draft needs to know of the whole of it. */
 import { shallowRef, type ComputedRef, type InjectionKey, type Ref } from 'vue'
-import type { Plain } from './useDraft.ts'
+import type { Plain } from './plain.ts'
 
 export interface Named {
   readonly id: string

@@ -1,7 +1,7 @@
 /** Events to begin with: worked examples, and events of published standards. */
 import { parseStandard, withoutFigures, type Standard } from '@able-gauge/core'
 import { listVersions, readVersion } from '../standardCalls.ts'
-import type { Plain } from './useDraft.ts'
+import type { Plain } from './plain.ts'
 
 export interface ShelfSource {
   readonly key: string

@@ -1,6 +1,6 @@
 /** Where in a draft something is, as somebody would say it. */
 import { labelOf, printAges } from '@able-gauge/core'
-import type { Plain } from './useDraft.ts'
+import type { Plain } from './plain.ts'
 
 /** Parts everything in an event belongs to, which say nothing of where it is. */
 const UNSAID: ReadonlySet<string> = new Set(['events', 'alternateEvents', 'protocol', 'scoring'])

@@ -11,7 +11,7 @@ import {
 } from '@able-gauge/core'
 import type { Named } from './draftContext.ts'
 import { textOf, valueFrom, type NumberForm } from './typedValue.ts'
-import type { Plain } from './useDraft.ts'
+import type { Plain } from './plain.ts'
 
 export interface GridColumn {
   readonly key: string
@@ -95,7 +95,7 @@ export type PointLinesBy = 'points' | 'value'
 /** By values where one number of points stands beside several of them in a band. */
 export const linesBy = (bands: readonly Plain[]): PointLinesBy =>
   bands.some((band) => {
-    const points = listIn(band, 'rows').map((row) => row['centipoints'])
+    const points = listIn(band, 'rows').flatMap((row) => row['centipoints'] ?? [])
     return new Set(points).size < points.length
   })
     ? 'value'

@@ -1,5 +1,5 @@
 /** Short names are made of what things are called; nobody types one. */
-import type { Plain } from './useDraft.ts'
+import type { Plain } from './plain.ts'
 
 const MOST = 60
 /** As templates call what has no name yet. */

@@ -5,10 +5,9 @@ import { computed, onScopeDispose, reactive, ref, shallowRef, toRaw, watch } fro
 import { inWords, Refusal } from '../../api.ts'
 import type { Checked, Checker, DraftRemark } from '../../workers/check.worker.ts'
 import CheckWorker from '../../workers/check.worker.ts?worker'
+import type { Plain } from './plain.ts'
 import { useSteps } from './useSteps.ts'
 import { listVersions, publishDraft, readVersion, removeDraft, saveDraft } from '../standardCalls.ts'
-
-export type Plain = Record<string, unknown>
 
 const shortNamesIn = (node: unknown): string[] => {
   if (Array.isArray(node)) return node.flatMap(shortNamesIn)

@@ -3,7 +3,7 @@ import { computed, type Ref } from 'vue'
 import type { DraftContext, Named } from './draftContext.ts'
 import { freeShortName, isPlaceholder, referTo } from './shortNames.ts'
 import { listIn } from './scoringGrid.ts'
-import type { Plain } from './useDraft.ts'
+import type { Plain } from './plain.ts'
 
 /** @param kept short names other versions have: results are compared by them */
 export const useNames = (draft: Plain, kept: Readonly<Ref<ReadonlySet<string>>>): Omit<DraftContext, 'restored'> => {

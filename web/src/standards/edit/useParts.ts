@@ -2,7 +2,7 @@
 import { eventTemplate, withoutFigures, type EventKind } from '@able-gauge/core'
 import { computed, ref } from 'vue'
 import { listIn } from './scoringGrid.ts'
-import type { Plain } from './useDraft.ts'
+import type { Plain } from './plain.ts'
 
 export type EventList = 'events' | 'alternateEvents'
 export type Part = 'about' | 'judging' | 'file' | { readonly list: EventList; readonly at: number }

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { effectScope, nextTick, reactive } from 'vue'
 import { useSteps } from './useSteps.ts'
-import type { Plain } from './useDraft.ts'
+import type { Plain } from './plain.ts'
 
 const open = (document: Plain) => {
   const draft = reactive(document)

@@ -1,7 +1,7 @@
 /** Undo and redo for a document that is edited in place: one step for each field that was left, each paste, each press. */
 import { useDebounceFn, useManualRefHistory } from '@vueuse/core'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
-import type { Plain } from './useDraft.ts'
+import type { Plain } from './plain.ts'
 
 const REST_MS = 600
 const MOST_STEPS = 200
