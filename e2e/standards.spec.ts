@@ -1,5 +1,5 @@
 /** Standards as the officer in charge works on them: written, pasted, mended, published, tried and compared. */
-import { writeFile } from 'node:fs/promises'
+import { readFile, writeFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
 import { expect, test } from './app.ts'
 
@@ -345,4 +345,35 @@ test('a hundred thousand results are compared without holding up the page', asyn
   )
   const longestMs = await page.evaluate(() => (window as unknown as { longestMs: number }).longestMs)
   console.log(`Longest task of the page while 100,000 results were compared: ${Math.round(longestMs)} ms.`)
+})
+
+test('a published standard is read without signing in once the house shows it, saved as a PDF, and found oneself in', async ({
+  page,
+  signedIn,
+  browser,
+}) => {
+  await signedIn('ines.calloway-brandt')
+  await page.goto('/house-rules')
+  await page.getByLabel(/Published standards can be read by everybody/).check()
+  await page.getByRole('button', { name: 'Save the house rules' }).click()
+  await expect(page.getByText(/saved/i).first()).toBeVisible()
+  await page.goto('/standards/constabulary-entry/2')
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save as PDF' }).click()
+  const file = await download
+  expect(file.suggestedFilename()).toBe('Constabulary Entry Standard, version 2.pdf')
+  expect((await readFile(await file.path())).subarray(0, 5).toString()).toBe('%PDF-')
+  const link = await page.getByRole('link', { name: /\/read\/constabulary-entry\/2$/ }).getAttribute('href')
+  const anybody = await browser.newPage()
+  try {
+    await anybody.goto(link ?? '')
+    await anybody.getByLabel('For age').fill('34')
+    await anybody.getByLabel('category').selectOption({ label: 'Male' })
+    // men of 30 to 39 run it in 9:40
+    await expect(anybody.getByRole('cell', { name: '9:40 for the person shown' })).toBeVisible()
+    await expect(anybody.getByText('Content hash')).toBeVisible()
+    await expect(anybody.getByRole('link', { name: 'Standards', exact: true })).toHaveCount(0)
+  } finally {
+    await anybody.close()
+  }
 })

@@ -14,6 +14,7 @@ const SESSION = {
   style: null,
   markSinceMs: null,
   publicAddress: null,
+  standardsPublic: false,
   asks: { secondFactor: false, codeToSign: false },
 }
 

@@ -19,6 +19,7 @@ const whereTo = async (to: string, account: object | null, secondFactor = false)
     style: null,
     markSinceMs: null,
     publicAddress: null,
+    standardsPublic: false,
     isUnfounded: false,
   }
   vi.stubGlobal('fetch', () => Promise.resolve(json(answer)))

@@ -168,6 +168,12 @@ export const makeRouter = (): Router => {
         meta: { title: 'Units' },
       },
       {
+        path: '/read/:standardId/:version(\\d+)',
+        name: 'publicStandard',
+        component: () => import('./standards/PublicStandardRoom.vue'),
+        meta: { title: 'Standard', isOpen: true },
+      },
+      {
         path: '/standards',
         name: 'library',
         component: () => import('./standards/LibraryRoom.vue'),

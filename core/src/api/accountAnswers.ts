@@ -132,6 +132,8 @@ export class SessionAnswer {
   @Nullable() @Whole(0) readonly markSinceMs!: number | null
   /** Where others reach this house; null where nobody said. */
   @Nullable() @Text() readonly publicAddress!: string | null
+  /** Whether published standards can be read by everybody who has their link. */
+  @Flag() readonly standardsPublic!: boolean
   /** How the house writes; null for the plain style. */
   @Nullable() @Nested(() => HouseStyle) readonly style!: HouseStyle | null
   /** Whether the house has nobody yet who can let others in. */

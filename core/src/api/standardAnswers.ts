@@ -52,6 +52,14 @@ export class VersionDetailAnswer implements VersionDetail {
   @Nullable() @Nested(() => Retirement) readonly retired!: Retirement | null
 }
 
+/** A published version as everybody may read it. */
+export class PublicStandardAnswer {
+  @AnyObject() readonly content!: object
+  @Text() readonly contentHash!: string
+  /** Where it was retired, its last day in force. */
+  @Nullable() @CalendarDate() readonly lastDay!: string | null
+}
+
 export class DraftAnswer {
   @Text() readonly id!: string
   @Whole(1) readonly version!: number

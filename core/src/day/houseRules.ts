@@ -61,6 +61,8 @@ export class HouseRules {
   @Optional()
   @Matching(/^https?:\/\/[^\s/?#]+$/, 'an address such as "https://tests.example", with nothing behind the name')
   publicAddress?: string
+  /** Whether published standards can be read by everybody who has their link. */
+  @Optional() @Flag() standardsPublic?: boolean
   /** Whether administrators sign in with a code of an authenticator beside the password. */
   @Optional() @Flag() administratorsByCode?: boolean
   /** Whether a signature takes such a code beside the password. */

@@ -1,4 +1,5 @@
 /** What a scoring asks, as a line and as the table it is printed in. */
+import { indexBands, NO_BAND, type BandPerson } from '../judge/bandIndex.ts'
 import { factsOf } from '../kinds/facts.ts'
 import { printDecimal } from '../quantity/digits.ts'
 import { printMass } from '../quantity/mass.ts'
@@ -45,15 +46,21 @@ export interface PrintedTable {
   readonly title: string
   readonly heading: readonly string[]
   readonly rows: readonly { readonly head: string; readonly cells: readonly string[] }[]
+  /** Where the person looks, if the table was asked for one: a row, a column after the head, or both. */
+  readonly own?: { readonly row: number | null; readonly column: number | null }
 }
 
 const NO_CELL = '–'
 
-/** @returns null where everybody is treated alike, so that a line says it all */
+/**
+ * @param person whose place in it is told
+ * @returns null where everybody is treated alike, so that a line says it all
+ */
 export const scoringTable = (
   event: StandardEvent,
   categories: readonly ScoringCategory[],
   scoring: Scoring = event.scoring,
+  person?: BandPerson,
 ): PrintedTable | null => {
   const { sense, unit } = factsOf(event.protocol)
   const print = (value: number): string => printQuantity(value, unit, event.publishedIn)
@@ -69,11 +76,11 @@ export const scoringTable = (
     ].join(', ')
   switch (scoring.kind) {
     case 'cutByBand':
-      return byAgeAndCategory(title, `Age, ${bound}`, categories, scoring.rows, (row) => print(row[sense] ?? 0))
+      return byAgeAndCategory(title, `Age, ${bound}`, categories, scoring.rows, (row) => print(row[sense] ?? 0), person)
     case 'relativeCut':
       return scoring.rows.length === 1
         ? null
-        : byAgeAndCategory(title, 'Age, at least', categories, scoring.rows, (row) => shareWords(scoring, row))
+        : byAgeAndCategory(title, 'Age, at least', categories, scoring.rows, (row) => shareWords(scoring, row), person)
     case 'pointsByRule':
       return byAgeAndCategory(
         title,
@@ -81,6 +88,7 @@ export const scoringTable = (
         categories,
         scoring.bands,
         ({ anchor }) => print(anchor),
+        person,
       )
     case 'pointsTable': {
       const points = [...new Set(scoring.bands.flatMap(({ rows }) => rows.map(({ centipoints }) => centipoints)))]
@@ -96,6 +104,7 @@ export const scoringTable = (
               return row ? print(row.value) : ''
             }),
           })),
+        ...ownIn(scoring.bands, person, (column) => ({ row: null, column })),
       }
     }
     case 'normClasses':
@@ -106,6 +115,7 @@ export const scoringTable = (
           ...scoring.classes.slice(1).map(({ name }) => name),
         ],
         rows: scoring.bands.map((band) => ({ head: bandName(band), cells: band.from.map(print) })),
+        ...ownIn(scoring.bands, person, (row) => ({ row, column: null })),
       }
     default:
       return null
@@ -122,6 +132,7 @@ const byAgeAndCategory = <Row extends Band>(
   categories: readonly ScoringCategory[],
   rows: readonly Row[],
   print: (row: Row) => string,
+  person?: BandPerson,
 ): PrintedTable => {
   // rows for every category have a column of their own
   const columns: readonly (ScoringCategory | null)[] = rows.some(({ category }) => category === undefined)
@@ -139,7 +150,24 @@ const byAgeAndCategory = <Row extends Band>(
         return row ? print(row) : NO_CELL
       }),
     })),
+    ...ownIn(rows, person, (at) => {
+      const own = rows[at]
+      return {
+        row: own ? heads.indexOf(`${printBand(own)}${roleOf(own)}`) : null,
+        column: columns.findIndex((category) => category?.id === own?.category),
+      }
+    }),
   }
+}
+
+/** Nothing for somebody no band, or more than one, is for. */
+const ownIn = (
+  bands: readonly Band[],
+  person: BandPerson | undefined,
+  placed: (at: number) => NonNullable<PrintedTable['own']>,
+): Pick<PrintedTable, 'own'> => {
+  const at = person ? indexBands(bands)(person) : NO_BAND
+  return at < 0 ? {} : { own: placed(at) }
 }
 
 const shareWords = (

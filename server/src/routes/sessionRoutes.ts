@@ -5,9 +5,11 @@ import {
   FieldReachAnswer,
   FIRST_HOUSE_RULES,
   FoundHouseBody,
+  isPrintable,
   LinkCode,
   LinkHolderAnswer,
   LinkPassword,
+  PublicStandardAnswer,
   SessionAnswer,
   SignedInAnswer,
   SignIn,
@@ -39,6 +41,7 @@ import { findLinkHolder, foundHouse, isUnfounded, takeAccountLink, type NewSessi
 import { findOwnersOfNumbers } from '../store/personStore.ts'
 import { findSignInSecret } from '../store/secondFactorStore.ts'
 import { noteEvent } from '../store/securityStore.ts'
+import { findPublished } from '../store/standardStore.ts'
 import { findSessionParameters, joinStation, openSession, useSession } from '../store/sessionStore.ts'
 import { readBody } from './body.ts'
 import { OWN_PAGE_ROUTES, ownPageRouter } from './ownPageRoutes.ts'
@@ -92,6 +95,12 @@ export const SESSION_ROUTES: readonly OpenRoute[] = [
     body: FoundHouseBody,
   },
   ...OWN_PAGE_ROUTES,
+  {
+    method: 'get',
+    path: '/api/session/standards/:standardId/:version',
+    what: 'a published version, for everybody where the house shows its standards',
+    answer: PublicStandardAnswer,
+  },
   { method: 'delete', path: '/api/session', what: 'signs out', answer: 'nothing' },
 ]
 
@@ -111,7 +120,8 @@ export const sessionRouter = (server: Server): Router => {
 
   router.get('/', async (request, response) => {
     const session = await sessionOf(pool, request)
-    const { organisation = '', style = null, publicAddress = null } = (await findHouseRules(pool)).rules
+    const { rules } = await findHouseRules(pool)
+    const { organisation = '', style = null, publicAddress = null, standardsPublic = false } = rules
     response.json({
       account: session?.account ?? null,
       asks: session?.asks ?? { secondFactor: false, codeToSign: false },
@@ -121,6 +131,7 @@ export const sessionRouter = (server: Server): Router => {
       organisation,
       markSinceMs: await houseMarkSince(pool),
       publicAddress,
+      standardsPublic,
       style,
       isUnfounded: await isUnfounded(pool),
     })
@@ -233,6 +244,16 @@ export const sessionRouter = (server: Server): Router => {
       )
     }
     await welcome(server, request, response, opening.token)
+  })
+
+  router.get('/standards/:standardId/:version', async ({ params: { standardId, version } }, response) => {
+    const { rules } = await findHouseRules(pool)
+    const isNamed = isPrintable(standardId) && /^[1-9]\d{0,4}$/.test(version)
+    const found = rules.standardsPublic && isNamed ? await findPublished(pool, standardId, Number(version)) : null
+    // what is not shown and what there is not are answered alike
+    if (!found) throw notFound('public standard')
+    const { standard, contentHash, retired } = found
+    response.json({ content: standard, contentHash, lastDay: retired?.lastDay ?? null })
   })
 
   router.use('/own', ...limitLinks(server.limits), ownPageRouter(server))

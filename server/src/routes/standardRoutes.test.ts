@@ -161,3 +161,28 @@ test('past results are those of signed-off days, without names', async () => {
   expect(found[0]).toMatchObject({ testDate: '2025-09-30', birthDate: '1999-05-04', measures: {} })
   expect(JSON.stringify(found)).not.toMatch(/Okafor|Tove/)
 })
+
+test('a published standard is read by everybody where the house shows it, and nothing else is', async () => {
+  const anybody = new Caller(server.address)
+  const path = '/api/session/standards/constabulary-entry/3'
+  expect((await anybody.call('GET', path)).status).toBe(404)
+  const { body } = await officer.call('GET', '/api/house-rules')
+  const rules = { ...Object(body['rules']), standardsPublic: true }
+  expect((await officer.call('PUT', '/api/house-rules', { revision: body['revision'], rules })).status).toBe(200)
+  expect((await anybody.call('GET', '/api/session')).body).toMatchObject({ standardsPublic: true })
+  expect(await anybody.call('GET', path)).toMatchObject({
+    status: 200,
+    body: { content: plainV3(), contentHash: await contentHash(plainV3()) },
+  })
+  // drafts, names that cannot be, and what there is not are answered alike
+  await officer.call('POST', '/api/standards', { id: 'quay-watch', version: 1, content: {} })
+  for (const other of [
+    'quay-watch/1',
+    'constabulary-entry/99',
+    'constabulary-entry/0',
+    'constabulary-entry/x',
+    '%00/1',
+  ]) {
+    expect([other, (await anybody.call('GET', `/api/session/standards/${other}`)).status]).toEqual([other, 404])
+  }
+})

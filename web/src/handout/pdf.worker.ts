@@ -6,9 +6,6 @@ import boldExtended from '@fontsource/atkinson-hyperlegible-next/files/atkinson-
 import { expose } from 'comlink'
 import type { TDocumentDefinitions, TFontDictionary } from 'pdfmake/interfaces'
 import { base64Of } from '../ui/base64.ts'
-import type { GroupSheet } from './groupSheet.ts'
-import type { ResultSheet } from './resultSheet.ts'
-import { groupDocument, sheetDocument, type SheetLayout } from './sheetDocument.ts'
 
 /** The PDF maker as it is built for browsers; it looks for a window, which a worker has not. */
 interface PdfMaker {
@@ -57,18 +54,9 @@ const make = async (document: TDocumentDefinitions, progress: (share: number) =>
 }
 
 const api = {
-  /**
-   * @param mark of the house as a data address; empty for none
-   * @param progress from 0 to 1
-   */
-  sheets: (
-    sheets: readonly ResultSheet[],
-    layout: SheetLayout,
-    mark: string,
-    progress: (share: number) => void,
-  ): Promise<Uint8Array> => make(sheetDocument(sheets, layout, mark), progress),
-  group: (group: GroupSheet, progress: (share: number) => void): Promise<Uint8Array> =>
-    make(groupDocument(group), progress),
+  /** @param progress from 0 to 1 */
+  document: (document: TDocumentDefinitions, progress: (share: number) => void): Promise<Uint8Array> =>
+    make(document, progress),
 }
 
 export type PdfWorker = typeof api

@@ -1,24 +1,11 @@
 /** Result sheets and the officer's group sheet -> documents for the PDF maker. */
-import type { Column, Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
+import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { fontRuns } from './fontRuns.ts'
+import { DECIDE, INK, INK_2, LINE, markColumn, MET, say, SHORT, STRIP, VEST, WIDTH } from './pdfParts.ts'
 import type { GroupSheet } from './groupSheet.ts'
 import type { ResultSheet, SheetEvent, SheetGauge } from './resultSheet.ts'
 
 export type SheetLayout = 'full' | 'twoToAPage'
-
-const [INK, INK_2, LINE, MET, SHORT, VEST, DECIDE] = [
-  '#10201D',
-  '#4A5B56',
-  '#A9B6B0',
-  '#0F6B57',
-  '#B5361A',
-  '#DDF247',
-  '#D9A43B',
-]
-const WIDTH = 515
-const STRIP = 9
-
-const say = (text: string, style: object = {}): Content => ({ text: fontRuns(text), ...style })
 
 /** @param mark of the house as a data address; empty for none */
 export const sheetDocument = (
@@ -39,10 +26,6 @@ export const sheetDocument = (
 
 const isLastOnPage = (index: number, count: number, layout: SheetLayout): boolean =>
   index < count - 1 && (layout === 'full' || index % 2 === 1)
-
-const MARK_BOX: [number, number] = [90, 26]
-
-const markColumn = (mark: string): Column[] => (mark === '' ? [] : [{ image: mark, fit: MARK_BOX, width: MARK_BOX[0] }])
 
 const head = ({ organisation, place, name, about, verdict }: ResultSheet, mark: string): Content[] => [
   {

@@ -1,44 +1,21 @@
 /** Makes the files of a day: sheets, group sheet, tables, archive. */
 import { EntryPagesAnswer, type Verdict } from '@able-gauge/core'
-import { proxy, wrap } from 'comlink'
 import Papa from 'papaparse'
 import { ref } from 'vue'
-import { call, download, inWords, receiveFile } from '../api.ts'
+import { call, download, inWords } from '../api.ts'
 import { byBib, type Day } from '../day/day.ts'
 import { useSession } from '../session/sessionStore.ts'
-import { base64Of } from '../ui/base64.ts'
 import { saveFile } from '../ui/saveFile.ts'
 import { groupSheet } from './groupSheet.ts'
-import type { PdfWorker } from './pdf.worker.ts'
 import { resultSheet } from './resultSheet.ts'
 import { resultTable } from './resultTable.ts'
-import type { SheetLayout } from './sheetDocument.ts'
+import { groupDocument, sheetDocument, type SheetLayout } from './sheetDocument.ts'
+import { usePdf } from './usePdf.ts'
 
 export const useHandOut = (day: () => Day, verdicts: () => ReadonlyMap<string, Verdict>) => {
-  /** How far the file being made is, from 0 to 1; null while none is. */
-  const progress = ref<number | null>(null)
-  const problem = ref('')
+  const { progress, problem, markData, savePdf } = usePdf()
   const nameOf = (what: string, ending: string): string =>
     `${day().occasion.testDate} ${day().occasion.name}, ${what}.${ending}`
-
-  const withMaker = async (
-    work: (maker: ReturnType<typeof wrap<PdfWorker>>) => Promise<Uint8Array>,
-    what: string,
-  ): Promise<void> => {
-    const worker = new Worker(new URL('./pdf.worker.ts', import.meta.url), { type: 'module' })
-    progress.value = 0
-    problem.value = ''
-    try {
-      saveFile(nameOf(what, 'pdf'), 'application/pdf', new Uint8Array(await work(wrap<PdfWorker>(worker))))
-    } catch (error) {
-      console.error(error)
-      problem.value = 'The PDF could not be made. The result sheets can be printed from the screen instead.'
-    } finally {
-      worker.terminate()
-      progress.value = null
-    }
-  }
-  const onProgress = () => proxy((share: number) => void (progress.value = share))
 
   /** Whether each sheet carries a code that opens the candidate's own page. */
   const withCodes = ref(false)
@@ -50,13 +27,6 @@ export const useHandOut = (day: () => Day, verdicts: () => ReadonlyMap<string, V
     const { links } = await call('POST', `/occasions/${day().occasion.id}/own-pages`, EntryPagesAnswer, { entryIds })
     return new Map(links.map(({ entryId, code }) => [entryId, `${publicAddress}/mine#${code}`]))
   }
-  /** The mark of the house as the PDF maker takes it; empty for none. */
-  const markData = async (): Promise<string> => {
-    if (session.markSinceMs === null) return ''
-    const bytes = await receiveFile('GET', '/session/mark')
-    return `data:image/png;base64,${base64Of(bytes)}`
-  }
-
   /** @param entryIds whose sheets; everybody who was there when left out */
   const saveSheets = async (layout: SheetLayout, entryIds?: readonly string[]): Promise<void> => {
     const entries = [...day().entries]
@@ -72,13 +42,13 @@ export const useHandOut = (day: () => Day, verdicts: () => ReadonlyMap<string, V
         const verdict = verdicts().get(entry.id)
         return verdict ? [resultSheet(day(), entry, verdict, pages.get(entry.id))] : []
       })
-      await withMaker((maker) => maker.sheets(plain(sheets), layout, mark, onProgress()), 'result sheets')
+      await savePdf(nameOf('result sheets', 'pdf'), sheetDocument(sheets, layout, mark))
     } catch (error) {
       problem.value = inWords(error)
     }
   }
   const saveGroup = (): Promise<void> =>
-    withMaker((maker) => maker.group(plain(groupSheet(day(), verdicts())), onProgress()), 'group sheet')
+    savePdf(nameOf('group sheet', 'pdf'), groupDocument(groupSheet(day(), verdicts())))
 
   const saveCsv = (): void => {
     const { heading, rows } = resultTable(day(), verdicts())
@@ -105,6 +75,3 @@ export const useHandOut = (day: () => Day, verdicts: () => ReadonlyMap<string, V
 
   return { progress, problem, withCodes, saveSheets, saveGroup, saveCsv, saveXlsx, saveArchive }
 }
-
-/** A worker takes plain data alone. */
-const plain = <Data>(data: Data): Data => JSON.parse(JSON.stringify(data)) as Data

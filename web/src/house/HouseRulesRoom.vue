@@ -21,6 +21,7 @@ import { useHouseDraft } from './useHouseDraft.ts'
 interface Draft {
   organisation: string
   publicAddress: string
+  standardsPublic: boolean
   screening: { id: string; text: string; holdsOn: 'yes' | 'no' }[]
   consent: string
   consentNeeded: boolean
@@ -49,6 +50,7 @@ const { draft, problem, saved, isChanged, save, drop } = useHouseDraft<Draft>(
   (rules) => ({
     organisation: rules.organisation ?? '',
     publicAddress: rules.publicAddress ?? '',
+    standardsPublic: rules.standardsPublic === true,
     screening: rules.screening.map((one) => ({ ...one })),
     consent: rules.consent,
     consentNeeded: rules.consentNeeded,
@@ -72,6 +74,7 @@ const { draft, problem, saved, isChanged, save, drop } = useHouseDraft<Draft>(
     ...(idleMinutes === '' ? {} : { idleMinutes }),
     administratorsByCode: edited.administratorsByCode,
     signingByCode: edited.signingByCode,
+    standardsPublic: edited.standardsPublic,
     screening: edited.screening,
     consent: edited.consent.trim(),
     consentNeeded: edited.consentNeeded,
@@ -121,6 +124,10 @@ watch(saved, (is) => {
           :placeholder="ADDRESS_EXAMPLE"
         />
         <p class="quiet">Links and codes on printed result sheets begin with it; without it none are printed.</p>
+        <label class="tick"
+          ><input v-model="draft.standardsPublic" type="checkbox" /> Published standards can be read by everybody who
+          has their link</label
+        >
       </section>
       <section class="sheet part">
         <h2>Screening questions</h2>

@@ -45,6 +45,8 @@ export const useSession = defineStore('session', () => {
   const markSinceMs = ref<number | null>(null)
   /** Where others reach this house; null where nobody said. */
   const publicAddress = ref<string | null>(null)
+  /** Whether published standards can be read by everybody who has their link. */
+  const standardsPublic = ref(false)
   const known = ref(false)
   const asks = ref<SessionAsks>(ASKS_NOTHING)
 
@@ -70,6 +72,7 @@ export const useSession = defineStore('session', () => {
       organisation.value = answer.organisation
       markSinceMs.value = answer.markSinceMs
       publicAddress.value = answer.publicAddress
+      standardsPublic.value = answer.standardsPublic
       asks.value = answer.asks
       writeAs(answer.style)
       if (answer.account) take(answer.account, answer.endsInMs)
@@ -149,6 +152,7 @@ export const useSession = defineStore('session', () => {
     organisation,
     markSinceMs,
     publicAddress,
+    standardsPublic,
     look,
     signIn,
     takeLink,

@@ -4,14 +4,10 @@ import {
   bandsOf,
   factsOf,
   findCut,
-  KIND_NAMES,
   minimumOf,
-  printPoints,
-  printQuantity,
-  printTime,
-  rulesOf,
   whatIsAsked,
   type CutPerson,
+  type PrintedEvent,
   type Standard,
   type StandardEvent,
 } from '@able-gauge/core'
@@ -22,6 +18,8 @@ import ScoringTable from './ScoringTable.vue'
 const props = defineProps<{
   standard: Standard
   event: StandardEvent
+  /** What is printed of it. */
+  printed: PrintedEvent
   /** Whose cut the gauge shows. */
   person: CutPerson
   /** Place in the battery; empty for an alternate. */
@@ -47,59 +45,30 @@ const MISSING = {
   severalBands: 'More than one row is for this age and category.',
   noBodyMass: 'With a body mass the gauge shows the cut.',
 } as const
-
-const alternates = computed(() =>
-  (props.event.alternates ?? []).map(({ eventId, allowedBy }) => {
-    const name = props.standard.alternateEvents?.find(({ id }) => id === eventId)?.name ?? eventId
-    const by = { band: 'by band', choice: 'by choice', medicalProfile: 'on a medical profile' }[allowedBy]
-    return `${name} may stand in its place, ${by}.`
-  }),
-)
-const sureness = computed(() => {
-  const { uncertainty, protocol } = props.event
-  if (uncertainty === undefined) return ''
-  return uncertainty === 0
-    ? 'Its readings are taken as exact.'
-    : `Its readings are good to about ${printQuantity(uncertainty, factsOf(protocol).unit)}.`
-})
-const EFFORT = { maximal: 'maximal', submaximal: 'submaximal', skill: 'skill' } as const
 </script>
 
 <template>
   <section class="event">
     <h2>
-      <span v-if="number" class="figures number">{{ number }}</span> {{ event.name }}
-      <small class="quiet">{{ KIND_NAMES[event.protocol.kind] }}</small>
+      <span v-if="number" class="figures number">{{ number }}</span> {{ printed.name }}
+      <small class="quiet">{{ printed.kind }}</small>
     </h2>
-    <p v-for="line in rulesOf(event.protocol, event.publishedIn)" :key="line">{{ line }}</p>
+    <p v-for="line in printed.rules" :key="line">{{ line }}</p>
     <div v-if="gauge" class="gauge-line">
       <Gauge v-if="gauge.cut" :cut="gauge.cut" :protocol="event.protocol" :value="null" size="large" />
       <span class="quiet">{{ gauge.words }}</span>
     </div>
-    <ScoringTable :event="event" :categories="standard.categories" />
-    <template v-for="variant in event.variants" :key="variant.id">
-      <h3>Variant: {{ variant.name }}</h3>
-      <ScoringTable :event="event" :categories="standard.categories" :scoring="variant.scoring" />
+    <template v-for="{ heading, scoring } in printed.scorings" :key="heading">
+      <h3 v-if="heading">{{ heading }}</h3>
+      <ScoringTable :event="event" :categories="standard.categories" :scoring="scoring" :person="person" />
     </template>
-    <p v-if="sureness">{{ sureness }}</p>
-    <p v-if="event.minimumCentipoints">At least {{ printPoints(event.minimumCentipoints) }} points.</p>
-    <p v-for="line in alternates" :key="line">{{ line }}</p>
-    <p v-for="caution in event.cautions" :key="caution" class="quiet">{{ caution }}</p>
-    <details v-if="event.protocol.readOut?.length || event.kit?.length || event.protocol.notes">
+    <p v-for="line in printed.asked" :key="line">{{ line }}</p>
+    <p v-for="caution in printed.cautions" :key="caution" class="quiet">{{ caution }}</p>
+    <details v-if="printed.forStaff.length > 0">
       <summary>For staff: what is read, kit, notes</summary>
-      <ul v-if="event.protocol.readOut?.length">
-        <li v-for="line in event.protocol.readOut" :key="line">{{ line }}</li>
-      </ul>
-      <p v-if="event.kit?.length">Kit: {{ event.kit.join(', ') }}.</p>
-      <p v-if="event.protocol.notes">
-        Measures: {{ event.protocol.notes.measures }} ({{ EFFORT[event.protocol.notes.effort] }}).
-        {{ event.protocol.notes.peopleAtOnce }} at once, {{ event.protocol.notes.secondsEach }} s each.
-        <template v-if="event.protocol.notes.repeatability"
-          >{{ event.protocol.notes.repeatability.figure }}, {{ event.protocol.notes.repeatability.source }}</template
-        >
-      </p>
+      <p v-for="line in printed.forStaff" :key="line">{{ line }}</p>
     </details>
-    <p v-if="event.restAfterMs" class="rest">Then rest at least {{ printTime(event.restAfterMs) }}.</p>
+    <p v-if="printed.rest" class="rest">{{ printed.rest }}</p>
   </section>
 </template>
 
@@ -138,9 +107,5 @@ details {
 summary {
   color: var(--ink-2);
   min-height: 28px;
-}
-ul {
-  margin: 4px 0;
-  padding-left: 18px;
 }
 </style>

@@ -5,8 +5,10 @@ import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { inWords } from '../api.ts'
+import { usePdf } from '../handout/usePdf.ts'
 import { useSession } from '../session/sessionStore.ts'
 import StandardDocument from './StandardDocument.vue'
+import { standardPdf } from './standardPdf.ts'
 import StandardRetire from './StandardRetire.vue'
 import { addDraft, listVersions } from './standardCalls.ts'
 import { dateIn } from '../ui/localTime.ts'
@@ -21,6 +23,21 @@ const problem = ref('')
 const mayWrite = computed(() => session.can('standards.write'))
 const exportFile = (): void =>
   saveFile(`${id()}-v${version()}.json`, 'application/json', `${JSON.stringify(detail.value?.content, null, 2)}\n`)
+
+const pdf = usePdf()
+const savePdf = async (): Promise<void> => {
+  if (!standard.value) return
+  await pdf.savePdf(
+    `${standard.value.name}, version ${version()}.pdf`,
+    standardPdf(standard.value, await pdf.markData()),
+  )
+}
+/** Where everybody reads it, if the house shows its standards; empty for none. */
+const publicLink = computed(() =>
+  session.standardsPublic && detail.value?.state !== 'draft'
+    ? `${session.publicAddress ?? window.location.origin}/read/${encodeURIComponent(id())}/${version()}`
+    : '',
+)
 
 /** A new version begins as a copy; its number is the next that is free. */
 const nextVersion = async (): Promise<void> => {
@@ -41,7 +58,7 @@ const when = (ms: number): string => printDate(dateIn(ms, Intl.DateTimeFormat().
 
 <template>
   <main v-if="detail" class="room">
-    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="problem || pdf.problem.value" class="problem" role="alert">{{ problem || pdf.problem.value }}</p>
     <div class="columns">
       <StandardDocument v-if="standard" :standard="standard" />
       <section v-else class="sheet unsound">
@@ -86,6 +103,9 @@ const when = (ms: number): string => printDate(dateIn(ms, Intl.DateTimeFormat().
               :to="{ name: 'compare', params: { standardId: id() }, query: { to: version() } }"
               >Compare versions</RouterLink
             >
+            <BButton v-if="standard" variant="quiet" :disabled="pdf.progress.value !== null" @click="savePdf">
+              Save as PDF
+            </BButton>
             <BButton variant="quiet" @click="exportFile">Export the file</BButton>
             <BButton v-if="mayWrite && detail.state !== 'draft'" variant="quiet" @click="nextVersion">
               Write a new version
@@ -94,6 +114,11 @@ const when = (ms: number): string => printDate(dateIn(ms, Intl.DateTimeFormat().
               Retire this version
             </BButton>
           </div>
+        </section>
+        <section v-if="publicLink" class="sheet mt-3">
+          <h2>For everybody</h2>
+          <p class="quiet">Whoever has this link reads it without signing in.</p>
+          <a :href="publicLink" class="link">{{ publicLink }}</a>
         </section>
         <p class="quiet note">
           <template v-if="detail.state === 'draft'">Nobody is judged by a draft.</template>
@@ -126,6 +151,9 @@ dt {
 }
 dd {
   margin: 0 0 8px;
+}
+.link {
+  overflow-wrap: anywhere;
 }
 .hash {
   overflow-wrap: anywhere;

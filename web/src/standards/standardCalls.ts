@@ -1,5 +1,6 @@
 /** Requests about standards. */
 import {
+  PublicStandardAnswer,
   DraftAnswer,
   PublishedAnswer,
   RevisionAnswer,
@@ -17,6 +18,10 @@ export const listVersions = async (): Promise<readonly VersionSummary[]> =>
 
 export const readVersion = (id: string, version: number): Promise<VersionDetail> =>
   call('GET', pathOf(id, version), VersionDetailAnswer)
+
+/** For everybody, where the house shows its standards. */
+export const readPublicStandard = (id: string, version: number): Promise<PublicStandardAnswer> =>
+  call('GET', `/session${pathOf(id, version)}`, PublicStandardAnswer)
 
 export const addDraft = (id: string, version: number, content: unknown): Promise<RevisionAnswer> =>
   call('POST', '/standards', DraftAnswer, { id, version, content })

@@ -29,10 +29,9 @@ const checker = {
       const remarks = parsed.findings.map((finding): DraftRemark => ({
         place: finding.place,
         severity: 'error',
-        what:
-          ['nothing', '""', '[]'].includes(finding.found)
-            ? MISSING
-            : sayFinding(finding).slice(finding.place.length + 2),
+        what: ['nothing', '""', '[]'].includes(finding.found)
+          ? MISSING
+          : sayFinding(finding).slice(finding.place.length + 2),
         example: '',
         mend: '',
       }))

@@ -15,6 +15,7 @@ const SIGNED_OUT = {
   organisation: '',
   markSinceMs: null,
   publicAddress: null,
+  standardsPublic: false,
   style: null,
   isUnfounded: false,
 }
