@@ -377,3 +377,23 @@ test('a published standard is read without signing in once the house shows it, s
     await anybody.close()
   }
 })
+
+test('tests are compared side by side, in the order somebody asks for, at an address that can be sent', async ({
+  page,
+  signedIn,
+}) => {
+  await signedIn('ines.calloway-brandt')
+  await page.goto('/standards')
+  await page.getByRole('link', { name: 'Which test to choose' }).click()
+  const table = page.getByRole('group', { name: 'Tests side by side' })
+  const first = table.getByRole('row').nth(1)
+  await expect(first).toContainText('12-minute run')
+  await page.getByRole('button', { name: 'Time a head' }).click()
+  await page.getByRole('button', { name: 'Time a head' }).click()
+  await expect(page).toHaveURL(/by=secondsEach&way=down/)
+  await expect(page.getByRole('columnheader', { name: 'Time a head' })).toHaveAttribute('aria-sort', 'descending')
+  await expect(first).toContainText('Drill-yard course')
+  await page.getByLabel('Find a test').fill('heart')
+  await expect(table.getByRole('row', { name: /Drill-yard/ })).toHaveCount(0)
+  await expect(table.getByText('Léger')).toBeVisible()
+})

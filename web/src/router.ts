@@ -180,6 +180,12 @@ export const makeRouter = (): Router => {
         meta: { title: 'Standards' },
       },
       {
+        path: '/standards/tests',
+        name: 'chooseTests',
+        component: () => import('./standards/ChooseRoom.vue'),
+        meta: { title: 'Which test to choose' },
+      },
+      {
         path: '/standards/:standardId/compare',
         name: 'compare',
         component: () => import('./standards/compare/CompareRoom.vue'),

@@ -15,7 +15,13 @@ beforeEach(() => {
   vi.stubGlobal('fetch', (path: string, { method, body }: { method: string; body?: string }) => {
     if (path === '/api/session') {
       const asks = { secondFactor: false, codeToSign: false }
-      const about = { organisation: 'Tarn Isles', markSinceMs: since, publicAddress: null, standardsPublic: false, style: null }
+      const about = {
+        organisation: 'Tarn Isles',
+        markSinceMs: since,
+        publicAddress: null,
+        standardsPublic: false,
+        style: null,
+      }
       return Promise.resolve(json({ account: null, asks, endsInMs: null, demo: null, isUnfounded: false, ...about }))
     }
     // a timer of another file on this page may ask for something meanwhile

@@ -129,6 +129,9 @@ const importFile = async (event: Event): Promise<void> => {
   <main class="room">
     <div class="head">
       <h1>Standards</h1>
+      <RouterLink v-if="standards.length > 0" class="btn btn-quiet" :to="{ name: 'chooseTests' }"
+        >Which test to choose</RouterLink
+      >
       <template v-if="mayWrite">
         <label class="btn btn-quiet file"
           >Import a file<input type="file" accept=".json,application/json" class="visually-hidden" @change="importFile"
