@@ -59,6 +59,8 @@ export class PlannedDay {
   /** Time at the venue, HH:MM. */
   @Matching(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day such as 09:00') musterAt!: string
   @Matching(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day such as 09:00') startsAt!: string
+  /** The latest end wanted; left out, the day ends when it ends. */
+  @Optional() @Matching(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day such as 12:30') endsBy?: string
 }
 
 export class DayPlan {

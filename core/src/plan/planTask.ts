@@ -20,7 +20,8 @@ import { Pin } from './dayPlan.ts'
 import { ASSUMED_HABITS, Habits } from './habits.ts'
 import { improveTimetable } from './improveTimetable.ts'
 import { simulateDays } from './simulateDays.ts'
-import { timeOfDayMs, type Sitting, type TimetableTask, type TimetableWave } from './timetable.ts'
+import { lateEnds } from './latestEnd.ts'
+import { timeOfDayMs, type Sitting, type Timetable, type TimetableTask, type TimetableWave } from './timetable.ts'
 import { boundForAnyWaves } from './timetableBound.ts'
 import { whatWouldHelp, type Help } from './whatWouldHelp.ts'
 
@@ -57,6 +58,8 @@ export class PlanTask {
   @Choice([PLAN_TASK_FORMAT]) format!: typeof PLAN_TASK_FORMAT
   /** Time of day the events begin. */
   @Matching(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day such as 09:00') startsAt!: string
+  /** The latest end wanted. */
+  @Optional() @Matching(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day such as 12:30') endsBy?: string
   /** In the order they are done. */
   @NestedList(() => PlanTaskEvent, 1, 40) events!: PlanTaskEvent[]
   @Optional() @Nested(() => BatteryOrder) order?: BatteryOrder
@@ -80,6 +83,8 @@ export interface PlannedTask {
   readonly lengthMs: number
   /** What no plan of these stations and this staff can beat, in whatever waves. */
   readonly boundMs: number
+  /** How much later it ends than wanted; left out where nobody said, or where it ends in time. */
+  readonly lateMs?: number
   /** Rules that turns put by hand break. */
   readonly conflicts: readonly TimetableConflict[]
   readonly simulation: {
@@ -176,6 +181,7 @@ export const planByTask = (given: PlanTask): PlannedTask => {
     sittings: timetable.sittings,
     lengthMs,
     boundMs: boundForAnyWaves(task, 0),
+    ...lateBy(given, timetable),
     conflicts: checkTimetable(task, timetable),
     simulation: {
       days,
@@ -190,3 +196,11 @@ export const planByTask = (given: PlanTask): PlannedTask => {
   }
 }
 const ROUNDS = 200
+
+const lateBy = ({ startsAt, endsBy }: PlanTask, timetable: Timetable): { lateMs?: number } => {
+  const [late] = lateEnds(
+    { days: [{ afterDays: 0, musterAt: startsAt, startsAt, ...(endsBy ? { endsBy } : {}) }] },
+    timetable,
+  )
+  return late ? { lateMs: late.lateMs } : {}
+}

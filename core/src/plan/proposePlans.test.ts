@@ -7,7 +7,8 @@ import { checkTimetable } from './checkTimetable.ts'
 import { firstPlan, keepsOrder, planFor } from './dayPlan.ts'
 import { improveTimetable } from './improveTimetable.ts'
 import { proposePlans, type ProposalTask } from './proposePlans.ts'
-import { makeTimetable, timetableTask, type TimetableTask } from './timetable.ts'
+import { lateEnds } from './latestEnd.ts'
+import { makeTimetable, timeOfDayMs, timetableTask, type TimetableTask } from './timetable.ts'
 import { boundForAnyWaves, timetableBound } from './timetableBound.ts'
 
 const MINUTE = 60_000
@@ -176,4 +177,48 @@ test('turns of waves that are gone are passed over, and what is not named follow
   ])
   expect(sittings).toHaveLength(2 * standard.events.length)
   expect(checkTimetable(task, { sittings })).toEqual([])
+})
+
+const endingBy = (endsBy: string, change: Partial<ProposalTask> = {}) => {
+  const plan = firstPlan(standard)
+  return proposed({ plan: { ...plan, days: plan.days.map((day) => ({ ...day, endsBy })) }, ...change })
+}
+const endOf = ({ plan, timetable }: ReturnType<typeof proposed>[number]): number =>
+  timeOfDayMs(plan.days[0]?.startsAt ?? '') + (timetable.endMs[0] ?? 0)
+
+test('where all ends later than wanted, as many stations as it takes and an earlier beginning are offered', () => {
+  const [own] = proposed()
+  const plain = own ? endOf(own) : 0
+  // two hours before what the staff there is can do
+  const wanted = `${String(Math.floor(plain / (60 * MINUTE)) - 2).padStart(2, '0')}:00`
+  const offered = endingBy(wanted)
+  const inTime = offered.filter((one) => endOf(one) <= timeOfDayMs(wanted))
+  expect(inTime.length).toBeGreaterThanOrEqual(1)
+  const sooner = offered.find(({ changes }) => changes.some(({ code }) => code === 'startsEarlier'))
+  expect(sooner && endOf(sooner)).toBeLessThanOrEqual(timeOfDayMs(wanted))
+  expect(sooner?.lengthMs).toBe(own?.lengthMs)
+  // nothing is offered where the day ends in time as it is, to the minute
+  const exactly = `${String(Math.floor(plain / (60 * MINUTE))).padStart(2, '0')}:${String(Math.ceil((plain / MINUTE) % 60)).padStart(2, '0')}`
+  expect(
+    endingBy(exactly)
+      .flatMap(({ changes }) => changes)
+      .some(({ code }) => code === 'startsEarlier'),
+  ).toBe(false)
+})
+
+test('nobody is asked to come in the night', () => {
+  expect(
+    endingBy('06:00')
+      .flatMap(({ changes }) => changes)
+      .some(({ code }) => code === 'startsEarlier'),
+  ).toBe(false)
+})
+
+test.each([
+  ['11:59', 60_000],
+  ['12:00', null],
+  ['12:01', null],
+])('an end at 12:00 against %s is late by %s', (endsBy, lateMs) => {
+  const days = [{ afterDays: 0, musterAt: '08:00', startsAt: '09:00', endsBy }]
+  expect(lateEnds({ days }, { endMs: [3 * 60 * MINUTE] })[0]?.lateMs ?? null).toBe(lateMs)
 })

@@ -2,7 +2,8 @@
 import { kindOf } from '../kinds/kinds.ts'
 import type { Standard } from '../standard/standard.ts'
 import { assignStaff, freeStaff } from './assignStaff.ts'
-import type { DayPlan } from './dayPlan.ts'
+import type { DayPlan, PlannedDay } from './dayPlan.ts'
+import { earlier, lateEnds } from './latestEnd.ts'
 import { bestWaves, LARGEST_WAVE, roundsFor, type WavePerson } from './bestWaves.ts'
 import { improveTimetable, type ImprovedTimetable } from './improveTimetable.ts'
 import type { PlannedStaff } from './planFindings.ts'
@@ -29,6 +30,8 @@ export type ProposalChange =
   | { readonly code: 'oneMoreStation'; readonly eventId: string; readonly accountId: string | null }
   /** The events of groups that may be done in any order are taken in turn. */
   | { readonly code: 'rotated'; readonly eventIds: readonly string[] }
+  /** Everybody comes sooner, so that the day ends when it is wanted. */
+  | { readonly code: 'startsEarlier'; readonly day: number; readonly startsAt: string }
 
 export interface Proposal {
   readonly waves: readonly TimetableWave[]
@@ -44,7 +47,8 @@ export interface Proposal {
 
 /**
  * The best plan found with what there is, then the best with one more station where it saves most, and the best with events in
- * another order, where the standard leaves it free; each only if it ends sooner.
+ * another order, where the standard leaves it free; each only if it ends sooner. Where all that ends later than is wanted, as many
+ * stations as it takes, and an earlier beginning.
  * @param seed the same seed proposes the same
  * @returns none while nobody is entered
  */
@@ -55,7 +59,46 @@ export const proposePlans = (task: ProposalTask, seed: number): Proposal[] => {
   const own = best(task, assignStaff(task.standard, bare, task.staff, task.people.length), [], seed)
   const more = mostSaving(task, own, seed)
   const rotated = freeGroups(task).length > 0 ? rotate(task, own, seed) : null
-  return [own, ...[more, rotated].filter((one) => one !== null).filter(({ lengthMs }) => lengthMs < own.lengthMs)]
+  const sooner = [more, rotated].filter((one) => one !== null).filter(({ lengthMs }) => lengthMs < own.lengthMs)
+  return [own, ...sooner, ...inTime(task, own, sooner, seed)]
+}
+
+const isInTime = ({ plan, timetable }: Proposal): boolean => lateEnds(plan, timetable).length === 0
+
+/** What it takes to end in time, where nothing else does. */
+const inTime = (task: ProposalTask, own: Proposal, sooner: readonly Proposal[], seed: number): Proposal[] => {
+  if ([own, ...sooner].some(isInTime)) return []
+  return [withMoreStations(task, own, seed), startingEarlier(own)].filter((one) => one !== null)
+}
+
+/** Nobody has more to spare than this. */
+const MOST_MORE = 4
+
+/** One station after the other where it saves most, until the day ends in time; null where it never does. */
+const withMoreStations = (task: ProposalTask, own: Proposal, seed: number): Proposal | null => {
+  let [found, changes]: [Proposal, readonly ProposalChange[]] = [own, []]
+  for (let more = 0; more < MOST_MORE; more++) {
+    const next = mostSaving(task, found, seed)
+    if (!next || next.lengthMs >= found.lengthMs) return null
+    changes = [...changes, ...next.changes]
+    found = { ...next, changes }
+    if (isInTime(found)) return found
+  }
+  return null
+}
+
+/** The same plan, begun so much sooner; null where that is before anybody would come. */
+const startingEarlier = (own: Proposal): Proposal | null => {
+  let days: readonly PlannedDay[] | null = own.plan.days
+  const changes = lateEnds(own.plan, own.timetable).flatMap(({ day, lateMs }): ProposalChange[] => {
+    const planned: PlannedDay | undefined = days?.[day]
+    const moved = planned ? earlier(planned, lateMs) : null
+    days = moved && days ? days.map((one, at) => (at === day ? moved : one)) : null
+    return moved ? [{ code: 'startsEarlier', day, startsAt: moved.startsAt }] : []
+  })
+  return days === null
+    ? null
+    : { ...own, plan: { ...own.plan, days: [...days] }, changes: [...own.changes, ...changes] }
 }
 
 /** Everybody of a wave starts at once where people start together, so that no wave is larger than such a start. */

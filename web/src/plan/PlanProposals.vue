@@ -22,16 +22,18 @@ const taking = ref(false)
 const taken = ref('')
 watch(proposals, () => (chosen.value = 0))
 
-const LETTERS = 'ABC'
+const LETTERS = 'ABCDE'
 const sayChange = (change: ProposalChange): string => {
   switch (change.code) {
     case 'oneMoreStation':
       return `one more station at ${eventName(props.day, change.eventId).toLowerCase()}${change.accountId === null ? ', one more grader' : ''}`
     case 'rotated':
       return 'events in turn'
+    case 'startsEarlier':
+      return `first event at ${change.startsAt}`
   }
 }
-const startsAt = computed(() => props.draft.plan.value.days[0]?.startsAt ?? '09:00')
+const startsAt = ({ plan }: Proposal): string => plan.days[0]?.startsAt ?? '09:00'
 const sizes = ({ waves }: Proposal): string => {
   const counts = waves.map(({ entryIds }) => entryIds.length)
   const [least, most] = [Math.min(...counts), Math.max(...counts)]
@@ -46,7 +48,7 @@ const choices = computed(() =>
     says: [
       ...proposal.changes.map(sayChange),
       sizes(proposal),
-      `ends ${clockAt(startsAt.value, proposal.timetable.endMs[0] ?? 0)}`,
+      `ends ${clockAt(startsAt(proposal), proposal.timetable.endMs[0] ?? 0)}`,
     ].join(', '),
   })),
 )
@@ -58,7 +60,7 @@ const bound = computed(() => {
   const over = Math.round((one.lengthMs / one.boundMs - 1) * 100)
   return over <= 0
     ? 'With these stations and this staff no plan is shorter, in whatever waves.'
-    : `With these stations and this staff no plan ends before ${clockAt(startsAt.value, one.boundMs)}, in whatever waves; this one is ${over} % longer.`
+    : `With these stations and this staff no plan ends before ${clockAt(startsAt(one), one.boundMs)}, in whatever waves; this one is ${over} % longer.`
 })
 
 /** Waves are set at once, since other people work with them; the plan is changed here and saved with the rest. */

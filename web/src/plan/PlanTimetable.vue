@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The timetable: a chart to drag, what it breaks, how near it is to what cannot be beaten, and a list. */
-import { printClock, timeOfDayMs, type EventPlan, type Proposal } from '@able-gauge/core'
+import { printClock, timeOfDayMs, type EventPlan, type PlannedDay, type Proposal } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, shallowRef } from 'vue'
 import { wavesOnGround, type Day } from '../day/day.ts'
@@ -98,10 +98,16 @@ const move = (eventId: string, wave: number, startMs: number | null): void => {
   change({ ...plan.value, pins: startMs === null ? others : [...others, { eventId, wave, startMs }] })
 }
 const layAgain = (): void => props.draft.change({ ...props.draft.plan.value, pins: [] })
-const setTime = (index: number, field: 'musterAt' | 'startsAt', text: string): void => {
-  if (!/^\d\d:\d\d$/.test(text) || Number.isNaN(timeOfDayMs(text))) return
+const setTime = (index: number, field: 'musterAt' | 'startsAt' | 'endsBy', text: string): void => {
+  const isEmpty = text === '' && field === 'endsBy'
+  if (!isEmpty && (!/^\d\d:\d\d$/.test(text) || Number.isNaN(timeOfDayMs(text)))) return
   const { plan, change } = props.draft
-  change({ ...plan.value, days: plan.value.days.map((one, at) => (at === index ? { ...one, [field]: text } : one)) })
+  const withTime = ({ endsBy, ...one }: PlannedDay): PlannedDay => ({
+    ...one,
+    ...(endsBy === undefined || isEmpty ? {} : { endsBy }),
+    ...(isEmpty ? {} : { [field]: text }),
+  })
+  change({ ...plan.value, days: plan.value.days.map((one, at) => (at === index ? withTime(one) : one)) })
 }
 </script>
 
@@ -136,6 +142,14 @@ const setTime = (index: number, field: 'musterAt' | 'startsAt', text: string): v
               :model-value="one.startsAt"
               :disabled="!mayEdit"
               @update:model-value="(time) => setTime(one.index, 'startsAt', time)"
+          /></label>
+          <label
+            >Done by, at the latest
+            <TimeField
+              :model-value="one.endsBy ?? ''"
+              optional
+              :disabled="!mayEdit"
+              @update:model-value="(time) => setTime(one.index, 'endsBy', time)"
           /></label>
           <p class="length">
             Ends at <strong class="figures">{{ clockAt(one.startsAt, one.endMs) }}</strong> after

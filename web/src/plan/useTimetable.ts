@@ -1,6 +1,7 @@
 /** The timetable of a plan with everybody entered, its bound, and what it breaks, in words. */
 import {
   checkTimetable,
+  lateEnds,
   makeTimetable,
   planFindings,
   printTime,
@@ -40,7 +41,18 @@ export const useTimetable = (
       ),
     )
   })
-  const conflicts = computed(() => [...found.value.map((conflict) => sayConflict(day(), conflict)), ...loose.value])
+  /** Ends later than somebody wants. */
+  const late = computed(() =>
+    lateEnds(plan.value, timetable.value).map(
+      ({ day: index, endsBy, lateMs }) =>
+        `${plan.value.days.length > 1 ? `Day ${index + 1} ends` : 'The day ends'} ${printTime(lateMs)} after ${endsBy}, the latest end wanted.`,
+    ),
+  )
+  const conflicts = computed(() => [
+    ...late.value,
+    ...found.value.map((conflict) => sayConflict(day(), conflict)),
+    ...loose.value,
+  ])
   /** `eventId wave` of the turns that break a rule. */
   const broken = computed(() => new Set(found.value.map(({ eventId, wave }) => `${eventId} ${wave}`)))
   return { task, timetable, bounds, conflicts, broken }

@@ -4,6 +4,10 @@ import { BFormInput } from 'bootstrap-vue-next'
 import { ref, watch } from 'vue'
 
 defineOptions({ inheritAttrs: false })
+const { optional = false } = defineProps<{
+  /** Whether it may be left empty. */
+  optional?: boolean
+}>()
 /** HH:MM */
 const time = defineModel<string>({ required: true })
 
@@ -18,6 +22,11 @@ watch(time, (now) => {
 })
 /** What is no time of day gives way to the one that stands. */
 const leave = (): void => {
+  // a time that need not be said is taken out by emptying its field
+  if (optional && typed.value.trim() === '') {
+    time.value = ''
+    return
+  }
   const known = read(typed.value)
   if (known !== null && known !== time.value) time.value = known
   typed.value = known ?? time.value
