@@ -13,6 +13,7 @@ import {
   WholeList,
 } from '../document/rules.ts'
 import { MeasuredGround } from '../day/measuredGround.ts'
+import { SitePlan } from '../day/sitePlan.ts'
 import { kindOf, type Protocol } from '../kinds/kinds.ts'
 import { orderGroups } from '../standard/order.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
@@ -73,6 +74,7 @@ export class DayPlan {
   @Optional() @NestedList(() => WaveOrder, 1, 999) orders?: WaveOrder[]
   /** Waves in the order their turns are laid: each time one is named, its next event. Left out, whoever can start first is next. */
   @Optional() @WholeList(1, 1, 40_000) turns?: number[]
+  @Optional() @Nested(() => SitePlan) site?: SitePlan
 }
 
 /**
@@ -126,11 +128,19 @@ export const keepsOrder = (standard: Pick<Standard, 'events' | 'order'>, eventId
 export const planFor = (standard: Pick<Standard, 'events' | 'order'>, plan: DayPlan | null): DayPlan => {
   const first = firstPlan(standard)
   if (!plan) return first
-  const { orders, ...others } = plan
+  const { orders, site, ...others } = plan
   const kept = orders?.filter(({ eventIds }) => keepsOrder(standard, eventIds)) ?? []
   return {
     ...others,
     ...(kept.length > 0 ? { orders: kept } : {}),
+    ...(site ? { site: siteFor(standard, site) } : {}),
     events: first.events.map((one) => plan.events.find(({ eventId }) => eventId === one.eventId) ?? one),
   }
+}
+
+/** Without the events the battery has not got, and the ways to them. */
+const siteFor = ({ events }: Pick<Standard, 'events'>, { marks, ways, ...size }: SitePlan): SitePlan => {
+  const kept = marks.filter(({ eventId }) => eventId === undefined || events.some(({ id }) => id === eventId))
+  const isThere = (id: string): boolean => kept.some((mark) => mark.id === id)
+  return { ...size, marks: kept, ways: ways.filter(({ from, to }) => isThere(from) && isThere(to)) }
 }

@@ -21,11 +21,12 @@ type Parts = ReadonlyMap<string, unknown>
 
 const EVENT_FIELDS = ['place', 'stations', 'together', 'slotMs', 'staff', 'day', 'ground'] as const
 
-const partsOf = ({ days, events, pins, orders = [], turns = [] }: DayPlan): Parts =>
+const partsOf = ({ days, events, pins, orders = [], turns = [], site }: DayPlan): Parts =>
   new Map<string, unknown>([
     ['days', days],
     ['orders', orders],
     ['turns', turns],
+    ['site', site ?? null],
     ...events.flatMap((event) =>
       EVENT_FIELDS.map((field): [string, unknown] => [`events.${event.eventId}.${field}`, event[field]]),
     ),
@@ -84,6 +85,7 @@ export const mergePlans = (base: DayPlan, mine: DayPlan, theirs: DayPlan): Merge
   )
   const orders = pick('orders', mine.orders, theirs.orders)
   const turns = pick('turns', mine.turns, theirs.turns)
+  const site = pick('site', mine.site, theirs.site)
   return {
     plan: {
       format: theirs.format,
@@ -92,6 +94,7 @@ export const mergePlans = (base: DayPlan, mine: DayPlan, theirs: DayPlan): Merge
       pins,
       ...(orders ? { orders } : {}),
       ...(turns ? { turns } : {}),
+      ...(site ? { site } : {}),
     },
     clashes: [...changedByMe].filter((place) => changedByThem.has(place) && differs.has(place)),
   }
@@ -102,8 +105,10 @@ const sayPart = (place: string, parts: Parts, { standard, staffName }: Named, pl
   if (section === 'days') {
     const [first] = plan.days
     const days = plan.days.length === 1 ? '' : `, ${plan.days.length} days`
-    return `Muster at ${first?.musterAt ?? ''}, events from ${first?.startsAt ?? ''}${days}`
+    const by = first?.endsBy === undefined ? '' : `, done by ${first.endsBy}`
+    return `Muster at ${first?.musterAt ?? ''}, events from ${first?.startsAt ?? ''}${by}${days}`
   }
+  if (section === 'site') return plan.site ? 'The site plan was drawn' : 'The site plan was taken away'
   if (section === 'orders') return (plan.orders ?? []).length === 0 ? 'No wave rotates' : 'Waves rotate'
   if (section === 'turns')
     return plan.turns ? 'Turns are laid in an order that was searched for' : 'Turns are laid as early as they can be'

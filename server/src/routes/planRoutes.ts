@@ -23,6 +23,7 @@ import {
   WavesBody,
   AttendanceAnswer,
   AttendanceBody,
+  siteContradictions,
 } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { refuseOwnEntry } from '../access/ownWave.ts'
@@ -287,7 +288,7 @@ const refuseStrangers = async (server: Server, staff: readonly StaffBody[]): Pro
 }
 
 /** A plan is for the battery of its day, and for the days it has. */
-const planFindings = (standard: Standard, { days, events: planned, pins, orders = [] }: DayPlan): Finding[] => {
+const planFindings = (standard: Standard, { days, events: planned, pins, orders = [], site }: DayPlan): Finding[] => {
   const { events, occasionDays = 0 } = standard
   const known = events.map(({ id }) => id)
   const expected = `one of ${known.join(', ')}`
@@ -320,6 +321,7 @@ const planFindings = (standard: Standard, { days, events: planned, pins, orders 
             },
           ],
     ),
+    ...(site ? siteContradictions(site, known, 'plan.site') : []),
     ...days.flatMap(({ afterDays }, index) =>
       afterDays <= occasionDays
         ? []

@@ -15,6 +15,7 @@ import {
 import { computed, onMounted, ref } from 'vue'
 import type { Day } from '../day/day.ts'
 import GroundDrawing from './GroundDrawing.vue'
+import PlanSite from './PlanSite.vue'
 import { useHouseRules } from '../day/houseRules.ts'
 import { GROUND_SHAPE_WORDS } from '../ui/groundWords.ts'
 import { vTyped } from '../ui/vTyped.ts'
@@ -91,6 +92,7 @@ const lengthText = (ground: MeasuredGround): string => printField(ground.lengthM
 </script>
 
 <template>
+  <PlanSite :day="day" :draft="draft" :may-edit="mayEdit" />
   <section v-if="laidOut.length === 0" class="sheet part">
     <h2>Ground</h2>
     <p class="quiet">No event of this standard is laid out on the ground.</p>

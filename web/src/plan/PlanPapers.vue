@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** What is taken along: kit, papers to print, the calendar, and codes with which staff join a station. */
 import { kitList, printCalendar, type StationCode, StationsAnswer } from '@able-gauge/core'
-import { BButton, BFormSelect, BModal } from 'bootstrap-vue-next'
+import { BButton, BFormSelect, BModal, BProgress } from 'bootstrap-vue-next'
 import { computed, onMounted, ref } from 'vue'
 import { call, inWords, tell } from '../api.ts'
 import { eventName, type Day } from '../day/day.ts'
 import { useHouseRules } from '../day/houseRules.ts'
+import { usePdf } from '../handout/usePdf.ts'
 import { useSession } from '../session/sessionStore.ts'
 import { useReach } from '../ui/useReach.ts'
 import { saveFile } from '../ui/saveFile.ts'
@@ -32,7 +33,13 @@ const nameOfEvent = (id: string): string => eventName(props.day, id)
 const PAPERS = [
   { paper: 'run-sheet', name: 'Run sheet', says: 'the day for whoever leads it' },
   { paper: 'station-cards', name: 'Station cards', says: 'one for each station: what counts, what ends it' },
-  { paper: 'score-cards', name: 'Paper score cards', says: 'one for each person, in case the devices fail' },
+  { paper: 'starting-lists', name: 'Starting lists', says: 'who starts when and where, event by event' },
+  { paper: 'strike-off', name: 'Strike-off sheets', says: 'laps and shuttles of a wave, to be struck' },
+  {
+    paper: 'score-cards',
+    name: 'Paper score cards',
+    says: 'boxes for counts, refusals, cautions and tries of each person',
+  },
   { paper: 'kit', name: 'Kit list', says: 'to tick off while loading' },
 ] as const
 
@@ -45,6 +52,22 @@ const saveCalendar = (): void => {
     Date.now(),
   )
   saveFile(`${testDate} ${name}.ics`, 'text/calendar', text)
+}
+
+const pdf = usePdf()
+const savePapers = async (): Promise<void> => {
+  const { name, testDate } = props.day.occasion
+  // what makes the papers is fetched when somebody asks for them
+  const { papersPdf } = await import('./papers/papersPdf.ts')
+  const document = papersPdf({
+    day: props.day,
+    plan: props.draft.plan.value,
+    timetable: timetable.value,
+    codes: codes.value.map((station) => ({ station, address: reach.plain(`/sign-in#${station.code}`) })),
+    kit: house.rules?.kit,
+    mark: await pdf.markData(),
+  })
+  await pdf.savePdf(`${testDate} ${name}, papers.pdf`, document)
 }
 
 const codes = ref<readonly StationCode[]>([])
@@ -90,6 +113,11 @@ const end = (code: string): Promise<void> => attempt(() => tell('DELETE', `${pat
     <div class="side">
       <section class="sheet part">
         <h2>Papers</h2>
+        <BButton variant="primary" :disabled="pdf.progress.value !== null" @click="savePapers">
+          All papers as one PDF
+        </BButton>
+        <BProgress v-if="pdf.progress.value !== null" :value="pdf.progress.value" :max="1" class="mt-2" />
+        <p v-if="pdf.problem.value" class="problem" role="alert">{{ pdf.problem.value }}</p>
         <ul>
           <li v-for="{ paper, name, says } in PAPERS" :key="paper">
             <RouterLink :to="{ name: 'paper', params: { paper } }">{{ name }}</RouterLink>

@@ -45,7 +45,7 @@ export const useTimetable = (
   const late = computed(() =>
     lateEnds(plan.value, timetable.value).map(
       ({ day: index, endsBy, lateMs }) =>
-        `${plan.value.days.length > 1 ? `Day ${index + 1} ends` : 'The day ends'} ${printTime(lateMs)} after ${endsBy}, the latest end wanted.`,
+        `${plan.value.days.length > 1 ? `Day ${index + 1} ends` : 'The day ends'} ${Math.ceil(lateMs / 60_000)} min later than ${endsBy}, the latest end wanted.`,
     ),
   )
   const conflicts = computed(() => [

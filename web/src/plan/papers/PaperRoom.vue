@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** Papers of the day, to print: run sheet, station cards, score cards, kit list. */
+/** Papers of the day, to print: run sheet, starting lists, station cards, strike-off sheets, score cards, kit list. */
 import { planFor } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
@@ -9,6 +9,8 @@ import { shortDate } from '../../ui/localTime.ts'
 import PaperKit from './PaperKit.vue'
 import PaperRunSheet from './PaperRunSheet.vue'
 import PaperScoreCards from './PaperScoreCards.vue'
+import PaperStartingLists from './PaperStartingLists.vue'
+import PaperWaveSheets from './PaperWaveSheets.vue'
 import PaperStationCards from './PaperStationCards.vue'
 
 const props = defineProps<{
@@ -18,6 +20,8 @@ const props = defineProps<{
 const TITLES = {
   'run-sheet': 'Run sheet',
   'station-cards': 'Station cards',
+  'starting-lists': 'Starting lists',
+  'strike-off': 'Strike-off sheets',
   'score-cards': 'Paper score cards',
   kit: 'Kit list',
 } as const
@@ -45,6 +49,8 @@ const print = (): void => window.print()
       </p>
     </header>
     <PaperStationCards v-if="paper === 'station-cards'" :day="day" :plan="plan" />
+    <PaperStartingLists v-else-if="paper === 'starting-lists'" :day="day" :plan="plan" />
+    <PaperWaveSheets v-else-if="paper === 'strike-off'" :day="day" />
     <PaperScoreCards v-else-if="paper === 'score-cards'" :day="day" />
     <PaperKit v-else-if="paper === 'kit'" :day="day" :plan="plan" />
     <PaperRunSheet v-else :day="day" :plan="plan" />

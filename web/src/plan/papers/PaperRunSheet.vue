@@ -1,9 +1,11 @@
 <script setup lang="ts">
 /** The day on paper for whoever leads it: times, waves with their people, staff, cautions. */
-import { type DayPlan } from '@able-gauge/core'
+import { SITE_MARK_NAMES, type DayPlan } from '@able-gauge/core'
 import { computed } from 'vue'
 import { byBib, fullName, wavesOf, type Day } from '../../day/day.ts'
 import { clockAt } from '../clockAt.ts'
+import SiteDrawing from '../SiteDrawing.vue'
+import { MARK_SIGNS } from '../siteShapes.ts'
 import { useTimetable } from '../useTimetable.ts'
 
 const props = defineProps<{
@@ -14,6 +16,13 @@ const props = defineProps<{
 const { timetable } = useTimetable(
   () => props.day,
   computed(() => props.plan),
+)
+/** What the letters of the drawing stand for. */
+const signs = computed(() =>
+  [...new Set((props.plan.site?.marks ?? []).map(({ kind }) => kind))]
+    .filter((kind) => kind !== 'event')
+    .map((kind) => `${MARK_SIGNS[kind]}: ${SITE_MARK_NAMES[kind].toLowerCase()}`)
+    .join(', '),
 )
 const eventOf = (id: string) => props.day.standard.events.find((event) => event.id === id)
 const plannedOf = (id: string) => props.plan.events.find(({ eventId }) => eventId === id)
@@ -58,6 +67,11 @@ const inWave = (wave: number) => [...props.day.entries].filter((entry) => entry.
         </tr>
       </tbody>
     </table>
+  </section>
+  <section v-if="plan.site">
+    <h2>Site plan</h2>
+    <SiteDrawing :day="day" :plan="plan" :site="plan.site" :may-edit="false" />
+    <p>{{ signs }}</p>
   </section>
   <section v-for="wave in wavesOf(day)" :key="wave" class="wave">
     <h2>Wave {{ wave }}</h2>

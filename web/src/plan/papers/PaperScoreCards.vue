@@ -1,8 +1,9 @@
 <script setup lang="ts">
-/** A card for each person with a box for each figure, for when the devices fail; keyed in afterwards, twice. */
-import { slotsOfEvent } from '@able-gauge/core'
+/** A card for each person with a box for each figure, refusal, caution and try, for when the devices fail; keyed in afterwards, twice. */
+import { cardBoxes } from '@able-gauge/core'
 import { computed } from 'vue'
 import { byBib, eventFor, fullName, type Day } from '../../day/day.ts'
+import { boxLabels } from './boxLabels.ts'
 
 const props = defineProps<{
   day: Day
@@ -13,7 +14,8 @@ const cards = computed(() =>
     entry,
     events: props.day.standard.events.map((event) => {
       const done = eventFor(props.day, event, entry)
-      return { id: event.id, name: done.name, slots: slotsOfEvent(done) }
+      const boxes = cardBoxes(done)
+      return { id: event.id, name: done.name, boxes, labels: boxLabels(boxes) }
     }),
   })),
 )
@@ -29,13 +31,19 @@ const cards = computed(() =>
         {{ entry.person.number }}, wave {{ entry.wave }}
       </span>
     </header>
-    <div v-for="event in events" :key="event.id" class="event">
-      <strong>{{ event.name }}</strong>
-      <span class="boxes">
-        <span v-for="slot in event.slots" :key="slot.id" class="box">{{ slot.label }}</span>
-        <span class="box wide">stopped, why</span>
-        <span class="box">grader</span>
-      </span>
+    <div v-for="{ id, name, boxes, labels } in events" :key="id" class="event">
+      <strong>{{ name }}</strong>
+      <div>
+        <p v-if="boxes.strike" class="strike figures" :aria-label="`${boxes.strike.what}, to strike`">
+          <span v-for="number in boxes.strike.upTo" :key="number">{{ number }}</span>
+        </p>
+        <div class="boxes">
+          <span v-for="label in labels" :key="label" class="box" :class="{ wide: label.startsWith('stopped') }">{{
+            label
+          }}</span>
+        </div>
+        <p v-if="boxes.endings.length" class="endings">Ends it: {{ boxes.endings.join(' / ') }}</p>
+      </div>
     </div>
   </article>
 </template>
@@ -59,11 +67,21 @@ header {
 }
 .event {
   display: grid;
-  grid-template-columns: 150px 1fr;
+  grid-template-columns: 130px 1fr;
   gap: 8px;
-  align-items: center;
   border-top: 1px solid var(--line-2);
   padding: 6px 0;
+}
+.strike {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 0;
+  margin: 0 0 4px;
+  font-size: 0.8125rem;
+}
+.strike span {
+  width: 26px;
+  text-align: center;
 }
 .boxes {
   display: flex;
@@ -80,6 +98,10 @@ header {
 }
 .wide {
   flex: 1;
+}
+.endings {
+  margin: 4px 0 0;
+  font-size: 0.8125rem;
 }
 @media (max-width: 700px) {
   .event {
