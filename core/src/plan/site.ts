@@ -49,6 +49,8 @@ export const footprintOf = (ground: MeasuredGround | undefined, stations = 1): F
 }
 
 const MARGIN_MM = 5_000
+/** Along the lower edge, for briefing, help and water. */
+const STRIP_MM = 10_000
 
 /** A plan to begin with: every event under the one before, in the order of the battery, on ground that holds them all. */
 export const firstSite = (standard: Pick<Standard, 'events'>, plan: Pick<DayPlan, 'events'>): SitePlan => {
@@ -61,7 +63,7 @@ export const firstSite = (standard: Pick<Standard, 'events'>, plan: Pick<DayPlan
     nextMm += acrossMm + MARGIN_MM
     return { id: `at-${id}`.slice(0, 60), kind: 'event', eventId: id, xMm: Math.round(widthMm / 2), yMm }
   })
-  return { widthMm, depthMm: inWholeMetres(Math.max(nextMm, 20_000)), marks, ways: [] }
+  return { widthMm, depthMm: inWholeMetres(Math.max(nextMm + STRIP_MM, 20_000)), marks, ways: [] }
 }
 
 const inWholeMetres = (mm: number): number => Math.ceil(mm / 1_000) * 1_000

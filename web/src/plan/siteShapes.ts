@@ -12,6 +12,7 @@ export interface DrawnMark {
   readonly name: string
   /** An outline round the middle; null for a point. */
   readonly path: string | null
+  readonly isLoop: boolean
   readonly along: number
   readonly across: number
 }
@@ -27,6 +28,7 @@ export const drawnMarks = (day: Day, plan: DayPlan, { marks }: SitePlan): DrawnM
       turn: mark.turnDegrees ?? 0,
       name: mark.label ?? (mark.eventId === undefined ? SITE_MARK_NAMES[mark.kind] : eventName(day, mark.eventId)),
       path: footprint && pathOf(footprint.shape, along, across),
+      isLoop: footprint?.shape === 'loop',
       along,
       across,
     }

@@ -27,7 +27,7 @@ const inWave = (wave: number) => props.day.entries.filter((entry) => entry.wave 
         <tr>
           <th scope="col">Bib</th>
           <th scope="col">Name</th>
-          <th :colspan="sheet.laps" scope="colgroup">{{ sheet.what }}, strike each</th>
+          <th :colspan="sheet.laps" scope="colgroup">Strike each of the {{ sheet.what }}</th>
           <th scope="col">Time</th>
         </tr>
       </thead>

@@ -40,6 +40,7 @@ test('all papers of a day are one document: lists, cards with boxes, strike-off 
   ])
     expect(texts).toContain(title)
   expect(texts).toContain('D Defibrillator')
+  expect(texts).toContain('D')
   expect(texts.some((text) => text.startsWith('refused: '))).toBe(true)
   expect(texts).toContain('caution 3, ends it')
   // plain data alone reaches the worker that makes the file
