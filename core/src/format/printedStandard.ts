@@ -69,7 +69,10 @@ const printEvent = (standard: Standard, event: StandardEvent): PrintedEvent => {
     rules: rulesOf(protocol, event.publishedIn),
     scorings: [
       { heading: '', scoring: event.scoring },
-      ...(event.variants ?? []).map(({ name, scoring }) => ({ heading: `Variant: ${name}`, scoring })),
+      ...(event.variants ?? []).map(({ name, scoring, category }) => {
+        const called = standard.categories.find(({ id }) => id === category)?.name ?? category
+        return { heading: `Variant: ${name}${called === undefined ? '' : `, for everybody in ${called}`}`, scoring }
+      }),
     ],
     asked: [
       ...surenessLine(event),

@@ -3,7 +3,7 @@ import type { Measure } from '../kinds/measure.ts'
 import { slotsOf } from '../kinds/slots.ts'
 import { isCalendarDate } from '../document/rules.ts'
 import { ageOn, ageReferenceDate } from '../judge/ageOn.ts'
-import { alternatesFor, chosenEvent } from '../judge/chosenEvent.ts'
+import { alternatesFor, chosenEvent, variantsFor } from '../judge/chosenEvent.ts'
 import { combinePerson, conclude, type Conclusion } from '../judge/combinePerson.ts'
 import { judgeEvent, judgePlainly, type PlainMark } from '../judge/judgeEvent.ts'
 import type { Candidate, Verdict } from '../judge/mark.ts'
@@ -129,7 +129,7 @@ const offeredTo = (
   const ids =
     what === 'alternate'
       ? alternatesFor(event, candidate).map(({ eventId }) => eventId)
-      : (chosenEvent(standard, event, candidate).event.variants ?? []).map(({ id }) => id)
+      : variantsFor(chosenEvent(standard, event, candidate).event, candidate).map(({ id }) => id)
   return ids.length > 0
     ? `nothing, or what is for this person: ${ids.join(', ')}`
     : 'nothing: there is none for this person'

@@ -3,7 +3,7 @@ import type { Measure } from '../kinds/measure.ts'
 import type { TimeBounds } from '../capture/timeBounds.ts'
 import { eventsThatCanBeMissed } from '../standard/canBeMissed.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
-import { alternatesFor, chosenEvent, type ChosenEvent } from './chosenEvent.ts'
+import { alternatesFor, chosenEvent, type ChosenEvent, variantsFor } from './chosenEvent.ts'
 import { compileScoring, type CompiledScoring } from './compileScoring.ts'
 import type { Cut } from './cut.ts'
 import type { PersonsBattery } from './combineMarks.ts'
@@ -71,11 +71,11 @@ const choicesOf = (
   event: StandardEvent,
   candidate: Candidate,
 ): Choice[] => {
-  const withVariants = (
-    { variants = [] }: Pick<StandardEvent, 'variants'>,
-    alternates: Choice['alternates'],
-  ): Choice[] =>
-    [undefined, ...variants.map(({ id }) => id)].map((id) => ({ alternates, variants: { [event.id]: id } }))
+  const withVariants = (done: Pick<StandardEvent, 'variants'>, alternates: Choice['alternates']): Choice[] =>
+    [undefined, ...variantsFor(done, candidate).map(({ id }) => id)].map((id) => ({
+      alternates,
+      variants: { [event.id]: id },
+    }))
   return [
     ...withVariants(event, {}),
     ...alternatesFor(event, candidate).flatMap(({ eventId }) => {

@@ -5,6 +5,8 @@ import { titlesIn } from '../../testing/saidIn.ts'
 import { KIND_CASES, plainEvent, plainStandard, soundStandard } from '../../testing/index.ts'
 import type { Measure } from '../kinds/measure.ts'
 import { measureReadings } from '../kinds/measureReadings.ts'
+import { checkStandard } from '../standard/check.ts'
+import { parseStandard } from '../standard/parseStandard.ts'
 import { chosenEvent } from './chosenEvent.ts'
 import { judgeResultRow } from '../format/resultRow.ts'
 import { combinePerson } from './combinePerson.ts'
@@ -220,4 +222,44 @@ test('a cut published in pounds is equal to a reading in pounds, and prints as i
     )
   expect([45_358, 45_359, 45_360].map((left) => judged(left).kind)).toEqual(['short', 'met', 'met'])
   expect(titlesIn(judged(45_359).trace)).toContain('At least 100 lb (45.359 kg)')
+})
+
+const ON_KNEES = { id: 'knees', name: 'On the knees', category: 'female', scoring: cutAt('count', 9) }
+const OTHER_FORM = { id: 'wide', name: 'Wide grip', scoring: cutAt('count', 4) }
+const TIED = plainStandard([{ ...PULL_UPS, variants: [ON_KNEES, OTHER_FORM] }])
+
+test('a form of a category holds for everybody in it, unless another is named; nobody else can name it', () => {
+  const standard = soundStandard(TIED)
+  const event = eventIn(standard, 'event')
+  const chosen = (change: Partial<Candidate>) => {
+    const { variantId, notOffered, scoring } = chosenEvent(standard, event, { ...PERSON, ...change })
+    return [variantId, notOffered, Reflect.get(scoring, 'atLeast')]
+  }
+  expect(chosen({})).toEqual(['knees', undefined, 9])
+  expect(chosen({ variants: { event: 'wide' } })).toEqual(['wide', undefined, 4])
+  expect(chosen({ category: 'male' })).toEqual([undefined, undefined, 6])
+  expect(chosen({ category: 'male', variants: { event: 'knees' } })).toEqual([undefined, 'variant', 6])
+})
+
+test('a form is for a category there is, and a category has one form', () => {
+  const with_ = (variants: readonly object[]) => {
+    const read = parseStandard(plainStandard([{ ...PULL_UPS, variants }]))
+    return read.ok ? [] : read.findings.map(({ place, code }) => [place, code])
+  }
+  expect(with_([{ ...ON_KNEES, category: 'juniors' }])).toEqual([['events[0].variants[0].category', 'category']])
+  expect(with_([ON_KNEES, { ...OTHER_FORM, category: 'female' }])).toEqual([
+    ['events[0].variants[1].category', 'category'],
+  ])
+})
+
+test('whoever has a form of their own needs no row in the table of the event', () => {
+  const row = (category: string) => ({ ageFrom: 0, category, atLeast: 6 })
+  const table = (categories: readonly string[]) => ({ kind: 'cutByBand', unit: 'count', rows: categories.map(row) })
+  const remarks = (variants: readonly object[]) =>
+    checkStandard(soundStandard(plainStandard([{ ...PULL_UPS, scoring: table(['male']), variants }]))).filter(
+      ({ code }) => code === 'categoryWithoutBand',
+    )
+  expect(remarks([OTHER_FORM])).toHaveLength(1)
+  expect(remarks([ON_KNEES])).toEqual([])
+  expect(remarks([{ ...ON_KNEES, scoring: table(['male']) }])).toHaveLength(1)
 })

@@ -1,6 +1,6 @@
 /** Which event and which scoring hold for one candidate: an alternate in its place, a variant of it, or the event itself. */
 import type { Scoring } from '../standard/scoring.ts'
-import type { Alternate, Standard, StandardEvent } from '../standard/standard.ts'
+import type { Alternate, Standard, StandardEvent, Variant } from '../standard/standard.ts'
 import { isFor, type BandPerson } from './bandIndex.ts'
 import type { Candidate } from './mark.ts'
 
@@ -18,9 +18,15 @@ export interface ChosenEvent {
 export const alternatesFor = ({ alternates = [] }: StandardEvent, person: BandPerson): readonly Alternate[] =>
   alternates.filter(({ band }) => band === undefined || isFor(band, person))
 
+/** The variants of an event that somebody of this category may do, or does. */
+export const variantsFor = (
+  { variants = [] }: Pick<StandardEvent, 'variants'>,
+  { category: own }: Pick<BandPerson, 'category'>,
+): readonly Variant[] => variants.filter(({ category }) => category === undefined || category === own)
+
 /**
  * Alternates by band hold for everybody in the band; by choice or medical profile when the entry names them. A variant
- * holds when the entry names it.
+ * holds when the entry names it; one of a category for everybody in it, unless the entry names another.
  * @param event of the battery
  */
 export const chosenEvent = (
@@ -36,9 +42,11 @@ export const chosenEvent = (
   )
   const instead = alternate && alternateEvents?.find(({ id }) => id === alternate.eventId)
   const chosen = instead ?? event
-  const variant = chosen.variants?.find(({ id }) => id === named.variant)
+  const offered = variantsFor(chosen, candidate)
+  const byName = offered.find(({ id }) => id === named.variant)
+  const variant = byName ?? offered.find(({ category }) => category !== undefined)
   const isOther = named.alternate !== undefined && named.alternate !== instead?.id
-  const notOffered = isOther ? 'alternate' : named.variant !== undefined && !variant ? 'variant' : null
+  const notOffered = isOther ? 'alternate' : named.variant !== undefined && !byName ? 'variant' : null
   return {
     event: chosen,
     scoring: variant?.scoring ?? chosen.scoring,

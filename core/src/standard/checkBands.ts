@@ -18,7 +18,11 @@ interface PlacedRow {
 
 const OLDEST = 120
 
-export const checkBands = (standard: Standard, { event, scoring, scoringPlace }: PlacedScoring): Remark[] => {
+export const checkBands = (
+  standard: Standard,
+  { event, scoring, scoringPlace, categories: only }: PlacedScoring,
+): Remark[] => {
+  const concerned = standard.categories.filter(({ id }) => only === undefined || only.includes(id))
   const list = `${scoringPlace}.${bandListName(scoring.kind)}`
   const rows = placedRows(event, scoring, list)
   if (rows.length === 0) return []
@@ -26,7 +30,7 @@ export const checkBands = (standard: Standard, { event, scoring, scoringPlace }:
   // a row for one role competes with rows for the same role only; without roles there is one round
   const roles = [...new Set(rows.map(({ row }) => row.role))]
   const withRows = roles.flatMap((role) =>
-    standard.categories.flatMap((category) => {
+    concerned.flatMap((category) => {
       const own = rows
         .filter(({ row }) => row.category === undefined || row.category === category.id)
         .filter(({ row }) => row.role === undefined || row.role === role)

@@ -17,7 +17,11 @@ export const contradictionsIn = (standard: Standard): Finding[] => [
   ...repeatedIds(standard.roles ?? [], (index) => `roles[${index}]`),
   ...repeatedIds(standard.exemptions ?? [], (index) => `exemptions[${index}]`),
   ...eventIds(standard),
-  ...placedEvents(standard).flatMap((placed) => [...eventOf(placed), ...protocolContradictions(standard, placed)]),
+  ...placedEvents(standard).flatMap((placed) => [
+    ...eventOf(placed),
+    ...variantCategories(standard, placed),
+    ...protocolContradictions(standard, placed),
+  ]),
   ...placedScorings(standard).flatMap((placed) => scoringOf(standard, placed)),
   ...exemptionsOf(standard),
 ]
@@ -42,6 +46,18 @@ const eventIds = (standard: Standard): Finding[] => {
     (index) => placed[index]?.place ?? '',
   )
 }
+
+/** Whoever is in a category does the event in one form, and the category is one there is. */
+const variantCategories = ({ categories }: Standard, { event: { variants = [] }, place }: PlacedEvent): Finding[] =>
+  variants.flatMap(({ category }, index) => {
+    if (category === undefined) return []
+    const at = `${place}.variants[${index}].category`
+    if (!categories.some(({ id }) => id === category))
+      return [finding(at, 'category', category, 'a category of this standard')]
+    return variants.findIndex((one) => one.category === category) < index
+      ? [finding(at, 'category', category, 'a category no other variant is for')]
+      : []
+  })
 
 const eventOf = ({ event, place }: PlacedEvent): Finding[] => {
   const { unit, name } = factsOf(event.protocol)

@@ -10,6 +10,8 @@ export interface PlacedEvent {
 export interface PlacedScoring extends PlacedEvent {
   readonly scoring: Scoring
   readonly scoringPlace: string
+  /** The categories it is for; left out, all of them. */
+  readonly categories?: readonly string[]
 }
 
 /** Events of the battery, then those that only stand in place of another. */
@@ -20,12 +22,25 @@ export const placedEvents = ({ events, alternateEvents = [] }: Standard): Placed
 
 /** The scoring of each event and of each of its variants. */
 export const placedScorings = (standard: Standard): PlacedScoring[] =>
-  placedEvents(standard).flatMap(({ event, place }) => [
-    { event, place, scoring: event.scoring, scoringPlace: `${place}.scoring` },
-    ...(event.variants ?? []).map(({ scoring }, index) => ({
-      event,
-      place,
-      scoring,
-      scoringPlace: `${place}.variants[${index}].scoring`,
-    })),
-  ])
+  placedEvents(standard).flatMap(({ event, place }) => {
+    const { variants = [] } = event
+    const tied = new Set(variants.flatMap(({ category }) => category ?? []))
+    const others = standard.categories.map(({ id }) => id).filter((id) => !tied.has(id))
+    return [
+      // whoever has a form of their own is not judged by the event's own table
+      {
+        event,
+        place,
+        scoring: event.scoring,
+        scoringPlace: `${place}.scoring`,
+        ...(tied.size > 0 ? { categories: others } : {}),
+      },
+      ...variants.map(({ scoring, category }, index) => ({
+        event,
+        place,
+        scoring,
+        scoringPlace: `${place}.variants[${index}].scoring`,
+        ...(category === undefined ? {} : { categories: [category] }),
+      })),
+    ]
+  })

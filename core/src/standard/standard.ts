@@ -39,6 +39,8 @@ export class ScoringCategory {
 export class Variant {
   @Slug() id!: string
   @Text(60) name!: string
+  /** Everybody in this scoring category does it so; left out, it is chosen for each person. */
+  @Optional() @Slug() category?: string
   @OneOf(SCORINGS) scoring!: Scoring
 }
 

@@ -50,7 +50,9 @@ const isImperial = ({ events }: Standard): boolean => events.some(({ publishedIn
 /** What the standard lets one choose for a person, event by event. */
 export const choicesIn = ({ events, alternateEvents = [], exemptions = [] }: Standard): Choice[] =>
   events.flatMap((event) => {
-    const variants = (event.variants ?? []).map(({ id, name }) => ({
+    // what is done by everybody in a category is not chosen
+    const free = (event.variants ?? []).filter(({ category }) => category === undefined)
+    const variants = free.map(({ id, name }) => ({
       value: `variant ${id}`,
       label: `Variant: ${name}`,
     }))

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The form somebody does the event in, changed here where the planned one cannot be kept; the change is captured. */
-import { asVaried, type StandardEvent } from '@able-gauge/core'
+import { asVaried, variantsFor, type StandardEvent } from '@able-gauge/core'
 import { BFormSelect } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import { candidateFrom, type Entry } from '../../day/day.ts'
@@ -17,9 +17,12 @@ const OWN_FORM = ''
 const store = useDay()
 const clock = useAgreedClock()
 const settled = store.settledIn(props.event.id)
+const offered = computed(() => variantsFor(props.event, props.entry))
+/** Where the category has a form of its own, that one is done unless another is chosen. */
+const ofCategory = computed(() => offered.value.find(({ category }) => category !== undefined))
 const options = computed(() => [
-  { value: OWN_FORM, text: props.event.name },
-  ...(props.event.variants ?? []).map(({ id, name }) => ({ value: id, text: name })),
+  { value: OWN_FORM, text: ofCategory.value?.name ?? props.event.name },
+  ...offered.value.filter((one) => one !== ofCategory.value).map(({ id, name }) => ({ value: id, text: name })),
 ])
 const form = computed({
   get: () => {
