@@ -136,3 +136,15 @@ test('the sentence a setting makes stands beside it', () => {
   })
   expect(told.find('[data-place="durationMs"] .printed').text()).toBe('As many as possible in 1:30.')
 })
+
+test.each(Object.keys(PROTOCOLS) as (keyof typeof PROTOCOLS)[])('every setting of %s can be written', (kind) => {
+  const fields = protocol(kind)
+  // what the check has a word for is never folded away, nor is what does not fit beside anything else
+  const remarks = Object.fromEntries(fields.map(({ name }) => [name, 'Still to be filled in.']))
+  const owner = Object.fromEntries(
+    fields.map(({ name, kind: of }) => [name, of === 'list' ? [{}] : of === 'object' ? {} : '']),
+  )
+  const { field } = open(owner, fields, '', remarks)
+  const missing = fields.filter(({ name }) => !field(name).find('input, select, textarea, button').exists())
+  expect(missing.map(({ name }) => name)).toEqual([])
+})
