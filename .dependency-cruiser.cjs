@@ -32,6 +32,7 @@ const CORE_PACKAGES = [
   'temporal-polyfill',
   'papaparse',
   'ical-generator',
+  'jstat',
   'uuid',
   '@noble/hashes',
   '@noble/ed25519',
@@ -116,7 +117,7 @@ const CLI_PACKAGES = ['papaparse']
 const either = (names) => `(${names.map((name) => name.replaceAll('.', '\\.')).join('|')})`
 const packages = (names) => `node_modules/${either(names)}/`
 /** Only by its door: what core offers. */
-const CORE_DOOR = '^core/src/index\\.ts$'
+const CORE_DOOR = '^core/src/(index|insight/statistics)\\.ts$'
 const PLATFORM = { dependencyTypes: ['core'] }
 
 const core = CORE.flatMap((folder, at) => [

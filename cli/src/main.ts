@@ -19,6 +19,8 @@ import { compareVersions } from './compare.ts'
 import { readJson, readStandard, readText } from './input.ts'
 import { judgeFile, type ResultForm } from './judge.ts'
 import { EXIT, type Output } from './output.ts'
+import { reportFile } from './report.ts'
+import { agreeFile, repeatFile } from './tables.ts'
 
 const sayDifference = ({ entryId, signed, today, eventIds }: JudgedOtherwise): string =>
   `entry ${entryId} ${signed === today ? signed : `${signed}, today ${today}`}${eventIds.length > 0 ? ` (${eventIds.join(', ')})` : ''}`
@@ -30,6 +32,9 @@ able-gauge compare OLD.json NEW.json [RESULTS.csv] [--json]
 able-gauge verify ARCHIVE.json [--key PUBLIC.pem]    proves a day's archive: its tree, its signatures, its verdicts; by which
                                                      key, and whether it is the one given
 able-gauge plan TASK.json                            waves, timetable, what no plan can beat, and the day simulated, as JSON
+able-gauge report STANDARD.json RESULTS.csv [--json] rates, the event that decides most, groups compared
+able-gauge repeat TRIALS.csv [--json]                how trials agree: ICC(2,1), standard error, smallest real change, limits
+able-gauge agree COUNTS.csv [--json]                 how two graders agree: kappa, plain and weighted
 able-gauge simulate KIND COUNT [SEED]                lines an instrument would send: gate, jumpBoard, dynamometer,
                                                      heartRateStrap or bibReader (for bibs 1 to 24)
 
@@ -55,6 +60,14 @@ export const main = async (args: readonly string[], output: Output): Promise<num
   if (command === 'judge' && standardFile !== undefined && resultsFile !== undefined && files.length === 2) {
     return judge(standardFile, resultsFile, form, output)
   }
+  if (command === 'report' && standardFile !== undefined && resultsFile !== undefined && files.length === 2) {
+    const standard = await readStandard(standardFile, output)
+    return standard ? reportFile(standard, resultsFile, form === 'json', output) : EXIT.unusable
+  }
+  if (command === 'repeat' && standardFile !== undefined && files.length === 1)
+    return repeatFile(standardFile, form === 'json', output)
+  if (command === 'agree' && standardFile !== undefined && files.length === 1)
+    return agreeFile(standardFile, form === 'json', output)
   if (command === 'compare' && standardFile !== undefined && resultsFile !== undefined && files.length <= 3) {
     return compare(standardFile, resultsFile, files[2], form, output)
   }

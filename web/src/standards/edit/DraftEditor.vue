@@ -67,7 +67,9 @@ const show = async (place: string): Promise<void> => {
     const element = document.querySelector<HTMLElement>(`[data-place="${at}"]`)
     if (!element) continue
     const marked = at.endsWith('.scoring') && place !== at ? cell.find((one) => element.contains(one)) : undefined
-    const target = marked ?? element.querySelector<HTMLElement>('input, select, textarea')
+    const inside = element.querySelector<HTMLElement>('input, select, textarea')
+    // a cell of a table carries the place of what is said of it
+    const target = element.matches('input') ? element : (marked ?? inside)
     ;(target ?? element).scrollIntoView({ block: 'center' })
     target?.focus({ preventScroll: true })
     return

@@ -116,6 +116,7 @@ const wordsFor = (remark: DraftRemark): string => `${remark.what} ${remark.examp
                 :class="remarkAt(at, across)?.severity"
                 :value="line[across] ?? ''"
                 :data-cell="`${at} ${across}`"
+                :data-place="remarkAt(at, across)?.place"
                 :aria-label="`${column.label}, line ${at + 1}`"
                 :aria-invalid="remarkAt(at, across)?.severity === 'error' ? true : undefined"
                 :title="remarkAt(at, across) ? wordsFor(remarkAt(at, across)!) : undefined"

@@ -1,0 +1,6 @@
+/** The part of the statistics package that is used: quantiles of the F distribution. */
+declare module 'jstat' {
+  export const jStat: {
+    readonly centralF: { readonly inv: (share: number, numerator: number, denominator: number) => number }
+  }
+}

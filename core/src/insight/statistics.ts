@@ -1,0 +1,6 @@
+/** Statistics of results, apart from the rest of core: whoever judges or counts needs none of it. */
+export * from './compareGroups.ts'
+export * from './kappa.ts'
+export * from './passReport.ts'
+export * from './rate.ts'
+export * from './repeatability.ts'
