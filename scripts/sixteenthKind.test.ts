@@ -77,7 +77,7 @@ test('a folder and a line are all a kind takes in core', () => {
   expect(JSON.parse(stdout)).toMatchObject({
     bad: false,
     errors: [],
-    words: ['On one leg, at most 60 s', '1 touches are allowed.'],
+    words: ['On one leg, at most 60 s', '1 touches are allowed.', 'The start: "Ready", "Begin".'],
     captures: true,
     slots: ['time'],
     made: 3,

@@ -251,8 +251,21 @@ const ADJUST: Readonly<Record<string, (body: Body, world: World) => Body | Promi
     const rules = (await officer().call('GET', '/api/house-rules')).body['rules'] as { screening: { id: string }[] }
     return { answers: rules.screening.map(({ id }) => ({ questionId: id, answer: pick(['yes', 'no']) })) }
   },
+  // ways lead from mark to mark, and a mark is an event where it names one
   'put /api/occasions/:occasionId/plan': async (body, world) => ({
-    ...body,
+    plan: {
+      ...(body['plan'] as Body),
+      days: [{ afterDays: 0, musterAt: '08:00', startsAt: '09:00', endsBy: '12:30' }],
+      site: {
+        widthMm: random.whole(5_000, 500_000),
+        depthMm: 100_000,
+        marks: [
+          { id: 'water', kind: 'water', xMm: random.whole(0, 5_000), yMm: 0 },
+          { id: 'run', kind: 'event', eventId: 'run', xMm: 0, yMm: 0 },
+        ],
+        ways: [{ from: 'water', to: 'run' }],
+      },
+    },
     revision: await planRevisionOf(world.occasionId),
   }),
   // without a question there would be no screening to answer, what has to be kept long cannot be erased, and nobody here
