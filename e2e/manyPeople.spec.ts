@@ -114,7 +114,10 @@ test('150 people planned, looked at from every side, checked in, and printed as 
   await expect(page.getByText('Longsurname-77').first()).toBeVisible()
   await search.fill('')
   for (const name of ['Longsurname-1', 'Longsurname-2']) {
-    await page.getByRole('button', { name: new RegExp(`${name}$`) }).first().click()
+    await page
+      .getByRole('button', { name: new RegExp(`${name}$`) })
+      .first()
+      .click()
     await expect(page.getByRole('dialog')).toBeVisible()
     await page.waitForTimeout(400)
     expect(await isCut(page)).toBe(false)
