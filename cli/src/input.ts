@@ -144,6 +144,18 @@ export const openResults = async (
   })()
 }
 
+/** The same of a file that may not be there. */
+export const openResultsFile = async (
+  file: string,
+  standard: Standard,
+  output: Output,
+): Promise<AsyncGenerator<readonly ReadFileRow[]> | null> => {
+  const unreadable = await whyUnreadable(file)
+  if (unreadable === null) return openResults(file, standard, output)
+  output.complain(`${file} cannot be read: ${unreadable}`)
+  return null
+}
+
 /** Tells what is wrong with a row or a heading, each with line and column. */
 export const complainOf = (file: string, findings: readonly RowFinding[], { complain }: Output): void => {
   for (const { line, column, found, expected } of findings) {

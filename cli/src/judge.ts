@@ -11,7 +11,7 @@ import {
   type RowFinding,
   type Standard,
 } from '@able-gauge/core'
-import { complainOf, openResults, whyUnreadable } from './input.ts'
+import { complainOf, openResultsFile } from './input.ts'
 import { EXIT, type Output } from './output.ts'
 
 export type ResultForm = 'csv' | 'json'
@@ -23,12 +23,7 @@ export const judgeFile = async (
   form: ResultForm,
   output: Output,
 ): Promise<number> => {
-  const unreadable = await whyUnreadable(file)
-  if (unreadable !== null) {
-    output.complain(`${file} cannot be read: ${unreadable}`)
-    return EXIT.unusable
-  }
-  const results = await openResults(file, standard, output)
+  const results = await openResultsFile(file, standard, output)
   if (results === null) return EXIT.unusable
   let rows = 0
   let refused = 0

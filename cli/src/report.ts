@@ -8,7 +8,7 @@ import {
   type JudgedPerson,
   type PassReport,
 } from '@able-gauge/core/statistics'
-import { complainOf, openResults, whyUnreadable } from './input.ts'
+import { complainOf, openResultsFile } from './input.ts'
 import { EXIT, type Output } from './output.ts'
 
 /** Reports on every row that can be read; others are told with line and column, and are in no figure. */
@@ -18,12 +18,7 @@ export const reportFile = async (
   isJson: boolean,
   output: Output,
 ): Promise<number> => {
-  const unreadable = await whyUnreadable(file)
-  if (unreadable !== null) {
-    output.complain(`${file} cannot be read: ${unreadable}`)
-    return EXIT.unusable
-  }
-  const results = await openResults(file, standard, output)
+  const results = await openResultsFile(file, standard, output)
   if (results === null) return EXIT.unusable
   const people: JudgedPerson[] = []
   let refused = 0

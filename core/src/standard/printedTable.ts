@@ -7,7 +7,9 @@ import type { FieldForm } from '../quantity/field.ts'
 import type { PrintedLabel } from './printedLabel.ts'
 import { categoryCalled, COMMON_CATEGORIES } from './printedCell.ts'
 import { withRanges } from './printedRanges.ts'
-import { shapeOf, type Block, type HeadingLine, type Names, type TableShape } from './printedShape.ts'
+import { axisOf, guessInside } from './printedAxis.ts'
+import { wordsOf } from './printedWords.ts'
+import { shapeOf, type Block, type Names, type TableShape } from './printedShape.ts'
 import {
   readPrintedPoints,
   readPrintedValue,
@@ -80,7 +82,7 @@ export const readPrintedTable = (printed: Block, context: TableContext, choices:
   const shape = shapeOf(block, { roles: context.roles, categories: [...context.categories, ...common] })
   const isPoints = context.school === 'pointsTable'
   const axis = isPoints ? axisOf(shape) : null
-  const inside = choices.inside ?? (axis ? guessInside(block, shape, axis, context) : 'values')
+  const inside = choices.inside ?? (axis ? guessInside(block, shape, axis, context.form) : 'values')
   const values: ValueColumn = {
     form: context.form,
     sense: context.sense,
@@ -90,7 +92,8 @@ export const readPrintedTable = (printed: Block, context: TableContext, choices:
     what === 'points' ? readPrintedPoints(text) : readPrintedValue(text, values)
   const named = inside === 'points' ? 'values' : 'points'
   const [firstRow, firstColumn] = [axis?.firstRow ?? shape.firstRow, axis?.firstColumn ?? shape.firstColumn]
-  const spoken = wordsOf(shape, context.school, axis !== null && !axis.isRow)
+  const hasNames = context.school === 'normClasses' || context.school === 'relativeCut'
+  const spoken = wordsOf(shape, hasNames, axis !== null && !axis.isRow)
 
   const cells: CellReading[][] = block.map((row) => row.map((text) => ({ as: 'heading', said: text.trim() })))
   const figures: TableFigure[] = []
@@ -181,82 +184,3 @@ const lowestFirst = (classes: readonly string[], figures: readonly TableFigure[]
   const rises = other.at > one.at === other.value > one.value
   return rises === (sense === 'atLeast') ? classes : [...classes].reverse()
 }
-
-interface Axis {
-  readonly isRow: boolean
-  readonly at: number
-  /** Of the figures beside or below it. */
-  readonly firstRow: number
-  readonly firstColumn: number
-}
-
-/** What a points table names its rows by: the first column of figures, or the first row where the bands run down. */
-const axisOf = (shape: TableShape): Axis => {
-  const { firstRow, firstColumn } = shape
-  const hasBandsLeft = shape.left.some(({ labels }) => labels.some(Boolean))
-  const isHead = hasBandsLeft && (shape.left[0]?.labels[0] ?? null) === null
-  return isHead
-    ? { isRow: true, at: firstRow, firstRow: firstRow + 1, firstColumn }
-    : { isRow: false, at: firstColumn, firstRow, firstColumn: firstColumn + 1 }
-}
-
-const POINTS = /points?|pts|scores?|marks?/i
-const VALUES = /pulse|beats|reps?\b|repetitions|times?\b|min|level|distance|metres|kg|\bcm\b|result|height|reach/i
-
-/** The points are whole tens and fives more often than not; a heading or a colon says it better. */
-const guessInside = (block: Block, shape: TableShape, axis: Axis, { form }: TableContext): 'values' | 'points' => {
-  const named = axis.isRow
-    ? (block[axis.at] ?? []).slice(axis.firstColumn)
-    : block.slice(axis.firstRow).map((row) => row[axis.at] ?? '')
-  const heading = axis.isRow
-    ? [...(block[axis.at] ?? []).slice(0, axis.firstColumn)].join(' ')
-    : block
-        .slice(0, axis.firstRow)
-        .map((row) => row[axis.at] ?? '')
-        .join(' ')
-  if (POINTS.test(heading)) return 'values'
-  if (VALUES.test(heading)) return 'points'
-  const inside = block.slice(axis.firstRow).flatMap((row) => row.slice(axis.firstColumn))
-  if (form.unit === 'ms' && named.some((text) => /[:'′]/.test(text))) return 'points'
-  if (form.unit === 'ms' && inside.some((text) => /[:'′]/.test(text))) return 'values'
-  if (form.unit === 'bpm' && named.every((text) => Number(text) > 30)) return 'points'
-  return shape.captions.some((text) => VALUES.test(text) && !POINTS.test(text)) ? 'points' : 'values'
-}
-
-interface SpokenWords {
-  readonly captions: ReadonlySet<string>
-  readonly classes: readonly string[]
-  readonly newCategories: readonly string[]
-}
-
-/**
- * Words that are no people: classes or columns where the school has some, else categories. One word over everything is a caption.
- * @param overAxis whether the first word on top stands over what the rows are named by
- */
-const wordsOf = ({ top, left }: TableShape, school: TableSchool, overAxis: boolean): SpokenWords => {
-  const lines = [...top.map((line) => (overAxis ? withoutFirst(line) : line)), ...left]
-  const isCaption = (line: HeadingLine): boolean =>
-    new Set(wordsIn(line)).size <= 1 && line.labels.every((label) => label === null)
-  const spread = lines.filter((line) => !isCaption(line) && wordsIn(line).length > 0)
-  // the classes stand next to the figures: in the last row on top, or else in the last column on the left
-  const hasNames = school === 'normClasses' || school === 'relativeCut'
-  const ofClasses = hasNames
-    ? (spread.findLast((line) => top.some(({ at }) => at === line.at) && !left.includes(line)) ?? spread.at(-1))
-    : undefined
-  return {
-    captions: new Set([
-      ...lines.filter(isCaption).flatMap(wordsIn),
-      ...(overAxis ? top.flatMap(({ words }) => words[0] ?? []) : []),
-    ]),
-    classes: ofClasses ? [...new Set(wordsIn(ofClasses))] : [],
-    newCategories: [...new Set(spread.filter((line) => line !== ofClasses).flatMap(wordsIn))],
-  }
-}
-
-const withoutFirst = ({ at, labels, words }: HeadingLine): HeadingLine => ({
-  at,
-  labels: labels.slice(1),
-  words: words.slice(1),
-})
-
-const wordsIn = ({ words }: HeadingLine): string[] => words.filter((word) => word !== null)

@@ -10,7 +10,6 @@ import {
   waveSheet,
   type DayPlan,
   type KitRule,
-  type SitePlan,
   type StandardEvent,
   type StationCode,
   type Timetable,
@@ -18,10 +17,11 @@ import {
 } from '@able-gauge/core'
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { byBib, eventFor, eventName, fullName, wavesOf, type Day, type Entry } from '../../day/day.ts'
-import { cell, INK, INK_2, LINE, markColumn, page, rule, say, WIDTH } from '../../handout/pdfParts.ts'
+import { cell, INK_2, markColumn, page, rule, say } from '../../handout/pdfParts.ts'
 import { clockAt } from '../clockAt.ts'
-import { barOf, drawnMarks, inM, MARK_SIGNS } from '../siteShapes.ts'
 import { boxLabels, numbersTo } from './boxLabels.ts'
+import { boxed, heading, lines, part, table } from './paperParts.ts'
+import { siteSheet } from './siteSheet.ts'
 
 export interface PapersOf {
   readonly day: Day
@@ -39,7 +39,7 @@ export const papersPdf = (papers: PapersOf): TDocumentDefinitions => {
   const { name, venue, testDate } = day.occasion
   const parts: readonly (readonly [title: string, content: readonly Content[]])[] = [
     ['Run sheet', runSheet(papers)],
-    ...(papers.plan.site ? [['Site plan', sitePages(papers, papers.plan.site)] as const] : []),
+    ...(papers.plan.site ? [['Site plan', siteSheet(papers.day, papers.plan, papers.plan.site)] as const] : []),
     ['Starting lists', startPages(papers)],
     ['Station cards', stationPages(papers)],
     ['Strike-off sheets', wavePages(papers)],
@@ -60,26 +60,6 @@ export const papersPdf = (papers: PapersOf): TDocumentDefinitions => {
     ]),
   }
 }
-
-const part = (title: string): object => say(title, { fontSize: 15, bold: true, margin: [0, 12, 0, 4] }) as object // a text with its style
-const heading = (text: string): Content => say(text, { bold: true, fontSize: 11, margin: [0, 8, 0, 2] })
-const lines = (texts: readonly string[]): Content[] => texts.map((text) => say(text, { margin: [0, 2, 0, 0] }))
-
-const table = (
-  head: readonly string[],
-  rows: readonly (readonly string[])[],
-  widths: readonly (string | number)[],
-): Content => ({
-  table: {
-    headerRows: 1,
-    dontBreakRows: true,
-    widths: [...widths],
-    body: [head.map((text) => cell(text, { bold: true })), ...rows.map((row) => row.map((text) => cell(text)))],
-  },
-  layout: 'lightHorizontalLines',
-  fontSize: 9,
-  margin: [0, 2, 0, 6],
-})
 
 const staffOf = ({ day, plan }: PapersOf, eventId: string): string =>
   (plan.events.find((one) => one.eventId === eventId)?.staff ?? [])
@@ -115,104 +95,6 @@ const runSheet = (papers: PapersOf): Content[] => {
       'Medical cover, defibrillator and water are in place before the first start. Chest pain, faintness, confusion, injury or a request to stop ends an attempt at once.',
       'Your organisation’s rules and its clinicians decide; this sheet only reminds.',
     ]),
-  ]
-}
-
-const SITE_HEIGHT = 420
-const SIGN = 7
-
-type Point = readonly [x: number, y: number]
-
-const turned = ([x, y]: Point, degrees: number): Point => {
-  const angle = (degrees * Math.PI) / 180
-  return [x * Math.cos(angle) - y * Math.sin(angle), x * Math.sin(angle) + y * Math.cos(angle)]
-}
-const BEND_POINTS = 16
-
-/** Round the middle: the corners of an area, or straights and half circles. */
-const outline = (along: number, across: number, isLoop: boolean): Point[] => {
-  const [x, y] = [along / 2, across / 2]
-  if (!isLoop)
-    return [
-      [-x, -y],
-      [x, -y],
-      [x, y],
-      [-x, y],
-    ]
-  const bend = (from: number, middle: number): Point[] =>
-    Array.from({ length: BEND_POINTS + 1 }, (_, at): Point => {
-      const angle = from + (at / BEND_POINTS) * Math.PI
-      return [middle + y * Math.cos(angle), y * Math.sin(angle)]
-    })
-  return [...bend(-Math.PI / 2, x - y), ...bend(Math.PI / 2, y - x)]
-}
-
-const sitePages = ({ day, plan }: PapersOf, site: SitePlan): Content[] => {
-  const perM = Math.min(WIDTH / inM(site.widthMm), SITE_HEIGHT / inM(site.depthMm))
-  const marks = drawnMarks(day, plan, site)
-  // events by number, everything else by its letter
-  const numbers = new Map(marks.filter(({ path }) => path).map(({ mark }, at) => [mark.id, String(at + 1)]))
-  const signed = marks.map((one) => ({ ...one, sign: numbers.get(one.mark.id) ?? MARK_SIGNS[one.mark.kind] }))
-  const bar = barOf(inM(site.widthMm))
-  const [width, height] = [inM(site.widthMm) * perM, inM(site.depthMm) * perM]
-  return [
-    {
-      canvas: [
-        { type: 'rect', x: 0, y: 0, w: width, h: height, lineColor: LINE },
-        ...site.ways.flatMap(({ from, to }) => {
-          const [a, b] = [marks.find(({ mark }) => mark.id === from), marks.find(({ mark }) => mark.id === to)]
-          return a && b
-            ? [
-                {
-                  type: 'line' as const,
-                  x1: a.x * perM,
-                  y1: a.y * perM,
-                  x2: b.x * perM,
-                  y2: b.y * perM,
-                  dash: { length: 3 },
-                  lineColor: INK_2,
-                },
-              ]
-            : []
-        }),
-        ...marks.map(({ x, y, turn, along, across, path, isLoop }) =>
-          path
-            ? {
-                type: 'polyline' as const,
-                closePath: true,
-                lineColor: INK,
-                points: outline(along, across, isLoop).map((point) => {
-                  const [dx, dy] = turned(point, turn)
-                  return { x: (x + dx) * perM, y: (y + dy) * perM }
-                }),
-              }
-            : {
-                type: 'ellipse' as const,
-                x: x * perM,
-                y: y * perM,
-                r1: SIGN,
-                r2: SIGN,
-                color: '#FFFFFF',
-                lineColor: INK,
-              },
-        ),
-        { type: 'line', x1: 0, y1: height + 14, x2: bar * perM, y2: height + 14, lineWidth: 1.5, lineColor: INK },
-      ],
-    },
-    // over the drawing, without taking room of their own
-    ...signed.map(({ sign, x, y }) =>
-      say(sign, {
-        fontSize: 8,
-        bold: true,
-        relativePosition: { x: x * perM - 2.5 * sign.length, y: y * perM - height - 21 },
-      }),
-    ),
-    say(`The line is ${bar} m.`, { fontSize: 8, margin: [0, 2, 0, 6] }),
-    table(
-      ['What', 'From the left', 'From the top'],
-      signed.map(({ sign, name, x, y }) => [`${sign} ${name}`, `${Math.round(x)} m`, `${Math.round(y)} m`]),
-      ['*', 80, 80],
-    ),
   ]
 }
 
@@ -303,21 +185,6 @@ const waveTable = (day: Day, event: StandardEvent, wave: number, sheet: WaveShee
     ],
   }
 }
-
-const boxed = (
-  head: readonly string[],
-  rows: readonly (readonly string[])[],
-  widths: readonly (string | number)[],
-): Content => ({
-  table: {
-    headerRows: 1,
-    dontBreakRows: true,
-    widths: [...widths],
-    body: [head.map((text) => cell(text, { bold: true })), ...rows.map((row) => row.map((text) => cell(text)))],
-  },
-  fontSize: 9,
-  margin: [0, 3, 0, 8],
-})
 
 /** So many boxes beside each other; more go into another row. */
 const BOXES_A_ROW = 6

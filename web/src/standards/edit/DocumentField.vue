@@ -199,6 +199,7 @@ const severity = computed(() => props.remarks[0]?.severity)
   </div>
 </template>
 
+<style scoped src="./said.css"></style>
 <style scoped>
 .wide {
   grid-column: 1 / -1;
@@ -219,22 +220,6 @@ label {
 }
 .with-suffix small {
   white-space: nowrap;
-}
-.said,
-.printed {
-  margin: 3px 0 0;
-  font-size: 0.875rem;
-}
-.printed {
-  color: var(--ink-2);
-  border-left: 3px solid var(--line-2);
-  padding-left: 8px;
-}
-.said {
-  color: var(--short);
-}
-.said.warning {
-  color: var(--decide);
 }
 .form-control.error {
   border-color: var(--short);

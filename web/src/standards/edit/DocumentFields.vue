@@ -160,6 +160,7 @@ const saidOf = (name: string): readonly string[] => props.say?.(name) ?? []
   </div>
 </template>
 
+<style scoped src="./said.css"></style>
 <style scoped>
 .fields {
   display: grid;
@@ -207,21 +208,5 @@ legend {
 }
 .folded .btn {
   border-style: dashed;
-}
-.said,
-.printed {
-  margin: 6px 0 0;
-  font-size: 0.875rem;
-}
-.printed {
-  color: var(--ink-2);
-  border-left: 3px solid var(--line-2);
-  padding-left: 8px;
-}
-.said {
-  color: var(--short);
-}
-.said.warning {
-  color: var(--decide);
 }
 </style>
