@@ -57,7 +57,10 @@ const bundle = async (outdir, entryPoints) => {
     target: 'node20',
     format: 'esm',
     packages: 'external',
-    alias: { '@able-gauge/core': path.join(ROOT, 'core', 'src', 'index.ts') },
+    alias: {
+      '@able-gauge/core/statistics': path.join(ROOT, 'core', 'src', 'insight', 'statistics.ts'),
+      '@able-gauge/core': path.join(ROOT, 'core', 'src', 'index.ts'),
+    },
     tsconfig: 'tsconfig.node.json',
     sourcemap: true,
     logLevel: 'error',

@@ -1,6 +1,7 @@
 /** The part of the statistics package that is used: quantiles of the F distribution. */
 declare module 'jstat' {
-  export const jStat: {
+  const jstat: {
     readonly centralF: { readonly inv: (share: number, numerator: number, denominator: number) => number }
   }
+  export default jstat
 }

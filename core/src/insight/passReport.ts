@@ -1,4 +1,5 @@
 /** What a file or a year of judged people says: how many met it, which event decides, how groups compare. */
+import { AGE_GROUPS, ageGroupOf } from './ageGroup.ts'
 import { compareGroups, type ComparedGroup } from './compareGroups.ts'
 import { wilson, type Interval } from './rate.ts'
 
@@ -78,22 +79,15 @@ export const passReport = (
       ),
     ),
     byAge: compareGroups(
-      AGES.map(({ name, from, to }) =>
+      AGE_GROUPS.map((name) =>
         groupOf(
           name,
-          judged.filter(({ ageYears }) => ageYears >= from && ageYears <= to),
+          judged.filter(({ ageYears }) => ageGroupOf(ageYears) === name),
         ),
       ).filter(({ of }) => of > 0),
     ),
   }
 }
-
-const AGES = [
-  { name: 'under 30', from: 0, to: 29 },
-  { name: '30 to 39', from: 30, to: 39 },
-  { name: '40 to 49', from: 40, to: 49 },
-  { name: '50 and over', from: 50, to: Number.POSITIVE_INFINITY },
-] as const
 
 const groupOf = (name: string, people: readonly JudgedPerson[]) => ({
   name,

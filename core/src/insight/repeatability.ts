@@ -1,5 +1,5 @@
 /** How closely repeated measurements of the same people agree: of two days, two tries, two watches, two graders. */
-import { jStat } from 'jstat'
+import jstat from 'jstat'
 import type { Interval } from './rate.ts'
 
 /** A row for each subject, a column for each trial or judge; every row as long as the first. */
@@ -96,7 +96,7 @@ const limitsOf = (
   const a = (k * icc) / (n * (1 - icc))
   const b = 1 + (k * icc * (n - 1)) / (n * (1 - icc))
   const freedom = (a * msc + b * mse) ** 2 / ((a * msc) ** 2 / (k - 1) + (b * mse) ** 2 / ((n - 1) * (k - 1)))
-  const [lower, upper] = [jStat.centralF.inv(SURE, n - 1, freedom), jStat.centralF.inv(SURE, freedom, n - 1)]
+  const [lower, upper] = [jstat.centralF.inv(SURE, n - 1, freedom), jstat.centralF.inv(SURE, freedom, n - 1)]
   const rest = k * msc + (k * n - k - n) * mse
   return {
     low: (n * (msr - lower * mse)) / (lower * rest + n * msr),

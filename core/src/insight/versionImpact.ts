@@ -1,4 +1,5 @@
 /** Two standards applied to the same past results: who would change, in which event, by how much. */
+import { AGE_GROUPS, ageGroupOf } from './ageGroup.ts'
 import type { Measure } from '../kinds/measure.ts'
 import type { EndReason } from '../referee/ends.ts'
 import { ageOn, ageReferenceDate } from '../judge/ageOn.ts'
@@ -41,6 +42,13 @@ export interface GroupImpact {
   readonly metAfter: number
 }
 
+/** How many of a group met a version, of those who met it or were short. */
+export interface FairGroup {
+  readonly group: string
+  readonly before: { readonly met: number; readonly of: number }
+  readonly after: { readonly met: number; readonly of: number }
+}
+
 export interface EventImpact {
   readonly eventId: string
   readonly metBefore: number
@@ -57,6 +65,9 @@ export interface VersionImpact {
   readonly moves: readonly { readonly before: Outcome; readonly after: Outcome; readonly people: number }[]
   readonly events: readonly EventImpact[]
   readonly groups: readonly GroupImpact[]
+  /** To compare groups with each other: by category as the results name it, and by age on the test date. */
+  readonly byCategory: readonly FairGroup[]
+  readonly byAge: readonly FairGroup[]
   /** Those that change, in the order of the results, at most `mostChanged`. */
   readonly changed: readonly ChangedPerson[]
   readonly changedInAll: number
@@ -160,10 +171,34 @@ interface EventCounts {
   toShort: number
 }
 
+type FairCounts = { [Side in 'before' | 'after']: { met: number; of: number } }
+
+const countIn = (groups: Map<string, FairCounts>, group: string, before: Outcome, after: Outcome): void => {
+  const counts = groups.get(group) ?? { before: { met: 0, of: 0 }, after: { met: 0, of: 0 } }
+  groups.set(group, counts)
+  for (const [side, outcome] of [
+    [counts.before, before],
+    [counts.after, after],
+  ] as const) {
+    // whoever is open, did not finish or was withdrawn says nothing of a standard
+    if (outcome !== 'met' && outcome !== 'short') continue
+    side.of += 1
+    if (outcome === 'met') side.met += 1
+  }
+}
+
+const fairGroups = (groups: ReadonlyMap<string, FairCounts>, names: readonly string[]): FairGroup[] =>
+  names.flatMap((group) => {
+    const counts = groups.get(group)
+    return counts ? [{ group, ...counts }] : []
+  })
+
 class Tally {
   private people = 0
   private readonly moves = new Map<string, { before: Outcome; after: Outcome; people: number }>()
   private readonly groups = new Map<string, { people: number; metBefore: number; metAfter: number }>()
+  private readonly categories = new Map<string, FairCounts>()
+  private readonly ages = new Map<string, FairCounts>()
   private readonly events: readonly EventCounts[]
   private readonly changed: ChangedPerson[] = []
   private changedInAll = 0
@@ -194,6 +229,8 @@ class Tally {
     group.people += 1
     if (before.outcome === 'met') group.metBefore += 1
     if (after.outcome === 'met') group.metAfter += 1
+    countIn(this.categories, category, before.outcome, after.outcome)
+    countIn(this.ages, ageGroupOf(before.ageYears), before.outcome, after.outcome)
     const changedEvents: { eventId: string; margin: number | null }[] = []
     for (const counts of this.events) {
       const markAfter = after.marks[counts.placeAfter]
@@ -229,6 +266,8 @@ class Tally {
         toShort,
       })),
       groups: groups.sort((a, b) => (a.group < b.group ? -1 : 1)),
+      byCategory: fairGroups(this.categories, [...this.categories.keys()].sort()),
+      byAge: fairGroups(this.ages, AGE_GROUPS),
       changed: this.changed,
       changedInAll: this.changedInAll,
     }

@@ -5,6 +5,7 @@ import { proxy, wrap } from 'comlink'
 import { scaleLinear } from 'd3-scale'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, onScopeDispose, ref, shallowRef } from 'vue'
+import CompareFair from './CompareFair.vue'
 import type { ImpactAnswer, ImpactWorker } from '../../workers/impact.worker.ts'
 import WorkerOfImpact from '../../workers/impact.worker.ts?worker'
 
@@ -195,6 +196,7 @@ const marginWords = ({ eventId, margin }: { eventId: string; margin: number | nu
           <small class="quiet">Ring: version {{ before.version }}. Marker: version {{ after.version }}.</small>
         </div>
       </div>
+      <CompareFair :impact="impact" :before="before" :after="after" />
       <details v-if="impact.changed.length" @toggle="showsChanged = ($event.target as HTMLDetailsElement).open">
         <summary>
           The {{ impact.changed.length === impact.changedInAll ? '' : 'first ' }}{{ impact.changed.length }} who would
