@@ -80,6 +80,16 @@ test('a plan for other events, or for days the standard does not allow, is refus
     'plan.days[1].afterDays',
   ])
 })
+test('a site on which marks and ways lead nowhere is refused with the place', async () => {
+  const site = {
+    widthMm: 50_000,
+    depthMm: 30_000,
+    marks: [{ id: 'at-swim', kind: 'event', eventId: 'swim', xMm: 0, yMm: 0 }],
+    ways: [{ from: 'at-swim', to: 'water' }],
+  }
+  const { body } = await inDay('officer', 'PUT', '/plan', { revision: 2, plan: { ...firstPlan(day.standard), site } })
+  expect(body.findings?.map(({ place }) => place)).toEqual(['plan.site.marks[0].eventId', 'plan.site.ways[0]'])
+})
 test('waves are laid anew in one go', async () => {
   const waves = day.entryIds.map((entryId, index) => ({ entryId, wave: index === 2 ? 2 : 1 }))
   expect((await inDay('clerk', 'PUT', '/waves', { waves })).body).toEqual({ changed: 1 })
