@@ -195,6 +195,7 @@ const combinationFields = computed(() => {
 }
 .event-head {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
   align-items: center;
   margin-bottom: 12px;
