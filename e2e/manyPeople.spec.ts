@@ -19,20 +19,30 @@ const file = {
 }
 
 interface Watched {
-  presses: number[]
+  /** By interaction: the longest of its events, until what it did is painted. */
+  presses: Record<number, number>
 }
 /** Notes how long each press takes until it is painted, as the browser itself measures it. */
 const watchPresses = (page: Page): Promise<unknown> =>
   page.addInitScript(() => {
     const watched = window as unknown as Watched
-    watched.presses = []
+    watched.presses = {}
     new PerformanceObserver((list) => {
-      for (const { name, duration } of list.getEntries())
-        if (['pointerdown', 'pointerup', 'click', 'keydown'].includes(name)) watched.presses.push(duration)
+      for (const { interactionId, duration } of list.getEntries() as (PerformanceEntry & { interactionId: number })[])
+        if (interactionId > 0) watched.presses[interactionId] = Math.max(watched.presses[interactionId] ?? 0, duration)
     }).observe({ type: 'event', durationThreshold: 16 } as PerformanceObserverInit)
   })
+/** Presses since the last time, those that were painted within a frame with 0. */
 const takePresses = (page: Page): Promise<number[]> =>
-  page.evaluate(() => (window as unknown as Watched).presses.splice(0))
+  page.evaluate(() => {
+    const watched = window as unknown as Watched & { counted?: number }
+    const { interactionCount } = performance as unknown as { interactionCount: number }
+    const slow = Object.values(watched.presses)
+    const all = interactionCount - (watched.counted ?? 0)
+    watched.counted = interactionCount
+    watched.presses = {}
+    return [...slow, ...Array.from({ length: Math.max(0, all - slow.length) }, () => 0)]
+  })
 
 const isCut = (page: Page): Promise<boolean> =>
   page.evaluate(() => document.documentElement.scrollWidth > document.documentElement.clientWidth + 1)
@@ -127,5 +137,6 @@ test('150 people planned, looked at from every side, checked in, and printed as 
   presses.push(...(await takePresses(page)))
   presses.sort((a, b) => a - b)
   const p95 = presses[Math.floor(presses.length * 0.95)] ?? 0
-  console.log(`${info.title}: ${presses.length} presses of 16 ms or more, p95 ${p95} ms.`)
+  const half = presses[Math.floor(presses.length / 2)] ?? 0
+  console.log(`${info.title}: ${presses.length} presses, half within ${half} ms, 95 of 100 within ${p95} ms.`)
 })
