@@ -104,3 +104,16 @@ test('publishing saves first; what the server finds is told with its places', as
   answers['POST /publish'] = () => json({ contentHash: 'a' })
   expect(await publish()).toBe(true)
 })
+
+test('what the check says waits while something is being pressed, so that nothing moves under a finger', async () => {
+  const { draft, remarks } = open()
+  await vi.advanceTimersByTimeAsync(500)
+  answer = { isSound: true, remarks: [{ place: 'name', severity: 'error', what: 'Twice.', example: '', mend: '' }] }
+  window.dispatchEvent(new MouseEvent('mousedown'))
+  draft['name'] = 'Harbour'
+  await vi.advanceTimersByTimeAsync(500)
+  expect(remarks.value).toEqual([])
+  window.dispatchEvent(new MouseEvent('mouseup'))
+  await vi.advanceTimersByTimeAsync(10)
+  expect(remarks.value).toHaveLength(1)
+})

@@ -1,5 +1,5 @@
 /** A draft being edited: saved by itself, checked while it is typed, published when nothing stands against it. */
-import { useDebounceFn } from '@vueuse/core'
+import { until, useDebounceFn, useMousePressed } from '@vueuse/core'
 import { wrap, type Remote } from 'comlink'
 import { computed, onScopeDispose, reactive, ref, shallowRef, toRaw, watch } from 'vue'
 import { inWords, Refusal } from '../../api.ts'
@@ -35,10 +35,13 @@ export const useDraft = (id: string, version: number, content: unknown, firstRev
   /** What the page holds, without what makes it reactive. */
   const plain = (): Plain => JSON.parse(JSON.stringify(toRaw(draft))) as Plain
 
+  const { pressed } = useMousePressed()
   let round = 0
   const check = async (): Promise<void> => {
     const mine = ++round
     const answer = await checker.check(plain(), others.value)
+    // what comes and goes beside a field moves what is below it: never under a finger
+    await until(pressed).toBe(false)
     // an answer about an older text says nothing about this one
     if (mine === round) checked.value = answer
   }
