@@ -263,3 +263,24 @@ test('13: the same table is understood the same, turned on its side', () => {
   const of = (block: string[][]) => scoringFromTable(readPrintedTable(block, COUNT), COUNT, idOf)
   expect(of(down)).toEqual(of(across))
 })
+
+test('nothing is lost: an unread heading stays as text, two figures for the same people are two rows, a typing error at nought is told', () => {
+  const points = read('Points | 18+\nfull | 40\n50 | 20', COUNT)
+  expect(points.scoring.bands).toMatchObject([{ rows: [{ value: 20, centipoints: 5_000 }, { centipoints: 'full' }] }])
+  const twice = read('Age | At least\n18+ | 20\n18+ | 24', { ...COUNT, school: 'cutByBand' })
+  expect(twice.scoring.rows).toEqual([
+    { ageFrom: 18, atLeast: 20 },
+    { ageFrom: 18, atLeast: 24 },
+  ])
+  expect(read('Points | 18+\n50 | 10:00\n0 | 9:75', TIME).reading.unread).toBe(1)
+  expect(read('Pulse \\ Age | 20 | 30\n0 | 4O | 44', { ...COUNT, form: { unit: 'bpm' } }).reading.unread).toBe(1)
+})
+
+test('the table is shown as it was read, so that a cell that is mended is the one that was marked', () => {
+  const { reading } = read('From | To | At least\n18 | 29 | twenty', { ...COUNT, school: 'cutByBand' })
+  expect(reading.block).toEqual([
+    ['Age', 'At least'],
+    ['18-29', 'twenty'],
+  ])
+  expect(reading.cells[1]?.[1]).toMatchObject({ as: 'unread' })
+})

@@ -52,6 +52,8 @@ export interface TableFigure {
   readonly words: readonly string[]
   /** What a points table names its rows by. */
   readonly axis: PrintedValue | null
+  /** As that was printed; empty where nothing names the row. */
+  readonly axisText: string
   readonly figure: PrintedValue
   readonly row: number
   readonly column: number
@@ -61,7 +63,9 @@ export interface TableFigure {
 
 export interface TableReading {
   readonly inside: 'values' | 'points'
-  /** By row and column of the block. */
+  /** The table as it was read: ages that were printed in two columns stand in one. */
+  readonly block: Block
+  /** By row and column of it. */
   readonly cells: readonly (readonly CellReading[])[]
   readonly figures: readonly TableFigure[]
   /** Categories the headings name that the standard does not know. */
@@ -111,10 +115,12 @@ export const readPrintedTable = (printed: Block, context: TableContext, choices:
       const figure = isShare ? readPrintedValue(text, SHARE) : read(text, inside)
       put(cells, row, column, asRead(figure, inside))
       if (figure.as === 'empty') continue
+      const axisText = (axis === null ? '' : axis.isRow ? block[axis.at]?.[column] : texts[axis.at]) ?? ''
       figures.push({
         people: peopleAt(shape, row, column),
         words,
-        axis: axis === null ? null : read((axis.isRow ? block[axis.at]?.[column] : texts[axis.at]) ?? '', named),
+        axis: axis === null ? null : read(axisText, named),
+        axisText: axisText.trim(),
         figure,
         row,
         column,
@@ -124,13 +130,14 @@ export const readPrintedTable = (printed: Block, context: TableContext, choices:
   }
   const [lowest] = context.school === 'normClasses' ? lowestFirst(spoken.classes, figures, context.sense) : []
   const isLeftOut = (one: TableFigure): boolean =>
-    isNothing(one) || (lowest !== undefined && one.words.includes(lowest))
+    (inside === 'values' && isNothing(one)) || (lowest !== undefined && one.words.includes(lowest))
   for (const one of figures) if (isLeftOut(one)) put(cells, one.row, one.column, { as: 'empty' })
   const kept = figures.filter((one) => !isLeftOut(one))
   const all = cells.flat()
   const countOf = (as: CellReading['as']): number => all.filter((cell) => cell.as === as).length
   return {
     inside,
+    block,
     cells,
     figures: kept,
     newCategories: [
@@ -164,7 +171,7 @@ export const namesShare = (word: string): boolean => /share|%|body|percent/i.tes
 
 /** "Over 15:00: 0 points" is what every value without a row gets. */
 const isNothing = ({ axis, figure }: TableFigure): boolean =>
-  axis?.as === 'value' && axis.value === 0 && figure.as === 'unread'
+  axis?.as === 'value' && axis.value === 0 && figure.as === 'unread' && figure.isBeyond === true
 
 const peopleAt = (shape: TableShape, row: number, column: number): PrintedLabel =>
   Object.assign(

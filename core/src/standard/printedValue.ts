@@ -12,7 +12,8 @@ export type PrintedValue =
   | { readonly as: 'value'; readonly text: string; readonly value: number }
   /** Thousands or decimals: has to be said. */
   | { readonly as: 'asked' }
-  | { readonly as: 'unread'; readonly why: string }
+  /** `isBeyond`: less or more than a value, which is no value that counts. */
+  | { readonly as: 'unread'; readonly why: string; readonly isBeyond?: true }
 
 export interface ValueColumn {
   readonly form: FieldForm
@@ -35,7 +36,11 @@ export const readPrintedValue = (text: string, { form, sense, threeDigits }: Val
   const typed = text.replace(/[\u00a0\u202f]/g, ' ').trim()
   if (NOTHING.test(typed)) return { as: 'empty' }
   const bound = boundIn(typed)
-  if (bound.strict) return unread('Less than and more than say no value that counts. Write the last one that does.')
+  if (bound.strict)
+    return {
+      ...unread('Less than and more than say no value that counts. Write the last one that does.'),
+      isBeyond: true,
+    }
   if (bound.side !== null && bound.side !== sense)
     return unread(
       `Here ${sense === 'atLeast' ? 'at least' : 'at most'} so much is asked. Write the value to be reached.`,
@@ -43,7 +48,7 @@ export const readPrintedValue = (text: string, { form, sense, threeDigits }: Val
   return readFigure(rangeEnd(bound.rest, sense), form, threeDigits)
 }
 
-const unread = (why: string): PrintedValue => ({ as: 'unread', why })
+const unread = (why: string) => ({ as: 'unread', why }) as const
 
 /** A points cell, in hundredths. */
 export const readPrintedPoints = (text: string): PrintedValue => {

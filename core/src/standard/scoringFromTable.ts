@@ -20,9 +20,10 @@ export const scoringFromTable = (
   const groups = grouped(reading, idOf)
   switch (school) {
     case 'cutByBand':
-      return { rows: groups.map(({ band, figures }) => ({ ...band, [sense]: first(figures) })) }
+      // two figures for the same people are two rows: the check tells that they overlap
+      return { rows: eachIn(groups).map(({ band, figure }) => ({ ...band, [sense]: figure })) }
     case 'pointsByRule':
-      return { bands: groups.map(({ band, figures }) => ({ ...band, anchor: first(figures) })) }
+      return { bands: eachIn(groups).map(({ band, figure }) => ({ ...band, anchor: figure })) }
     case 'relativeCut':
       return { rows: groups.map(({ band, figures }) => ({ ...band, ...shareRow(figures) })) }
     case 'pointsTable':
@@ -73,12 +74,13 @@ const grouped = ({ figures, newCategories }: TableReading, idOf: (name: string) 
 
 const written = (read: PrintedValue, text: string): number | string => (read.as === 'value' ? read.value : text)
 
-const first = ([figure]: readonly TableFigure[]): number | string => (figure ? written(figure.figure, figure.text) : '')
+const eachIn = (groups: readonly Group[]) =>
+  groups.flatMap(({ band, figures }) => figures.map(({ figure, text }) => ({ band, figure: written(figure, text) })))
 
 /** From the fewest points to the most; with equal points from the worse value to the better. */
 const pointRows = (figures: readonly TableFigure[], inside: 'values' | 'points', sense: Sense): object[] => {
-  const rows = figures.map(({ axis, figure, text }) => {
-    const named = axis === null ? '' : written(axis, '')
+  const rows = figures.map(({ axis, axisText, figure, text }) => {
+    const named = axis === null ? '' : written(axis, axisText)
     const own = written(figure, text)
     return inside === 'values' ? { value: own, centipoints: named } : { value: named, centipoints: own }
   })

@@ -16,8 +16,22 @@ const props = defineProps<{
   mayEdit: boolean
 }>()
 
-const { site, chosen, chosenMark, begin, put, change, changeMark, add, remove, turn, addWay, removeWay, findings } =
-  useSite(() => props.day, props.draft)
+const {
+  site,
+  chosen,
+  chosenMark,
+  begin,
+  put,
+  change,
+  changeMark,
+  relabel,
+  add,
+  remove,
+  turn,
+  addWay,
+  removeWay,
+  findings,
+} = useSite(() => props.day, props.draft)
 
 const KINDS = SITE_MARKS.filter((kind): kind is Exclude<SiteMarkKind, 'event'> => kind !== 'event')
 const METRES = { unit: 'mm', shownIn: 'm' } as const
@@ -51,15 +65,6 @@ const ways = computed(() =>
     return `${nameOf(from)} – ${nameOf(to)}`
   }),
 )
-const setLabel = (text: string | number | null): void => {
-  const { id, label: _, ...mark } = chosenMark.value ?? { id: '' }
-  if (!site.value || id === '') return
-  const next = String(text ?? '').trim()
-  const renamed = { ...(mark as Omit<NonNullable<typeof chosenMark.value>, 'id' | 'label'>), id }
-  change({
-    marks: site.value.marks.map((one) => (one.id === id ? { ...renamed, ...(next ? { label: next } : {}) } : one)),
-  })
-}
 </script>
 
 <template>
@@ -123,7 +128,12 @@ const setLabel = (text: string | number | null): void => {
         <template v-if="chosenMark">
           <h3>{{ nameOfMark(day, chosenMark) }}</h3>
           <label
-            >Called <BFormInput :model-value="chosenMark.label ?? ''" maxlength="60" @update:model-value="setLabel"
+            >Called
+            <BFormInput
+              :model-value="chosenMark.label ?? ''"
+              maxlength="60"
+              lazy
+              @update:model-value="(text) => relabel(chosen, String(text ?? '').trim())"
           /></label>
           <div class="palette">
             <BButton variant="quiet" size="sm" @click="turn(chosenMark.id, 15)">Turn by 15°</BButton>

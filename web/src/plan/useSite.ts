@@ -27,6 +27,15 @@ export const useSite = (day: () => Day, draft: PlanDraft) => {
     if (site.value) change({ marks: site.value.marks.map((mark) => (mark.id === id ? { ...mark, ...fields } : mark)) })
   }
 
+  /** @param label empty for what it is called by itself */
+  const relabel = (id: string, label: string): void =>
+    change({
+      marks: (site.value?.marks ?? []).map((mark) => {
+        const { label: _, ...bare } = mark
+        return mark.id !== id ? mark : label === '' ? bare : { ...bare, label }
+      }),
+    })
+
   const begin = (): void => put(firstSite(day().standard, draft.plan.value))
   const add = (kind: SiteMarkKind, eventId?: string): void => {
     if (!site.value) return
@@ -64,7 +73,22 @@ export const useSite = (day: () => Day, draft: PlanDraft) => {
   const findings = computed(() =>
     site.value ? siteFindings(day().standard, draft.plan.value, site.value).map((one) => sayFinding(day(), one)) : [],
   )
-  return { site, chosen, chosenMark, begin, put, change, changeMark, add, remove, turn, addWay, removeWay, findings }
+  return {
+    site,
+    chosen,
+    chosenMark,
+    begin,
+    put,
+    change,
+    changeMark,
+    relabel,
+    add,
+    remove,
+    turn,
+    addWay,
+    removeWay,
+    findings,
+  }
 }
 
 export const nameOfMark = (day: Day, { kind, eventId, label }: SiteMark): string =>

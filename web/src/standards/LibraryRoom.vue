@@ -9,6 +9,7 @@ import { useSession } from '../session/sessionStore.ts'
 import HouseBand from '../ui/HouseBand.vue'
 import { today } from '../ui/localTime.ts'
 import { addDraft, listVersions, readVersion } from './standardCalls.ts'
+import { shortNameFrom } from './edit/shortNames.ts'
 import StateChip from './StateChip.vue'
 
 const session = useSession()
@@ -69,15 +70,8 @@ const begin = async (id: string, version: number, content: unknown): Promise<voi
   }
 }
 
-const idFrom = (text: string): string =>
-  text
-    .toLowerCase()
-    .normalize('NFKD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')
-    .slice(0, 60)
 const makeNew = async (): Promise<void> => {
-  const id = idFrom(name.value)
+  const id = shortNameFrom(name.value)
   if (id === '') return
   naming.value = false
   const own = {
@@ -180,7 +174,7 @@ const importFile = async (event: Event): Promise<void> => {
       ok-title="Begin the draft"
       cancel-title="Back"
       cancel-variant="quiet"
-      :ok-disabled="idFrom(name) === ''"
+      :ok-disabled="shortNameFrom(name) === ''"
       @ok.prevent="makeNew"
     >
       <label for="new-name" class="form-label">What it is called</label>

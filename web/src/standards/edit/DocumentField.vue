@@ -59,7 +59,9 @@ const isName = computed(() => props.field.name === 'name' || props.field.name ==
 const setText = (text: string | number | null): void => put(String(text ?? '') || undefined)
 /** A name that was left gives what is new its short name. */
 const leaveText = (): void => {
-  if (isName.value && typeof value.value === 'string') nameAnew(props.owner, value.value, props.siblings ?? [])
+  // the standard itself keeps the short name its address has
+  if (props.siblings && isName.value && typeof value.value === 'string')
+    nameAnew(props.owner, value.value, props.siblings)
 }
 const setLines = (event: Event): void => {
   const texts = textIn(event)

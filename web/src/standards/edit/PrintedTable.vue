@@ -42,7 +42,7 @@ const type = (text: string | number | null): void => {
 }
 const mend = (row: number, column: number, event: Event): void => {
   const { value } = event.target as HTMLInputElement // the handler sits on a cell's field
-  block.value = block.value.map((line, at) =>
+  block.value = (reading.value?.block ?? []).map((line, at) =>
     at === row ? line.map((text, one) => (one === column ? value : text)) : line,
   )
 }
@@ -52,7 +52,7 @@ const asked = computed(() => {
   const cells = reading.value?.cells ?? []
   const row = cells.findIndex((line) => line.some(({ as }) => as === 'asked'))
   const column = cells[row]?.findIndex(({ as }) => as === 'asked') ?? -1
-  return row < 0 ? null : (block.value[row]?.[column] ?? '').trim()
+  return row < 0 ? null : (reading.value?.block[row]?.[column] ?? '').trim()
 })
 /** Where the house writes a point before decimals, a comma parts thousands. */
 const isLikelyThousands = computed(() => !(asked.value ?? '').includes(printStyle().decimalSign))
@@ -157,13 +157,13 @@ const titleOf = (cell: TableReading['cells'][number][number]): string => {
               <td v-for="(cell, column) in line" :key="column" :class="cell.as" :title="titleOf(cell)">
                 <input
                   v-if="cell.as === 'unread'"
-                  :value="block[row]?.[column]"
+                  :value="reading.block[row]?.[column]"
                   :aria-label="`Row ${row + 1}, column ${column + 1}: ${cell.why}`"
                   aria-invalid="true"
                   @change="mend(row, column, $event)"
                 />
                 <template v-else>{{
-                  cell.as === 'value' || cell.as === 'points' ? cell.text : (block[row]?.[column] ?? '')
+                  cell.as === 'value' || cell.as === 'points' ? cell.text : (reading.block[row]?.[column] ?? '')
                 }}</template>
               </td>
             </tr>
