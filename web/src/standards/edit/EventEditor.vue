@@ -13,6 +13,7 @@ import {
   parseDocument,
   parseProtocol,
   PROTOCOLS,
+  PUBLISHED_UNITS,
   settingInWords,
   StandardEvent,
   suits,
@@ -50,6 +51,11 @@ const NAME = FIELDS.filter(({ name }) => name === 'name')
 const readProtocol = computed<Protocol>(() => parseProtocol(protocol.value))
 const facts = computed(() => factsOf(readProtocol.value))
 const form = computed(() => valueForm(readProtocol.value))
+/** Figures of a standard that is published in pounds or feet are typed and pasted in them. */
+const publishedIn = computed(() =>
+  PUBLISHED_UNITS.find((unit) => unit === props.event['publishedIn'] && suits(form.value.unit, unit)),
+)
+const published = computed(() => (publishedIn.value ? { publishedIn: publishedIn.value } : {}))
 
 /** Of the whole event: what is counted cannot be off, and only what is read is published in other units. */
 const ofEvent = (chapter: Chapter): FormField[] =>
@@ -122,6 +128,7 @@ const chooseKind = (chosen: unknown): void => {
         :place="`${place}.scoring`"
         :by-place="byPlace"
         :file-name="String(event['id'] ?? facts.unit)"
+        v-bind="published"
       />
       <DocumentFields
         class="mt-3"
@@ -131,7 +138,14 @@ const chooseKind = (chosen: unknown): void => {
         :by-place="byPlace"
         :value-form="form"
       />
-      <EventVariants :event="event" :protocol="readProtocol" :step="step" :place="place" :by-place="byPlace" />
+      <EventVariants
+        v-bind="published"
+        :event="event"
+        :protocol="readProtocol"
+        :step="step"
+        :place="place"
+        :by-place="byPlace"
+      />
     </section>
     <section :aria-label="CHAPTER_NAMES.notes">
       <h3>{{ CHAPTER_NAMES.notes }}</h3>

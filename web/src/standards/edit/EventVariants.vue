@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Other forms of an event, each with a scoring of its own. */
-import { formFieldsOf, StandardEvent, type Protocol } from '@able-gauge/core'
+import { formFieldsOf, StandardEvent, type Protocol, type PublishedUnit } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import type { DraftRemark } from '../../workers/check.worker.ts'
@@ -13,6 +13,7 @@ const props = defineProps<{
   /** Edited in place. */
   event: Plain
   protocol: Protocol
+  publishedIn?: PublishedUnit
   /** Step of the event's rounding. */
   step: number
   place: string
@@ -56,6 +57,7 @@ const remove = (at: number): void => {
       :place="`${place}.variants[${at}].scoring`"
       :by-place="byPlace"
       :file-name="String(variant['id'] ?? 'variant')"
+      v-bind="publishedIn ? { publishedIn } : {}"
     />
     <BButton type="button" variant="quiet" size="sm" @click="remove(at)">Remove the variant</BButton>
   </fieldset>

@@ -1,3 +1,4 @@
+import { protocolTemplate } from '@able-gauge/core'
 import { standardNamed } from '@able-gauge/core/testing'
 import { expect, test } from 'vitest'
 import {
@@ -143,4 +144,12 @@ test('seconds with hundredths stay seconds where an event takes seconds', () => 
   const block = [['18', '29', 'Female', '12.30']]
   expect(understandBlock(block, 0, sprint)).toEqual({ block, notes: [] })
   expect(rowsFrom(block, sprint)).toMatchObject([{ atMost: 12_300 }])
+})
+
+test('a table of an event published in pounds is typed and shown in pounds', () => {
+  const lift = { kind: 'heaviestLift' } as Parameters<typeof valueForm>[0]
+  const pounds = valueForm({ ...protocolTemplate('heaviestLift'), ...lift } as typeof lift, 'lb')
+  const column = [{ key: 'atLeast', label: 'At least', form: pounds }]
+  expect(rowsFrom([['150']], column)).toEqual([{ atLeast: 68_039 }])
+  expect(linesOf([{ atLeast: 68_039 }], column)).toEqual([['150 lb']])
 })
