@@ -45,7 +45,8 @@ const SERVER = {
   live: ['access', 'store', 'routes/route'],
   rehearsal: ['store', 'routes/route'],
   work: ['store'],
-  routes: ['access', 'store', 'live', 'work', 'rehearsal', 'demo'],
+  insight: ['access', 'store', 'routes/route'],
+  routes: ['access', 'store', 'live', 'work', 'rehearsal', 'insight', 'demo'],
   demo: ['access', 'store'],
 }
 /** Packages of each part of the server; Node's own modules are open to all but the routes' queries. */
@@ -55,6 +56,7 @@ const SERVER_PACKAGES = {
   live: ['express', 'pino'],
   rehearsal: ['pino'],
   work: ['pino', 'tsx'],
+  insight: [],
   routes: ['express', 'pino'],
   demo: ['papaparse', 'temporal-polyfill'],
 }
@@ -68,6 +70,7 @@ const SERVER_TOP = [
   'node-pg-migrate',
   'pg',
   'pino',
+  'temporal-polyfill',
 ]
 
 /** The rooms of the interface, and what each builds on. */

@@ -31,6 +31,7 @@ import { archivedRecordRows, listStoredRecords } from './store/recordStore.ts'
 import { findSignature, listIdentities, listStoredVerdicts, restoreSignature } from './store/signOffStore.ts'
 import { addStandard, findPublished } from './store/standardStore.ts'
 import { addTexts, findTexts } from './store/textStore.ts'
+import { writeDay } from './writtenResults.ts'
 
 /** Everything of a day that is signed, but for the verdicts and for who people were. */
 export type DayParts = Omit<
@@ -171,6 +172,7 @@ export const restoreDay = (pool: Pool, token: string, archive: DayArchive, proof
     if (plan && firstAccount) await writePlan(db, occasion.id, plan, 0, signOff?.accountId ?? firstAccount.id)
     if (signOff) await restoreSignature(db, token, occasion.id, signOff, archive)
     await endReadingIn(db, token, occasion.id)
+    await writeDay(db, occasion.id)
   })
 
 /** What was written and who people were, each about the entry it was about; what was erased stays so. */

@@ -9,6 +9,7 @@ import { needed } from './environment.ts'
 import { SQL_FOLDER } from './folders.ts'
 import { openSigner } from './signer.ts'
 import { isUnfounded, keepSetUpCode } from './store/keptAccountStore.ts'
+import { writeMissingDays } from './writtenResults.ts'
 
 /** Applies the migrations that are missing, each in a transaction of its own. @param databaseUrl of the owner */
 export const migrate = async (databaseUrl: string): Promise<void> => {
@@ -52,8 +53,9 @@ const prepare = async (): Promise<void> => {
   try {
     const code = process.env['ABLE_GAUGE_SET_UP_CODE']
     if (code && (await isUnfounded(pool))) await keepSetUpCode(pool, code)
-    if (process.env['ABLE_GAUGE_DEMO'] !== '1') return
-    await inTransaction(pool, (db) => loadDemo(db, openSigner(process.env['ABLE_GAUGE_KEY_FILE'] ?? null)))
+    if (process.env['ABLE_GAUGE_DEMO'] === '1')
+      await inTransaction(pool, (db) => loadDemo(db, openSigner(process.env['ABLE_GAUGE_KEY_FILE'] ?? null)))
+    await writeMissingDays(pool)
   } finally {
     await pool.end()
   }

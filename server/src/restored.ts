@@ -3,6 +3,7 @@ import { inTransaction, openPool } from './database.ts'
 import { needed } from './environment.ts'
 import { openSigner } from './signer.ts'
 import { believeFormerKey, eraseAgain, signEverybodyOut, type Erasure } from './store/backupStore.ts'
+import { writeMissingDays } from './writtenResults.ts'
 
 interface Told {
   readonly erasures: readonly Erasure[]
@@ -23,6 +24,7 @@ try {
     if (formerKey !== null && formerKey !== ownKey()) await believeFormerKey(db, formerKey)
     return eraseAgain(db, erasures)
   })
+  await writeMissingDays(pool)
   process.stdout.write(JSON.stringify({ erased }))
 } finally {
   await pool.end()

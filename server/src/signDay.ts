@@ -1,6 +1,8 @@
 /** Signs a day: judges it as it is stored, commits to who everybody is, and signs the root of it all. */
 import {
   dayHead,
+  factsOfDay,
+  FACTS_FORM,
   inputsIn,
   JUDGE_VERSION,
   judgeDay,
@@ -18,6 +20,7 @@ import { candidateOf, termsOf, type DayRecord } from './dayRecord.ts'
 import type { Signer } from './signer.ts'
 import { listAccountsById } from './store/accountStore.ts'
 import { signDay as storeSignature } from './store/signOffStore.ts'
+import { writeResults } from './store/resultStore.ts'
 import { addTexts, commitTo } from './store/textStore.ts'
 
 export interface Signing {
@@ -46,7 +49,8 @@ export const signDay = async (
   await step('judge')
   const recorded = parts.captures.map((capture) => withTokens(capture) as RecordedCapture)
   const inputsOf = inputsIn(recorded)
-  const judged = judgeDay({ ...terms, asOfMs: occasion.rehearsal ? null : atMs }, candidates, recorded)
+  const asSigned = { ...terms, asOfMs: occasion.rehearsal ? null : atMs }
+  const judged = judgeDay(asSigned, candidates, recorded)
   approve?.([...judged.values()])
   const verdicts = candidates.flatMap((candidate): ArchivedVerdict[] => {
     const verdict = judged.get(candidate.entryId)
@@ -86,6 +90,8 @@ export const signDay = async (
   )
   const signature = { atMs, head: signed.head, publicKey: signer.publicKey, signature: signer.signDay(signed) }
   await storeSignature(db, occasion.id, token, signature, verdicts, identities)
+  if (occasion.rehearsal) return
+  await writeResults(db, occasion.id, FACTS_FORM, factsOfDay(asSigned, candidates, judged, recorded))
 }
 
 const byKindThenId = (a: ArchivedIdentity, b: ArchivedIdentity): number =>

@@ -1,5 +1,5 @@
 /** Calendar dates as YYYY-MM-DD, and the moments a day at a venue begins. The polyfill's functions are taken one by one, so that a phone fetches no more of it. */
-import { addDays, create, toString, toZonedDateTime } from 'temporal-polyfill/fns/PlainDate'
+import { addDays, addMonths, create, toString, toZonedDateTime } from 'temporal-polyfill/fns/PlainDate'
 import { create as createTime } from 'temporal-polyfill/fns/PlainTime'
 
 const recordOf = (date: string) => {
@@ -9,6 +9,18 @@ const recordOf = (date: string) => {
 
 /** @example dateAfter('2026-12-31', 1) // "2027-01-01" */
 export const dateAfter = (date: string, days: number): string => toString(addDays(recordOf(date), days))
+
+export const PERIODS = ['days', 'weeks', 'months', 'years'] as const
+export type Period = (typeof PERIODS)[number]
+
+/**
+ * A date so many periods later, or earlier when there are fewer than none; where the month has no such day, its last.
+ * @example dateLater('2024-02-29', 1, 'years') // "2025-02-28"
+ */
+export const dateLater = (date: string, count: number, of: Period): string => {
+  if (of === 'days' || of === 'weeks') return dateAfter(date, of === 'weeks' ? 7 * count : count)
+  return toString(addMonths(recordOf(date), of === 'years' ? 12 * count : count))
+}
 
 /** When a day begins in a time zone, in ms since 1970; days at which clocks are put forward or back begin when the zone has them begin. */
 export const startOfDayMs = (date: string, zone: string): number =>

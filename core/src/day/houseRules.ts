@@ -1,7 +1,20 @@
 /** What an organisation asks and allows on its own account: screening questions, heat limits, words of the briefing. */
-import { dateAfter } from '../clock/calendarDate.ts'
+import { dateAfter, PERIODS, type Period } from '../clock/calendarDate.ts'
 import type { Finding } from '../document/finding.ts'
-import { Choice, Flag, Matching, Nested, NestedList, Optional, Slug, Text, TextList, Whole } from '../document/rules.ts'
+import {
+  CalendarDate,
+  Choice,
+  Flag,
+  Matching,
+  Nested,
+  NestedList,
+  Optional,
+  Slug,
+  Text,
+  TextList,
+  UuidList,
+  Whole,
+} from '../document/rules.ts'
 import { printDecimal } from '../quantity/digits.ts'
 import { DATE_ORDERS, DECIMAL_SIGNS, type DateOrder, type DecimalSign } from '../quantity/style.ts'
 import { OutcomeWords } from '../standard/standard.ts'
@@ -41,6 +54,23 @@ export class StandardBriefing {
   @TextList(30, 600) lines!: string[]
 }
 
+export class RetestPeriod {
+  @Whole(1, 1_200) count!: number
+  @Choice(PERIODS) of!: Period
+}
+
+/** Whom the house calls for a test, and how often. */
+export class RetestCall {
+  @Text(80) name!: string
+  @Slug() standardId!: string
+  /** Whoever belongs to one of them, or to one below it; left out, everybody. */
+  @Optional() @UuidList(500) unitIds?: string[]
+  /** After the last one that was met; with a date, how old that one may be on it. */
+  @Optional() @Nested(() => RetestPeriod) every?: RetestPeriod
+  /** By when it has to be met: the day before a course begins. */
+  @Optional() @CalendarDate() before?: string
+}
+
 export class HouseRules {
   /** What the organisation is called. */
   @Optional() @Text(120) organisation?: string
@@ -73,6 +103,7 @@ export class HouseRules {
   /** Brought to every day besides what the events need; what experience asks for when left out. */
   @Optional() @NestedList(() => KitRule, 0, 100) kit?: KitRule[]
   @Optional() @NestedList(() => StaffGroup, 0, 100) staffGroups?: StaffGroup[]
+  @Optional() @NestedList(() => RetestCall, 0, 100) retests?: RetestCall[]
 }
 
 /** Rules to begin with. The heat limits are left to be set: they are local, and no figure fits everywhere. */
@@ -164,7 +195,13 @@ export const heatAdvice = ({ heat }: Pick<HouseRules, 'heat'>, wbgtDeciC: number
 export const printHeat = (deciC: number): string => `${printDecimal(deciC, 1)} °C`
 
 /** Rules that contradict each other: a heat at which a hotter day would be milder, names that stand twice. */
-export const houseRuleFindings = ({ heat, venues = [], staffGroups = [], briefings = [] }: HouseRules): Finding[] => {
+export const houseRuleFindings = ({
+  heat,
+  venues = [],
+  staffGroups = [],
+  briefings = [],
+  retests = [],
+}: HouseRules): Finding[] => {
   const twice = (place: string, names: readonly string[]): Finding[] =>
     names.flatMap((name, index) =>
       names.findIndex((other) => other.toLowerCase() === name.toLowerCase()) < index
@@ -201,5 +238,24 @@ export const houseRuleFindings = ({ heat, venues = [], staffGroups = [], briefin
         ]
       : [],
   )
-  return [...milder, ...twice('venues', names(venues)), ...twice('staffGroups', names(staffGroups)), ...briefed]
+  const uncalled = retests.flatMap(({ every, before }, index): Finding[] =>
+    every === undefined && before === undefined
+      ? [
+          {
+            place: `rules.retests[${index}].every`,
+            code: 'missing',
+            found: 'nothing',
+            expected: 'how often, or by when',
+          },
+        ]
+      : [],
+  )
+  return [
+    ...milder,
+    ...twice('venues', names(venues)),
+    ...twice('staffGroups', names(staffGroups)),
+    ...twice('retests', names(retests)),
+    ...briefed,
+    ...uncalled,
+  ]
 }

@@ -53,6 +53,16 @@ export const Whole = (least: number, most: number = Number.MAX_SAFE_INTEGER): Pr
     }),
   )
 
+/** A number that need not be whole: a share, a mean, a deviation. Never a figure that is judged. */
+export const Real = (): PropertyDecorator =>
+  all(
+    described({ kind: 'plain', schema: { type: 'number' } }),
+    ValidateBy({
+      name: 'real',
+      validator: { validate: (value) => Number.isFinite(value), defaultMessage: () => 'a number' },
+    }),
+  )
+
 const MOST_REVISIONS = 2_147_483_647
 
 /** Counts edits, so that a second person editing is told instead of overwriting. */

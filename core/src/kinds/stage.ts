@@ -7,6 +7,8 @@ export interface Stage {
   readonly eventId: string
   readonly deviceId: string
   readonly random: Random
+  /** What was stamped wrongly was put right: nothing is missed or touched twice. */
+  readonly isMended?: boolean
 }
 
 /** Somebody at an event. */

@@ -70,6 +70,10 @@ export const RULES = {
   'people.change': { roles: RECORDS, ground: 'person' },
   'people.export': { roles: RECORDS, ground: 'person' },
   'results.bringIn': { roles: RECORDS, ground: 'person' },
+  /** Sums over many days, without names. */
+  'insight.read': { roles: ['officer', 'records', 'viewer'], ground: 'person' },
+  /** What graders did; each sees themselves, an officer everybody. */
+  'insight.graders': { roles: OBSERVERS, ground: 'person' },
   'ownPages.make': { roles: PEOPLE, ground: 'person' },
   /** Links on the sheets of a day. */
   'ownPages.print': { roles: MUSTER, ground: 'day' },

@@ -5,7 +5,7 @@ import { findCut } from '../judge/findCut.ts'
 import { minimumOf } from '../judge/basis.ts'
 import { factsOf } from '../kinds/facts.ts'
 import { kindOf } from '../kinds/kinds.ts'
-import { stamp } from '../kinds/stage.ts'
+import { stamp, type Stage } from '../kinds/stage.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
 import { seededRandom, type Random } from '../random/random.ts'
 
@@ -14,6 +14,15 @@ export interface RehearsedPerson {
   readonly wave: number
   readonly category: string
   readonly ageYears: number
+}
+
+/** What a made-up day is to come to, where it is not left to the seed; null leaves it. */
+export interface RehearsalWishes {
+  /** How good somebody is in an event, about a standard normal value. */
+  readonly formOf?: (event: StandardEvent, entryId: string) => number | null
+  /** What somebody is to reach in an event, in its unit. */
+  readonly targetOf?: (event: StandardEvent, entryId: string) => number | null
+  readonly isMended?: boolean
 }
 
 /** In place of an event's id: every event is worked by hand, and only the people are made up. */
@@ -29,6 +38,7 @@ const CLEARED_BEFORE_MS = 5_000
  * Makes up a day.
  * @param startMs of the day, ms since 1970
  * @param ownEventId an event somebody works by hand: nothing is made up for it
+ * @param wishes what is not left to the seed
  * @returns captures in the order they happen; the same seed gives the same captures with the same ids
  */
 export const rehearseDay = (
@@ -37,6 +47,7 @@ export const rehearseDay = (
   seed: number,
   startMs: number,
   ownEventId: string | null = null,
+  { formOf, targetOf, isMended = false }: RehearsalWishes = {},
 ): Capture[] => {
   const random = seededRandom(seed)
   // some are good at everything, and everybody is better at some things
@@ -48,12 +59,14 @@ export const rehearseDay = (
   for (const event of standard.events) {
     const targets = new Map(
       people.map((person) => {
-        const form = (ability.get(person.entryId) ?? 0) * 0.6 + bell(random) * 0.8
-        return [person.entryId, targetFor(standard, event, person, form, random)]
+        const drawn = (ability.get(person.entryId) ?? 0) * 0.6 + bell(random) * 0.8
+        const form = formOf?.(event, person.entryId) ?? drawn
+        const own = targetFor(standard, event, person, form, random)
+        return [person.entryId, targetOf?.(event, person.entryId) ?? own]
       }),
     )
     const isOwn = ownEventId === ALL_EVENTS || event.id === ownEventId
-    const made = isOwn ? [] : eventOf(event, people, targets, freeAtMs, random)
+    const made = isOwn ? [] : eventOf(event, people, targets, freeAtMs, { random, isMended })
     captures.push(...clearedBefore(event, made, clearing), ...made)
     for (const [entryId, endedMs] of lastMoments(made)) freeAtMs.set(entryId, endedMs + (event.restAfterMs ?? 0))
   }
@@ -65,10 +78,10 @@ const eventOf = (
   people: readonly RehearsedPerson[],
   targets: ReadonlyMap<string, number>,
   freeAtMs: ReadonlyMap<string, number>,
-  random: Random,
+  from: Pick<Stage, 'random' | 'isMended'>,
 ): Capture[] => {
   const { protocol } = event
-  const stage = { eventId: event.id, deviceId: `simulated-${event.id}`, random }
+  const stage = { ...from, eventId: event.id, deviceId: `simulated-${event.id}` }
   const readyAt = (entryId: string): number => freeAtMs.get(entryId) ?? 0
   const kind = kindOf(protocol)
   if (kind.startsTogether) {

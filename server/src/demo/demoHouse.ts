@@ -1,7 +1,14 @@
 /** The house of the demo: who works in it, its units, its people, its rules. */
 import { randomUUID } from 'node:crypto'
 import Papa from 'papaparse'
-import { guessRegister, readRegister, type HouseRules, type OrgUnit, type StaffGroup } from '@able-gauge/core'
+import {
+  guessRegister,
+  readRegister,
+  type HouseRules,
+  type OrgUnit,
+  type RetestCall,
+  type StaffGroup,
+} from '@able-gauge/core'
 import { hashPassword } from '../access/password.ts'
 import { ROLES, type Role } from '../access/role.ts'
 import type { Database } from '../database.ts'
@@ -57,6 +64,32 @@ export const groupsOf = (accounts: ReadonlyMap<string, string>): StaffGroup[] =>
   },
 ]
 
+/** Whom the house calls, and how often. */
+export const retestsOf = (units: readonly OrgUnit[]): RetestCall[] => {
+  const unitNamed = (name: string): string[] => units.flatMap((unit) => (unit.name === name ? [unit.id] : []))
+  return [
+    {
+      name: 'Guard, yearly',
+      standardId: 'guard-service',
+      unitIds: unitNamed('Territorial Guard'),
+      every: { count: 1, of: 'years' },
+    },
+    {
+      name: 'Fire Service, yearly',
+      standardId: 'drill-yard-course',
+      unitIds: unitNamed('Fire Service'),
+      every: { count: 1, of: 'years' },
+    },
+    {
+      name: 'Before the January course',
+      standardId: 'constabulary-entry',
+      unitIds: unitNamed('Intake'),
+      every: { count: 6, of: 'months' },
+      before: '2027-01-18',
+    },
+  ]
+}
+
 /** Lets somebody write something while nobody is signed in. */
 export const withSession = async (db: Database, accountId: string, work: () => Promise<void>): Promise<void> => {
   await openSetUpSession(db, accountId)
@@ -85,7 +118,12 @@ const isRole = (text: string): text is Role => (ROLES as readonly string[]).incl
 
 export interface DemoPerson {
   readonly id: string
+  readonly number: string
+  /** YYYY-MM-DD */
+  readonly birthDate: string
   readonly category: string
+  /** Name of the unit. */
+  readonly unit: string
 }
 
 /** The administrator keeps the units. */
@@ -126,7 +164,8 @@ export const loadPeople = async (
   for (const { row } of rows) {
     const id = randomUUID()
     await addPerson(db, { ...row, id, unitId: row.unitId === '' ? undefined : row.unitId })
-    ids.set(row.number, { id, category: row.category })
+    const unit = units.find((one) => one.id === row.unitId)?.name ?? ''
+    ids.set(row.number, { id, number: row.number, birthDate: row.birthDate, category: row.category, unit })
   }
   return ids
 }

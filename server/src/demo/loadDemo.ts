@@ -25,6 +25,7 @@ import { closeSetUpSessions, openSetUpSession, tokenOf } from '../store/setUpSto
 import { addStandard, getStandard } from '../store/standardStore.ts'
 import { capturesOf, figure } from './demoCaptures.ts'
 import type { DemoDay } from './demoDay.ts'
+import { pastDays, type PastDay } from './history.ts'
 import { filesIn, known, readDayFile, readStandard, readText } from './demoFiles.ts'
 import {
   DEMO_HOUSE,
@@ -33,6 +34,7 @@ import {
   loadPeople,
   loadStaff,
   loadUnits,
+  retestsOf,
   withSession,
   type DemoPerson,
 } from './demoHouse.ts'
@@ -54,8 +56,13 @@ export const loadDemo = async (db: Database, signer: Signer, nowMs: number = Dat
   const people = await loadPeople(db, units, nowMs)
   for (const file of await filesIn('standards')) await addStandard(db, await readStandard(file))
   for (const file of await filesIn('drafts')) await loadDraft(db, file, known(accounts, DRAFTED_BY))
-  await writeHouseRules(db, { ...FIRST_HOUSE_RULES, ...DEMO_HOUSE, staffGroups: groupsOf(accounts) }, 0)
+  await writeHouseRules(
+    db,
+    { ...FIRST_HOUSE_RULES, ...DEMO_HOUSE, staffGroups: groupsOf(accounts), retests: retestsOf(units) },
+    0,
+  )
   for (const accountId of accounts.values()) await openSetUpSession(db, accountId)
+  await loadHistory(db, accounts, people, signer)
   for (const day of days) {
     await loadDay(db, ofToday(day, nowMs), accounts, people, seedOf(day), signer)
     await openToday(db, day, nowMs)
@@ -151,6 +158,61 @@ const loadDay = async (
 
 const isDisqualification = ({ kind, payload }: Capture): boolean =>
   kind === 'stopped' && 'reason' in payload && payload.reason === 'disqualified'
+
+/** The days of five years, up to the first that is written down day by day for this autumn. */
+const HISTORY_BEFORE = '2026-11-01'
+
+const loadHistory = async (
+  db: Database,
+  accounts: ReadonlyMap<string, string>,
+  people: ReadonlyMap<string, DemoPerson>,
+  signer: Signer,
+): Promise<void> => {
+  const standards = new Map<string, Standard>()
+  for (const file of await filesIn('standards')) {
+    const standard = await readStandard(file)
+    standards.set(`${standard.id} ${standard.version}`, standard)
+  }
+  const standardOf = (id: string, version: number): Standard => known(standards, `${id} ${version}`)
+  for (const day of pastDays([...people.values()], standardOf, HISTORY_BEFORE)) {
+    await loadPastDay(db, day, accounts, signer)
+  }
+}
+
+const loadPastDay = async (
+  db: Database,
+  {
+    id,
+    name,
+    venue,
+    zone,
+    testDate,
+    standardId,
+    standardVersion,
+    staff,
+    entries,
+    captures,
+    conditions,
+    startMs,
+  }: PastDay,
+  accounts: ReadonlyMap<string, string>,
+  signer: Signer,
+): Promise<void> => {
+  await addOccasion(db, { id, name, venue, zone, testDate, standardId, standardVersion })
+  for (const { signInName, duty } of staff) await addStaffMember(db, id, known(accounts, signInName), duty)
+  for (const { id: entryId, person, ...entry } of entries) {
+    const { id: personId, category } = person
+    await addEntry(db, { ...entry, id: entryId, occasionId: id, personId, category, note: '' })
+  }
+  for (const { actor, captures: own } of captures) {
+    const receivedMs = Math.max(...own.map(({ atMs }) => atMs))
+    const addition = await addCaptures(db, id, { captures: own, token: tokenOf(known(accounts, actor)), receivedMs })
+    if (addition.kind !== 'stored') throw new Error(`The captures of "${name}" were not stored: ${addition.kind}.`)
+  }
+  const officer = known(accounts, staff[0]?.signInName ?? '')
+  await addRecord(db, id, tokenOf(officer), { id: randomUUID(), content: conditions, atMs: startMs })
+  await signOff(db, id, officer, signer)
+}
 
 /** The plan of a demo day, by whoever is named first on its staff. */
 const loadPlan = async (

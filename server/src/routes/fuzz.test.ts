@@ -11,7 +11,15 @@ import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { generate } from 'otplib'
-import { ROLES, rolesFor, seededRandom } from '@able-gauge/core'
+import {
+  EventQuery,
+  InsightPeopleQuery,
+  InsightQuery,
+  RepeatsQuery,
+  ROLES,
+  rolesFor,
+  seededRandom,
+} from '@able-gauge/core'
 import { mutated, plainV3, sampleOf, type Known } from '@able-gauge/core/testing'
 import { MORNING_MS, sentCapture } from '../../testing/sentCapture.ts'
 import { addTestDay, Caller, openTestServer, PASSWORD, type TestServer } from '../../testing/testServer.ts'
@@ -216,6 +224,16 @@ const ADJUST: Readonly<Record<string, (body: Body, world: World) => Body | Promi
     figures: [{ slot: 'time', value: 600_000 }],
     picture: ONE_PIXEL,
   }),
+  'post /api/insight/due/day': (_, world) => ({
+    name: 'Whoever is due',
+    venue: 'Track',
+    zone: 'Etc/GMT-12',
+    testDate: '2026-12-01',
+    standardId: 'constabulary-entry',
+    standardVersion: 3,
+    personIds: [pick(world.personIds)],
+    perWave: 12,
+  }),
   'put /api/restores/:restoreId/part': () => ({ offset: 0, part: 'eA==' }),
   'post /api/restores/:restoreId/start': () => ({ passphrase: 'twelve quiet otters', password: PASSWORD }),
   'post /api/occasions/:occasionId/attendance': (_, world) => ({
@@ -274,6 +292,9 @@ const ADJUST: Readonly<Record<string, (body: Body, world: World) => Body | Promi
     rules: {
       ...(body['rules'] as Body),
       screening: [{ id: `question-${random.whole(1, 9)}`, text: 'Chest pain', holdsOn: 'yes' }],
+      heat: [],
+      briefings: [],
+      retests: [{ name: 'Yearly', standardId: 'constabulary-entry', every: { count: 1, of: 'years' } }],
       keepDays: 1,
       publicAddress: 'https://tests.example',
       administratorsByCode: false,
@@ -420,6 +441,10 @@ const addressOf = async ({ method, path }: Route, world: World): Promise<string>
       )
       return path.replace(':resultId', id)
     },
+    'post /api/insight/due/day': async () => {
+      await server.owner.query(`update people set category = 'female' where id = any ($1)`, [world.personIds])
+      return path
+    },
     'put /api/restores/:restoreId/part': async () => path.replace(':restoreId', await newRestore()),
     'post /api/restores/:restoreId/start': async () => path.replace(':restoreId', await newRestore()),
     'get /api/people/:personId/self-tests/:testId/picture': async () => {
@@ -448,8 +473,35 @@ const addressOf = async ({ method, path }: Route, world: World): Promise<string>
       return path.replace(':code', String(made.body['code']))
     },
   }
-  const named = (await special[key]?.()) ?? path
+  const filters = FILTERS[key]
+  const named =
+    (await special[key]?.()) ??
+    (filters ? `${path}?${queryOf(sampleOf(filters, random, { ...knownIn(world), ...FIGURES }))}` : path)
   return named.replaceAll(/:(\w+)/g, (_, name: string) => encodeURIComponent(ADDRESS[name]?.(world) ?? ''))
+}
+
+/** What narrows down which results are asked about. */
+const FILTERS: Readonly<Record<string, new () => object>> = {
+  'get /api/insight/results': InsightQuery,
+  'get /api/insight/events': InsightQuery,
+  'get /api/insight/people': InsightPeopleQuery,
+  'get /api/insight/repeats': RepeatsQuery,
+  'get /api/insight/graders': EventQuery,
+  'get /api/insight/progress': EventQuery,
+}
+
+/** What is written as figures in an address. */
+const FIGURES = {
+  atLeast: ['-5'],
+  below: ['900000'],
+  shortIn: ['run', 'press-ups+run'],
+  when: ['2026-11'],
+  within: ['60'],
+}
+
+const queryOf = (filters: object): string => {
+  const { unit: _, version: __, ...others } = filters as Record<string, string>
+  return new URLSearchParams({ ...others, standard: 'constabulary-entry' }).toString()
 }
 
 const NASTY_SEGMENTS = ['%', '%00', '%FF', '%E0%A4%A', '..%2f..', 'x'.repeat(3_000), '%0d%0a', '\u{1F3C3}', "'", 'null']

@@ -8,6 +8,7 @@ import { entryRoutes } from './entryRoutes.ts'
 import { exportRoutes } from './exportRoutes.ts'
 import { factorRoutes } from './factorRoutes.ts'
 import { houseRoutes } from './houseRoutes.ts'
+import { insightRoutes } from './insightRoutes.ts'
 import { instrumentRoutes } from './instrumentRoutes.ts'
 import { keptDayRoutes } from './keptDayRoutes.ts'
 import { keyRoutes } from './keyRoutes.ts'
@@ -52,4 +53,5 @@ export const ROUTES: readonly Route[] = [
   ...securityRoutes,
   ...backupRoutes,
   ...unitRoutes,
+  ...insightRoutes,
 ]

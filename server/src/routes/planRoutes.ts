@@ -40,6 +40,7 @@ import { countPastPeople, listPastStarts } from '../store/pastStartStore.ts'
 import { findPlan, writePlan } from '../store/planStore.ts'
 import { enterPeople } from '../store/rosterStore.ts'
 import { findPublished, getStandard } from '../store/standardStore.ts'
+import { isZone, unknownZone } from '../zone.ts'
 import { readBody } from './body.ts'
 import { inOpenDay } from './openDay.ts'
 import type { Route, Server } from './route.ts'
@@ -336,17 +337,4 @@ const planFindings = (standard: Standard, { days, events: planned, pins, orders 
           ],
     ),
   ]
-}
-
-const unknownZone = (zone: string): Problem =>
-  invalidInput([{ place: 'zone', code: 'zone', found: zone, expected: 'a time zone such as Etc/GMT-12' }])
-
-const isZone = (zone: string): boolean => {
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: zone })
-    return true
-  } catch {
-    // an unknown zone is what is asked about
-    return false
-  }
 }

@@ -20,6 +20,7 @@ import { invalidInput, Problem } from '../problem.ts'
 import { addAmendment, listSignedAmendments } from '../store/amendmentStore.ts'
 import { getStandard } from '../store/standardStore.ts'
 import { notifyDay } from '../store/dayNotices.ts'
+import { forgetWritten } from '../store/resultStore.ts'
 import { findSignature, listSnapshots } from '../store/signOffStore.ts'
 import { addTexts, commitTo } from '../store/textStore.ts'
 import { readBody } from './body.ts'
@@ -80,8 +81,11 @@ export const verdictRoutes: readonly Route[] = [
       await server.days.run(occasion.id, async (db) => {
         await refuseOwnWave(db, account, occasion.id, [amendment.entryId])
         await amend(db, call, occasion.id, { ...amendment, id })
+        await forgetWritten(db, occasion.id)
         await notifyDay(db, occasion.id, 'day')
       })
+      // what it changes of reports is written by a worker; should that fail, the day is written at the next start
+      await server.work.run('results.write', { occasionId: occasion.id })
       response.status(201).json({ id })
     },
   },

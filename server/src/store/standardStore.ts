@@ -117,6 +117,14 @@ const clipped = (text: string): string => text.slice(0, 500)
 /** A draft may hold anything where a date is to stand. */
 const dateIn = (text: string | null): string | null => (text !== null && /^\d{4}-\d{2}-\d{2}$/.test(text) ? text : null)
 
+/** What each published standard is called, by the newest version. */
+export const listStandardNames = async (db: Database): Promise<ReadonlyMap<string, string>> => {
+  const { rows } = await db.query<{ id: string; name: string }>(
+    `select distinct on (id) id, content ->> 'name' as name from standards order by id, version desc`,
+  )
+  return new Map(rows.map(({ id, name }) => [id, name]))
+}
+
 export interface PublishedVersion extends PublishedStandard {
   readonly publishedAtMs: number
   readonly publishedBy: string | null

@@ -29,6 +29,7 @@ import { lockLedger } from '../store/captureStore.ts'
 import { notifyDay, notifySigning } from '../store/dayNotices.ts'
 import { findOccasion } from '../store/occasionStore.ts'
 import { listSnapshots } from '../store/signOffStore.ts'
+import { writeDayAnew } from '../writtenResults.ts'
 import { keptVerdicts, restsIn } from './keptDay.ts'
 
 /** What a worker works with. */
@@ -52,6 +53,8 @@ export interface JobInputs {
   readonly rests: { readonly occasionId: string; readonly nowMs: number }
   /** A whole day read in from a file. */
   readonly readIn: ReadingIn
+  /** Writes what reports say of a signed day. */
+  readonly 'results.write': { readonly occasionId: string }
   /** What was measured on signed-off days under one version. */
   readonly results: { readonly standardId: string; readonly version: number }
 }
@@ -140,6 +143,11 @@ export const JOBS: { readonly [Name in JobName]: (shop: Workshop, input: JobInpu
   },
 
   readIn: async ({ pool, signer }, reading) => JSON.stringify({ id: await readIn(pool, signer, reading) }),
+
+  'results.write': async ({ pool }, { occasionId }) => {
+    await writeDayAnew(pool, occasionId)
+    return JSON.stringify({ written: true })
+  },
 
   results: async ({ pool }, { standardId, version }) =>
     JSON.stringify({ results: await pastResultsUnder(pool, standardId, version) }),

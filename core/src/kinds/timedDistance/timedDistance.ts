@@ -61,6 +61,7 @@ export const timedDistance = defineKind<TimedDistance, DistanceRace>({
   usual: ({ distanceMm }) => Math.round(distanceMm * 0.3),
   rehearseWave: (stage, protocol, wave, startAtMs, runners) => {
     const scripts = runners.map(({ entryId, target }) => ({ entryId, finishMs: target }))
-    return withMistakes(stage, lapsOf(protocol), rehearseWave(stage, protocol, wave, startAtMs, scripts))
+    const captures = rehearseWave(stage, protocol, wave, startAtMs, scripts)
+    return stage.isMended ? captures : withMistakes(stage, lapsOf(protocol), captures)
   },
 })

@@ -1,0 +1,51 @@
+/** Two graders beside one candidate, repetition by repetition: what each said of the same one. */
+
+/** What one grader said of one repetition: that it counts, or the id of the reason why not. */
+export interface Decision {
+  readonly atMs: number
+  readonly answer: string
+}
+
+export const COUNTED = 'counted'
+/** What is said of a repetition by whoever pressed nothing. */
+export const NOT_SEEN = 'notSeen'
+
+/** How many repetitions got this answer of the first and that of the second. */
+export interface DecisionPair {
+  readonly first: string
+  readonly second: string
+  readonly times: number
+}
+
+/** Two people press for one repetition within this time; the quickest repetitions are further apart. */
+const TOGETHER_MS = 700
+
+/**
+ * Puts decisions that lie closest together side by side, each once; what has no counterpart was not seen by the other.
+ * @param first in order of time @param second in order of time, on the same clock
+ * @returns most often first
+ */
+export const matchDecisions = (first: readonly Decision[], second: readonly Decision[]): DecisionPair[] => {
+  const near = first
+    .flatMap((one, at) =>
+      second.flatMap((other, beside) => {
+        const apartMs = Math.abs(one.atMs - other.atMs)
+        return apartMs <= TOGETHER_MS ? [{ at, beside, apartMs }] : []
+      }),
+    )
+    .sort((a, b) => a.apartMs - b.apartMs)
+  const [besideOf, taken] = [new Map<number, number>(), new Set<number>()]
+  for (const { at, beside } of near) {
+    if (besideOf.has(at) || taken.has(beside)) continue
+    besideOf.set(at, beside)
+    taken.add(beside)
+  }
+  const counts = new Map<string, DecisionPair>()
+  const add = (one: string, other: string): void => {
+    const key = `${one} ${other}`
+    counts.set(key, { first: one, second: other, times: (counts.get(key)?.times ?? 0) + 1 })
+  }
+  for (const [at, { answer }] of first.entries()) add(answer, second[besideOf.get(at) ?? -1]?.answer ?? NOT_SEEN)
+  for (const [beside, { answer }] of second.entries()) if (!taken.has(beside)) add(NOT_SEEN, answer)
+  return [...counts.values()].sort((a, b) => b.times - a.times || (a.first < b.first ? -1 : 1))
+}

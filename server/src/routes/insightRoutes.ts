@@ -1,0 +1,177 @@
+/** What the results of many days say. */
+import {
+  DueAnswer,
+  DueDayBody,
+  EventGroupsAnswer,
+  EventQuery,
+  GradersAnswer,
+  InsightAnswer,
+  InsightPeopleAnswer,
+  InsightPeopleQuery,
+  InsightQuery,
+  MadeAnswer,
+  ProgressAnswer,
+  RepeatsAnswer,
+  RepeatsQuery,
+  unitsWithin,
+} from '@able-gauge/core'
+import { askedIn, eventsOf } from '../insight/chosenIn.ts'
+import { dueIn, makeDueDay } from '../insight/due.ts'
+import { gradersOf } from '../insight/graders.ts'
+import { overviewOf } from '../insight/overview.ts'
+import { repeatsOf, smallestChangeIn } from '../insight/repeats.ts'
+import { findHouseRules } from '../store/houseRulesStore.ts'
+import { listBehind, listChanges, listYears } from '../store/insight/behindStore.ts'
+import { countEventGroups, tallyVenues } from '../store/insight/countStore.ts'
+import { listUnits } from '../store/unitStore.ts'
+import { dateIn, isZone, unknownZone } from '../zone.ts'
+import { readBody } from './body.ts'
+import type { Route } from './route.ts'
+
+/** Asked of by the filters of the room, in the address. */
+const FILTERS = '`?standard=&version=&from=&to=&unit=&category=&age=&venue=`'
+
+export const insightRoutes: readonly Route[] = [
+  {
+    method: 'get',
+    path: '/api/insight/results',
+    what: `how results of signed days came out (${FILTERS})`,
+    answer: InsightAnswer,
+    action: 'insight.read',
+    handle: async (call) => {
+      call.response.json(await overviewOf(call.server.pool, await askedIn(call, InsightQuery)))
+    },
+  },
+  {
+    method: 'get',
+    path: '/api/insight/events',
+    what: `who met each event by version, year, venue and unit, and whether it comes out alike at every venue (${FILTERS})`,
+    answer: EventGroupsAnswer,
+    action: 'insight.read',
+    handle: async (call) => {
+      const { pool } = call.server
+      const { chosen, standard } = await askedIn(call, InsightQuery)
+      if (!chosen || !standard) {
+        call.response.json({ groups: [], venues: [] })
+        return
+      }
+      const measured = eventsOf(standard).filter(({ unit }) => unit === 'ms' || unit === 'mm')
+      const ids = measured.map(({ eventId }) => eventId)
+      const [groups, venues] = await Promise.all([
+        countEventGroups(pool, chosen),
+        // at one venue alone there is nothing to compare
+        chosen.venue === null ? tallyVenues(pool, chosen, ids) : [],
+      ])
+      call.response.json({ groups, venues })
+    },
+  },
+  {
+    method: 'get',
+    path: '/api/insight/people',
+    what: `the people behind a figure, latest first (${FILTERS}, and \`&outcome=&event=&kind=&by=&atLeast=&below=&shortIn=&near=&when=\`)`,
+    answer: InsightPeopleAnswer,
+    action: 'people.read',
+    handle: async (call) => {
+      const { chosen, query } = await askedIn(call, InsightPeopleQuery)
+      const {
+        outcome = null,
+        event = null,
+        kind = null,
+        by = 'value',
+        atLeast,
+        below,
+        shortIn,
+        near,
+        when = null,
+      } = query
+      const figure = (text: string | undefined): number | null => (text === undefined ? null : Number(text))
+      const behind = {
+        outcome,
+        eventId: event,
+        kind,
+        by,
+        atLeast: figure(atLeast),
+        below: figure(below),
+        shortIn: shortIn?.split('+') ?? null,
+        near: near !== undefined,
+        when,
+      }
+      call.response.json(chosen ? await listBehind(call.server.pool, chosen, behind) : { inAll: 0, people: [] })
+    },
+  },
+  {
+    method: 'get',
+    path: '/api/insight/repeats',
+    what: `how closely things come out again (${FILTERS}, and \`&event=&of=&part=&within=\`)`,
+    answer: RepeatsAnswer,
+    action: 'insight.read',
+    handle: async (call) => {
+      call.response.json(await repeatsOf(call.server.pool, await askedIn(call, RepeatsQuery)))
+    },
+  },
+  {
+    method: 'get',
+    path: '/api/insight/graders',
+    what: `what graders counted, refused and decided (${FILTERS}, and \`&event=\`); a grader sees the own figures beside all others together`,
+    answer: GradersAnswer,
+    action: 'insight.graders',
+    handle: async (call) => {
+      const asked = await askedIn(call, EventQuery)
+      call.response.json(await gradersOf(call.server.pool, asked, asked.query.event, call.account))
+    },
+  },
+  {
+    method: 'get',
+    path: '/api/insight/progress',
+    what: `an event year by year, and how each person changed in it (${FILTERS}, and \`&event=\`)`,
+    answer: ProgressAnswer,
+    action: 'people.read',
+    handle: async (call) => {
+      const { pool } = call.server
+      const { chosen, standard, query } = await askedIn(call, EventQuery)
+      const events = standard ? eventsOf(standard).filter(({ unit }) => unit !== 'done') : []
+      const event = events.find(({ eventId }) => eventId === query.event) ?? events[0] ?? null
+      if (!chosen || !event) {
+        call.response.json({ events, event: null, people: 0, changes: [], years: [], smallestRealChange: null })
+        return
+      }
+      const { eventId } = event
+      const [changed, years, smallestRealChange] = await Promise.all([
+        listChanges(pool, chosen, eventId),
+        listYears(pool, chosen, eventId),
+        // how far a figure wanders by itself is known from everybody, not from one unit or year
+        smallestChangeIn(pool, { ...chosen, unitIds: null, from: null, to: null, category: null, ages: null }, eventId),
+      ])
+      call.response.json({ events, event, ...changed, years, smallestRealChange })
+    },
+  },
+  {
+    method: 'get',
+    path: '/api/insight/due',
+    what: 'who is due for a test by what the house rules ask',
+    answer: DueAnswer,
+    action: 'people.read',
+    handle: async ({ server, response, account }) => {
+      const { rules } = await findHouseRules(server.pool)
+      const today = dateIn(rules.venues?.[0]?.zone ?? 'UTC', server.clock.nowMs())
+      const units = await listUnits(server.pool)
+      const house = { retests: rules.retests ?? [], units, reach: account.unitId ?? null, today }
+      response.json(await dueIn(server.pool, house))
+    },
+  },
+  {
+    method: 'post',
+    path: '/api/insight/due/day',
+    what: 'a new day with people entered who are due',
+    answer: MadeAnswer,
+    action: 'days.plan',
+    body: DueDayBody,
+    handle: async ({ server, request, response, account }) => {
+      const body = readBody(DueDayBody, request)
+      if (!isZone(body.zone)) throw unknownZone(body.zone)
+      const units = await listUnits(server.pool)
+      const unitIds = account.unitId === undefined ? null : [...unitsWithin(units, account.unitId)]
+      response.status(201).json({ id: await makeDueDay(server.pool, body, account, unitIds) })
+    },
+  },
+]
