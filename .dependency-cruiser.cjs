@@ -56,7 +56,7 @@ const SERVER_PACKAGES = {
   live: ['express', 'pino'],
   rehearsal: ['pino'],
   work: ['pino', 'tsx'],
-  insight: [],
+  insight: ['papaparse'],
   routes: ['express', 'pino'],
   demo: ['papaparse', 'temporal-polyfill'],
 }
@@ -88,6 +88,7 @@ const WEB = {
   handout: ['day', 'session', 'ui'],
   signoff: ['day', 'session', 'ui'],
   people: ['session', 'standards', 'ui'],
+  insight: ['handout/usePdf', 'handout/pdfParts', 'session', 'ui'],
   standards: ['handout/usePdf', 'handout/pdfParts', 'session', 'ui', 'workers'],
   house: ['day', 'session', 'ui'],
   workers: [],

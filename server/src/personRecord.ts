@@ -4,9 +4,15 @@ import {
   ageOn,
   ageReferenceDate,
   amendVerdict,
+  chosenEvent,
+  estimatesFor,
   judgeEvent,
   measureReadings,
   NO_CHOICES,
+  printEstimate,
+  readingOf,
+  type Candidate,
+  type Mark,
   type Person,
   type PersonRecord,
   type PersonSelfTest,
@@ -97,28 +103,47 @@ export const recordOf = async (db: Database, person: Person): Promise<PersonReco
 /** A test with its amendments laid on, and what a chart needs of its standard. */
 const asItStands = async (db: Database, { signed, ...test }: TestOfPerson) => {
   const standard = await standardOf(db, test)
-  const { earliestAfterDays } = standard.retest
-  const events = standard.events.map(({ id, name }) => ({ id, name }))
-  if (!signed) return { ...test, events, earliestAfterDays, verdict: null }
+  const told = toldOf(standard)
+  if (!signed) return { ...test, ...told, estimates: [], verdict: null }
   const amendments = (await listAmendments(db, test.occasionId)).filter(({ entryId }) => entryId === test.entryId)
   const terms = { standard, testDate: test.testDate }
   const verdict = amendVerdict(terms, signed.candidate, signed.verdict, amendments)
-  return { ...test, events, earliestAfterDays, verdict, amended: amendments.length > 0 }
+  const estimates = verdict.marks.flatMap((mark) => estimatesOf(standard, signed.candidate, mark))
+  return { ...test, ...told, estimates, verdict, amended: amendments.length > 0 }
+}
+
+/** What is told of a standard beside a test. */
+const toldOf = ({ events, retest, combination }: Standard) => ({
+  events: events.map(({ id, name }) => ({ id, name })),
+  earliestAfterDays: retest.earliestAfterDays,
+  classes:
+    combination.kind === 'pointsTotal'
+      ? (combination.classes ?? []).map(({ name, fromCentipoints }) => ({ name, fromCentipoints }))
+      : [],
+})
+
+/** What a mark gives an estimate of, in words with the formula. */
+const estimatesOf = (standard: Standard, candidate: Candidate, mark: Mark): string[] => {
+  const event = standard.events.find(({ id }) => id === mark.eventId)
+  const reading = readingOf(mark)
+  if (!event || !reading || !('measured' in mark) || mark.measured === null) return []
+  const { name, protocol } = chosenEvent(standard, event, candidate).event
+  return estimatesFor(protocol, mark.measured, reading, candidate).map((one) => `${name}: ${printEstimate(one)}`)
 }
 
 /** A result of earlier years as a test: judged by the version then in force, and never signed here. */
 const asBroughtIn = async (db: Database, { id, source, ...test }: BroughtTest) => {
-  const { events, retest } = await standardOf(db, test)
   return {
     ...test,
+    ...toldOf(await standardOf(db, test)),
     occasionId: id,
     entryId: id,
     name: 'Brought in',
     broughtIn: source,
     choices: NO_CHOICES,
     setUp: {},
-    events: events.map((event) => ({ id: event.id, name: event.name })),
-    earliestAfterDays: retest.earliestAfterDays,
+    conditions: null,
+    estimates: [],
   }
 }
 

@@ -144,6 +144,12 @@ export const makeRouter = (): Router => {
         meta: { title: 'Person' },
       },
       {
+        path: '/insight/:view(results|fair|repeatable|graders|progress|due)?',
+        name: 'insight',
+        component: () => import('./insight/InsightRoom.vue'),
+        meta: { title: 'Insight' },
+      },
+      {
         path: '/house-rules',
         name: 'houseRules',
         component: () => import('./house/HouseRulesRoom.vue'),

@@ -12,6 +12,7 @@ import {
   Real,
   Slug,
   SlugList,
+  TextList,
   Text,
   Uuid,
   UuidList,
@@ -124,6 +125,7 @@ export class StripShape {
   @Choice(RESULT_MARGINS) readonly by!: (typeof RESULT_MARGINS)[number]
   @Whole(-2_000_000_000) readonly from!: number
   @Whole(-2_000_000_000) readonly to!: number
+  @Whole(1, 1_000) readonly bins!: number
   /** Where the cut stands among them; null where there is none. */
   @Nullable() @Whole(-2_000_000_000) readonly cut!: number | null
   @NestedList(() => StripColumnShape, 0, 10_000) readonly columns!: readonly StripColumnShape[]
@@ -157,6 +159,8 @@ export class InsightAnswer {
   @NestedList(() => InsightNamed, 0, 100) readonly categories!: readonly InsightNamed[]
   @NestedList(() => InsightNamed, 0, 10_000) readonly units!: readonly InsightNamed[]
   @NestedList(() => InsightNamed, 0, 10_000) readonly venues!: readonly InsightNamed[]
+  /** Years there are results of, newest first. */
+  @TextList(200, 4) readonly years!: readonly string[]
   @Whole(0) readonly results!: number
   @Whole(0) readonly people!: number
   @Whole(0) readonly days!: number
@@ -170,7 +174,7 @@ export class InsightAnswer {
   @NestedList(() => CombinationCount, 0, 1_000) readonly combinations!: readonly CombinationCount[]
 }
 
-export const EVENT_GROUPS = ['version', 'year', 'venue', 'unit'] as const
+export const EVENT_GROUPS = ['version', 'year', 'venue', 'unit', 'category', 'age'] as const
 
 export class EventGroupCount {
   @Slug() readonly eventId!: string
@@ -192,6 +196,22 @@ export class VenueTallyShape {
 export class EventGroupsAnswer {
   @NestedList(() => EventGroupCount, 0, 100_000) readonly groups!: readonly EventGroupCount[]
   @NestedList(() => VenueTallyShape, 0, 10_000) readonly venues!: readonly VenueTallyShape[]
+}
+
+/** A signed day that figures come from. */
+export class InsightDay {
+  @Uuid() readonly occasionId!: string
+  @FreeText(200) readonly name!: string
+  @CalendarDate() readonly testDate!: string
+  @FreeText(120) readonly venue!: string
+  @Whole(0) readonly results!: number
+  /** Fingerprint of what was signed; empty for days signed before there was one. */
+  @FreeText(80) readonly fingerprint!: string
+}
+
+export class InsightDaysAnswer {
+  /** Oldest first. */
+  @NestedList(() => InsightDay, 0, 100_000) readonly days!: readonly InsightDay[]
 }
 
 /** One result behind a figure. */
@@ -341,10 +361,23 @@ export class ProgressAnswer {
   @Nullable() @Real() readonly smallestRealChange!: number | null
 }
 
+export class EventNoise {
+  @Slug() readonly eventId!: string
+  /** Null where too few were tested twice. */
+  @Nullable() @Real() readonly smallestRealChange!: number | null
+}
+
+export class NoiseAnswer {
+  @NestedList(() => EventNoise, 0, 100) readonly noise!: readonly EventNoise[]
+}
+
 export class DueCall {
   @Text(80) readonly name!: string
   @Slug() readonly standardId!: string
   @Text() readonly standardName!: string
+  /** Where the standard was tested last, and the zone there; empty for nowhere. */
+  @FreeText(120) readonly venue!: string
+  @FreeText(60) readonly zone!: string
   /** The version in force today; null for none. */
   @Nullable() @Whole(1) readonly version!: number | null
   @Nullable() @CalendarDate() readonly before!: string | null

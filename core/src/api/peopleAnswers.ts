@@ -10,6 +10,7 @@ import {
   Nullable,
   Optional,
   Text,
+  TextList,
   TextRecord,
   Whole,
 } from '../document/rules.ts'
@@ -48,6 +49,19 @@ export class TestedEvent {
   @Text() readonly name!: string
 }
 
+/** Air and wind on a test day, as they were written down. */
+export class TestConditions {
+  @Whole(-600, 600) readonly airDeciC!: number
+  @Whole(0, 100) readonly humidityPercent!: number
+  @Optional() @Whole(0, 300) readonly windKmh?: number
+}
+
+/** A class by points in total, from so many on. */
+export class PointsClass {
+  @Text() readonly name!: string
+  @Whole(0) readonly fromCentipoints!: number
+}
+
 export class PersonTest {
   @Text() readonly occasionId!: string
   @Text() readonly name!: string
@@ -64,6 +78,12 @@ export class PersonTest {
   /** Null while the day is not signed off. */
   @Nullable() @VerdictShape() readonly verdict!: Verdict | null
   @Optional() @Flag() readonly amended?: boolean
+  /** Null where nobody wrote them down. */
+  @Nullable() @Nested(() => TestConditions) readonly conditions!: TestConditions | null
+  /** What results give an estimate of, with the formula; an estimate decides nothing. */
+  @TextList(200, 600) readonly estimates!: readonly string[]
+  /** Of the total, from the lowest to the highest; empty where there are none. */
+  @NestedList(() => PointsClass, 0, 20) readonly classes!: readonly PointsClass[]
   /** The file it came from, for a result of earlier years that was never signed here. */
   @Optional() @Text() readonly broughtIn?: string
 }

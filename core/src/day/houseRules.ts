@@ -12,7 +12,7 @@ import {
   Slug,
   Text,
   TextList,
-  UuidList,
+  Uuid,
   Whole,
 } from '../document/rules.ts'
 import { printDecimal } from '../quantity/digits.ts'
@@ -63,8 +63,8 @@ export class RetestPeriod {
 export class RetestCall {
   @Text(80) name!: string
   @Slug() standardId!: string
-  /** Whoever belongs to one of them, or to one below it; left out, everybody. */
-  @Optional() @UuidList(500) unitIds?: string[]
+  /** Whoever belongs to it, or to one below it; left out, everybody. */
+  @Optional() @Uuid() unitId?: string
   /** After the last one that was met; with a date, how old that one may be on it. */
   @Optional() @Nested(() => RetestPeriod) every?: RetestPeriod
   /** By when it has to be met: the day before a course begins. */

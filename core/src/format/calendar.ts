@@ -69,6 +69,33 @@ export const printComingTests = (
   return calendar.toString()
 }
 
+/** Days by which people are due, one entry a day and call. @param stampMs when the file is made @returns the text of an .ics file */
+export const printDueDates = (
+  due: readonly { readonly call: string; readonly by: string; readonly name: string }[],
+  stampMs: number,
+): string => {
+  const calendar = ical({ name: 'Tests that are due', prodId: { company: 'Able Gauge', product: 'due list' } })
+  calendar.method(ICalCalendarMethod.PUBLISH)
+  const together = new Map<string, { call: string; by: string; names: string[] }>()
+  for (const { call, by, name } of due) {
+    const day = together.get(`${by} ${call}`) ?? { call, by, names: [] }
+    together.set(`${by} ${call}`, day)
+    day.names.push(name)
+  }
+  for (const { call, by, names } of together.values()) {
+    calendar.createEvent({
+      id: `${by}-${call.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}@due`,
+      summary: `${call}: ${names.length} due`,
+      description: names.join('\n'),
+      stamp: new Date(stampMs),
+      start: new Date(`${by}T00:00:00Z`),
+      allDay: true,
+      timezone: 'UTC',
+    })
+  }
+  return calendar.toString()
+}
+
 /** A time of day of one of the plan's days, as the clocks at the venue show it, in ms since 1970. */
 export const momentAt = (
   { zone, testDate }: Pick<CalendarDay, 'zone' | 'testDate'>,

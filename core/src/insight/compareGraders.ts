@@ -37,9 +37,27 @@ const MATTERS = 1.5
 /**
  * Repetitions of one candidate are alike, so that they are no independent decisions: the share is a ratio of two sums over candidates,
  * and its error comes from how far candidates lie apart (Cochran 1977, ratio estimators; the ratio of two shares on its logarithm).
+ * Whoever stands apart most is set aside before the others are compared, so that one strict grader makes nobody else mild.
  * @returns in the order given
  */
 export const compareGraders = (tallies: readonly GraderTally[]): ComparedGrader[] => {
+  const found = new Map<string, ComparedGrader>()
+  let rest = tallies
+  for (;;) {
+    const compared = compareAmong(rest)
+    const apart = compared.filter(({ reading }) => reading === 'stricter' || reading === 'milder')
+    const [most] = apart.sort((a, b) => Math.abs(Math.log(b.ratio ?? 1)) - Math.abs(Math.log(a.ratio ?? 1)))
+    if (!most || rest.length <= 2) {
+      for (const one of compared) found.set(one.id, one)
+      break
+    }
+    found.set(most.id, most)
+    rest = rest.filter(({ id }) => id !== most.id)
+  }
+  return tallies.flatMap(({ id }) => found.get(id) ?? [])
+}
+
+const compareAmong = (tallies: readonly GraderTally[]): ComparedGrader[] => {
   const raw = tallies.map((own) => {
     const others = tallies.filter((other) => other !== own).reduce(added, NOBODY)
     return { own, compared: own.candidates < LEAST_IN_GROUP ? null : ratioOf(own, others) }

@@ -66,24 +66,27 @@ export const groupsOf = (accounts: ReadonlyMap<string, string>): StaffGroup[] =>
 
 /** Whom the house calls, and how often. */
 export const retestsOf = (units: readonly OrgUnit[]): RetestCall[] => {
-  const unitNamed = (name: string): string[] => units.flatMap((unit) => (unit.name === name ? [unit.id] : []))
+  const of = (name: string): Pick<RetestCall, 'unitId'> => {
+    const id = units.find((unit) => unit.name === name)?.id
+    return id === undefined ? {} : { unitId: id }
+  }
   return [
     {
       name: 'Guard, yearly',
       standardId: 'guard-service',
-      unitIds: unitNamed('Territorial Guard'),
+      ...of('Territorial Guard'),
       every: { count: 1, of: 'years' },
     },
     {
       name: 'Fire Service, yearly',
       standardId: 'drill-yard-course',
-      unitIds: unitNamed('Fire Service'),
+      ...of('Fire Service'),
       every: { count: 1, of: 'years' },
     },
     {
       name: 'Before the January course',
       standardId: 'constabulary-entry',
-      unitIds: unitNamed('Intake'),
+      ...of('Intake'),
       every: { count: 6, of: 'months' },
       before: '2027-01-18',
     },

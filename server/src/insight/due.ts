@@ -17,7 +17,7 @@ import type { Account } from '../access/role.ts'
 import { carryMarks } from '../carryOver.ts'
 import { inTransaction, type Database, type Pool } from '../database.ts'
 import { invalidInput } from '../problem.ts'
-import { listLastTests, type PersonToTest } from '../store/insight/dueStore.ts'
+import { findLastPlace, listLastTests, type PersonToTest } from '../store/insight/dueStore.ts'
 import { addOccasion, addStaffMember } from '../store/occasionStore.ts'
 import { enterPeople } from '../store/rosterStore.ts'
 import { findPublished, getStandard, listVersions } from '../store/standardStore.ts'
@@ -43,7 +43,10 @@ export const dueIn = async (db: Database, { retests, units, reach, today }: Hous
       ({ inForceFrom, inForceTo }) => (inForceFrom ?? '') <= today && (inForceTo === null || inForceTo >= today),
     )
     const newest = inForce ?? own[0]
+    const place = await findLastPlace(db, call.standardId)
     calls.push({
+      venue: place?.venue ?? '',
+      zone: place?.zone ?? '',
       name: call.name,
       standardId: call.standardId,
       standardName: newest?.name ?? call.standardId,
@@ -63,11 +66,10 @@ export const dueIn = async (db: Database, { retests, units, reach, today }: Hous
 }
 
 /** Whose people are called, within reach of who asks; null for everybody. */
-const calledUnits = (units: readonly OrgUnit[], { unitIds }: RetestCall, reach: string | null): string[] | null => {
+const calledUnits = (units: readonly OrgUnit[], { unitId }: RetestCall, reach: string | null): string[] | null => {
   const own = reach === null ? null : unitsWithin(units, reach)
-  if (unitIds === undefined) return own === null ? null : [...own]
-  const called = unitIds.flatMap((id) => [...unitsWithin(units, id)])
-  return called.filter((id) => own === null || own.has(id))
+  if (unitId === undefined) return own === null ? null : [...own]
+  return [...unitsWithin(units, unitId)].filter((id) => own === null || own.has(id))
 }
 
 const shapeOf = (

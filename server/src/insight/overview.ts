@@ -12,7 +12,7 @@ import {
   countCombinations,
   countGroups,
   fillStrips,
-  listVenues,
+  listPlaces,
   measureExtent,
   sumEvents,
   type EventSums,
@@ -26,15 +26,21 @@ export const overviewOf = async (db: Database, asked: Asked): Promise<InsightAns
   const standards = await standardsWith(db, versions)
   const named = units.map(({ id, name }: OrgUnit) => ({ id, name }))
   if (!chosen || !standard) return { ...NOTHING, standards, units: named }
-  const [extent, { outcomes, groups }, combinations, sums, venues] = await Promise.all([
+  const [extent, { outcomes, groups }, combinations, sums, { venues, years }] = await Promise.all([
     measureExtent(db, chosen),
     countGroups(db, chosen),
     countCombinations(db, chosen),
     sumEvents(db, chosen),
-    listVenues(db, chosen.standardId, asked.unitIds),
+    listPlaces(db, chosen.standardId, asked.unitIds),
   ])
   const events = eventsOf(standard)
-  const strips = events.flatMap(({ eventId }) => stripOf(sums.find((one) => one.eventId === eventId)) ?? [])
+  const strips = standard.events.flatMap(
+    ({ id, rounding }) =>
+      stripOf(
+        sums.find(({ eventId }) => eventId === id),
+        rounding.step,
+      ) ?? [],
+  )
   const columns = strips.length === 0 ? new Map<string, StripColumn[]>() : await fillStrips(db, chosen, strips)
   return {
     standards,
@@ -44,6 +50,7 @@ export const overviewOf = async (db: Database, asked: Asked): Promise<InsightAns
     categories: standard.categories.map(({ id, name }) => ({ id, name })),
     units: named,
     venues: venues.map((name) => ({ id: name, name })),
+    years,
     ...extent,
     outcomes,
     groups,
@@ -64,6 +71,7 @@ const NOTHING: InsightAnswer = {
   categories: [],
   units: [],
   venues: [],
+  years: [],
   results: 0,
   people: 0,
   days: 0,
@@ -95,12 +103,12 @@ const standardsWith = async (db: Database, versions: Asked['versions']): Promise
 /** Too few to be laid out. */
 const LEAST_FIGURES = 2
 
-const stripOf = (sums: EventSums | undefined): StripAsked | null => {
+const stripOf = (sums: EventSums | undefined, step: number): StripAsked | null => {
   if (!sums || sums.figures < LEAST_FIGURES || !sums.value || sums.value.least === sums.value.most) return null
   const { eventId, leastCut, mostCut, value, margin } = sums
   // by their own distance to the cut, where the cut is not one for all
-  if (leastCut !== mostCut && margin) return { eventId, by: 'margin', ...stripScale(margin, 0) }
-  return { eventId, by: 'value', ...stripScale(value, leastCut) }
+  if (leastCut !== mostCut && margin) return { eventId, by: 'margin', ...stripScale(margin, 0, step) }
+  return { eventId, by: 'value', ...stripScale(value, leastCut, step) }
 }
 
 const countOf = (
@@ -120,6 +128,6 @@ const countOf = (
     ended,
     exempt,
     near: sums?.near ?? 0,
-    strip: strip ? { by: strip.by, from: strip.from, to: strip.to, cut, columns } : null,
+    strip: strip ? { by: strip.by, from: strip.from, to: strip.to, bins: strip.bins, cut, columns } : null,
   }
 }

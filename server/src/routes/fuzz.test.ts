@@ -484,6 +484,9 @@ const addressOf = async ({ method, path }: Route, world: World): Promise<string>
 const FILTERS: Readonly<Record<string, new () => object>> = {
   'get /api/insight/results': InsightQuery,
   'get /api/insight/events': InsightQuery,
+  'get /api/insight/days': InsightQuery,
+  'get /api/insight/data': InsightQuery,
+  'get /api/insight/noise': InsightQuery,
   'get /api/insight/people': InsightPeopleQuery,
   'get /api/insight/repeats': RepeatsQuery,
   'get /api/insight/graders': EventQuery,

@@ -104,7 +104,7 @@ test('everybody stands on the strip once, the cut among them', async () => {
   expect(strip).toMatchObject({ by: 'value', cut: 24 })
   const sum = (of: 'met' | 'short') => strip?.columns.reduce((all, column) => all + column[of], 0)
   expect([sum('met'), sum('short')]).toEqual([3, 3])
-  const cutAt = ((24 - (strip?.from ?? 0)) / ((strip?.to ?? 0) - (strip?.from ?? 0))) * 72
+  const cutAt = ((24 - (strip?.from ?? 0)) / ((strip?.to ?? 0) - (strip?.from ?? 0))) * (strip?.bins ?? 0)
   for (const { at, met, short } of strip?.columns ?? []) {
     if (met > 0) expect(at + 1).toBeGreaterThan(cutAt)
     if (short > 0) expect(at).toBeLessThan(cutAt)
@@ -228,7 +228,7 @@ test('graders see themselves beside all the others together, an officer everybod
 test('whoever the house calls and who has not met it lately is due; a day is made of them at one press', async () => {
   const rules = { ...FIRST_HOUSE_RULES, heat: [] }
   const retests = [
-    { name: 'Yearly', standardId: 'constabulary-entry', unitIds: [NORTH], every: { count: 1, of: 'years' } },
+    { name: 'Yearly', standardId: 'constabulary-entry', unitId: NORTH, every: { count: 1, of: 'years' } },
   ]
   expect((await officer.call('PUT', '/api/house-rules', { revision: 0, rules: { ...rules, retests } })).status).toBe(
     200,

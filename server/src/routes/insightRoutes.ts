@@ -4,24 +4,29 @@ import {
   DueDayBody,
   EventGroupsAnswer,
   EventQuery,
+  fingerprint,
   GradersAnswer,
   InsightAnswer,
+  InsightDaysAnswer,
   InsightPeopleAnswer,
   InsightPeopleQuery,
   InsightQuery,
+  kindOf,
   MadeAnswer,
+  NoiseAnswer,
   ProgressAnswer,
   RepeatsAnswer,
   RepeatsQuery,
   unitsWithin,
 } from '@able-gauge/core'
 import { askedIn, eventsOf } from '../insight/chosenIn.ts'
+import { printLines } from '../insight/dataFile.ts'
 import { dueIn, makeDueDay } from '../insight/due.ts'
 import { gradersOf } from '../insight/graders.ts'
 import { overviewOf } from '../insight/overview.ts'
 import { repeatsOf, smallestChangeIn } from '../insight/repeats.ts'
 import { findHouseRules } from '../store/houseRulesStore.ts'
-import { listBehind, listChanges, listYears } from '../store/insight/behindStore.ts'
+import { listBehind, listChanges, listDaysOf, listLines, listYears } from '../store/insight/behindStore.ts'
 import { countEventGroups, tallyVenues } from '../store/insight/countStore.ts'
 import { listUnits } from '../store/unitStore.ts'
 import { dateIn, isZone, unknownZone } from '../zone.ts'
@@ -55,8 +60,8 @@ export const insightRoutes: readonly Route[] = [
         call.response.json({ groups: [], venues: [] })
         return
       }
-      const measured = eventsOf(standard).filter(({ unit }) => unit === 'ms' || unit === 'mm')
-      const ids = measured.map(({ eventId }) => eventId)
+      // where nothing is laid out, a venue has nothing to be wrong about
+      const ids = standard.events.flatMap(({ id, protocol }) => (kindOf(protocol).ground?.(protocol) ? [id] : []))
       const [groups, venues] = await Promise.all([
         countEventGroups(pool, chosen),
         // at one venue alone there is nothing to compare
@@ -101,6 +106,33 @@ export const insightRoutes: readonly Route[] = [
   },
   {
     method: 'get',
+    path: '/api/insight/days',
+    what: `the signed days figures come from, with their fingerprints (${FILTERS})`,
+    answer: InsightDaysAnswer,
+    action: 'insight.read',
+    handle: async (call) => {
+      const { chosen } = await askedIn(call, InsightQuery)
+      const days = chosen ? await listDaysOf(call.server.pool, chosen) : []
+      call.response.json({
+        days: days.map(({ head, ...day }) => ({ ...day, fingerprint: head === null ? '' : fingerprint(head) })),
+      })
+    },
+  },
+  {
+    method: 'get',
+    path: '/api/insight/data',
+    what: `every result without a name, a line each, with value and margin of each event in its base unit (${FILTERS})`,
+    answer: 'CSV',
+    action: 'insight.read',
+    cost: 'costly',
+    handle: async (call) => {
+      const { chosen, standard } = await askedIn(call, InsightQuery)
+      const lines = chosen ? await listLines(call.server.pool, chosen) : []
+      call.response.type('text/csv').send(printLines(standard ? eventsOf(standard) : [], lines))
+    },
+  },
+  {
+    method: 'get',
     path: '/api/insight/repeats',
     what: `how closely things come out again (${FILTERS}, and \`&event=&of=&part=&within=\`)`,
     answer: RepeatsAnswer,
@@ -118,6 +150,27 @@ export const insightRoutes: readonly Route[] = [
     handle: async (call) => {
       const asked = await askedIn(call, EventQuery)
       call.response.json(await gradersOf(call.server.pool, asked, asked.query.event, call.account))
+    },
+  },
+  {
+    method: 'get',
+    path: '/api/insight/noise',
+    what: 'how large a change of one person has to be to be more than noise, by event (`?standard=`)',
+    answer: NoiseAnswer,
+    action: 'people.read',
+    handle: async (call) => {
+      const { chosen, standard } = await askedIn(call, InsightQuery)
+      const events = standard ? eventsOf(standard).filter(({ unit }) => unit !== 'done') : []
+      const noise = chosen
+        ? await Promise.all(
+            events.map(async ({ eventId }) => ({
+              eventId,
+              // of everybody, whoever asks: how far a figure wanders is no secret of a unit
+              smallestRealChange: await smallestChangeIn(call.server.pool, { ...chosen, unitIds: null }, eventId),
+            })),
+          )
+        : []
+      call.response.json({ noise })
     },
   },
   {

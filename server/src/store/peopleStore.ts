@@ -77,6 +77,7 @@ export interface TestOfPerson {
   readonly entryId: string
   readonly choices: EntryChoices
   readonly setUp: Readonly<Record<string, string>>
+  readonly conditions: { readonly airDeciC: number; readonly humidityPercent: number; readonly windKmh?: number } | null
   /** Null while the day is not signed off. */
   readonly signed: { readonly candidate: ArchivedVerdict['inputs']['candidate']; readonly verdict: Verdict } | null
 }
@@ -93,11 +94,16 @@ export const listTestsOf = async (db: Database, personId: string): Promise<TestO
     entry_id: string
     choices: EntryChoices
     set_up: Record<string, string>
+    conditions: TestOfPerson['conditions']
     inputs: ArchivedVerdict['inputs'] | null
     verdict: StoredVerdict | null
   }>(
     `select o.id as occasion_id, o.name, o.test_date, o.standard_id, o.standard_version,
-            st.content ->> 'name' as standard_name, e.id as entry_id, e.choices, e.set_up, v.inputs, v.verdict
+            st.content ->> 'name' as standard_name, e.id as entry_id, e.choices, e.set_up, v.inputs, v.verdict,
+            (select jsonb_strip_nulls(jsonb_build_object('airDeciC', c.content -> 'airDeciC', 'windKmh', c.content -> 'windKmh',
+                                                         'humidityPercent', c.content -> 'humidityPercent'))
+               from day_records c where c.occasion_id = o.id and c.content ->> 'kind' = 'conditions'
+              order by c.seq limit 1) as conditions
        from entries e join occasions o on o.id = e.occasion_id
        join standards st on st.id = o.standard_id and st.version = o.standard_version
        left join verdict_snapshots v on v.occasion_id = o.id and v.entry_id = e.id
@@ -115,6 +121,7 @@ export const listTestsOf = async (db: Database, personId: string): Promise<TestO
     entryId: row.entry_id,
     choices: row.choices,
     setUp: row.set_up,
+    conditions: row.conditions,
     signed:
       row.inputs && row.verdict
         ? { candidate: row.inputs.candidate, verdict: readStoredVerdict(row.verdict, () => undefined) }

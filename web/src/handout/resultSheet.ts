@@ -10,11 +10,11 @@ import {
   printMargin,
   printPoints,
   printQuantity,
+  readingOf,
   retestDate,
   stepLine,
   type Mark,
   type Protocol,
-  type Reading,
   type Verdict,
 } from '@able-gauge/core'
 import { candidateFrom, eventName, fullName, protocolFor, type Day, type Entry } from '../day/day.ts'
@@ -147,18 +147,6 @@ const sheetGauge = (mark: Mark, protocol: Protocol | undefined): SheetGauge | nu
     to: printQuantity(to, cut.unit),
     cut: printQuantity(cut.value, cut.unit, cut.publishedIn),
   }
-}
-
-/** The figures behind a mark, as its trace tells them. */
-const readingOf = ({ trace }: Mark): Reading | null => {
-  for (const step of trace) {
-    if (step.code === 'crossings' || step.code === 'repetitions') return step.reading
-    if (step.code === 'readings') {
-      const steps = trace.flatMap((one) => (one.code === 'readingStep' ? [one.step] : []))
-      return { kind: 'readings', taken: step.taken, steps }
-    }
-  }
-  return null
 }
 
 const estimatesOf = (day: Day, entry: Entry, mark: Mark): string[] => {

@@ -3,9 +3,11 @@ import { EntryPagesAnswer, type Verdict } from '@able-gauge/core'
 import Papa from 'papaparse'
 import { ref } from 'vue'
 import { call, download, inWords } from '../api.ts'
-import { byBib, type Day } from '../day/day.ts'
+import { byBib, fullName, type Day } from '../day/day.ts'
 import { useSession } from '../session/sessionStore.ts'
 import { saveFile } from '../ui/saveFile.ts'
+import { dateAndTime } from '../ui/localTime.ts'
+import { certificateDocument } from './certificate.ts'
 import { groupSheet } from './groupSheet.ts'
 import { resultSheet } from './resultSheet.ts'
 import { resultTable } from './resultTable.ts'
@@ -47,6 +49,30 @@ export const useHandOut = (day: () => Day, verdicts: () => ReadonlyMap<string, V
       problem.value = inWords(error)
     }
   }
+  /** Of somebody who met it, on a day that is signed. */
+  const saveCertificate = async (entryId: string): Promise<void> => {
+    const entry = day().entries.find(({ id }) => id === entryId)
+    const verdict = verdicts().get(entryId)
+    const { signedOff } = day().occasion
+    if (!entry || !verdict || !signedOff) return
+    problem.value = ''
+    try {
+      const { standard, signature } = day()
+      const fingerprints = [
+        ['The day', signature?.head ?? ''],
+        ['The key', signature?.key ?? ''],
+      ] as const
+      const certificate = {
+        sheet: resultSheet(day(), entry, verdict),
+        standard: `${standard.name}, version ${standard.version}`,
+        signed: `Signed by ${signedOff.by}, ${dateAndTime(signedOff.atMs, day().occasion.zone)}.`,
+        fingerprints: fingerprints.filter(([, fingerprint]) => fingerprint !== ''),
+      }
+      await savePdf(nameOf(`certificate ${fullName(entry)}`, 'pdf'), certificateDocument(certificate, await markData()))
+    } catch (error) {
+      problem.value = inWords(error)
+    }
+  }
   const saveGroup = (): Promise<void> =>
     savePdf(nameOf('group sheet', 'pdf'), groupDocument(groupSheet(day(), verdicts())))
 
@@ -73,5 +99,5 @@ export const useHandOut = (day: () => Day, verdicts: () => ReadonlyMap<string, V
     }
   }
 
-  return { progress, problem, withCodes, saveSheets, saveGroup, saveCsv, saveXlsx, saveArchive }
+  return { progress, problem, withCodes, saveSheets, saveCertificate, saveGroup, saveCsv, saveXlsx, saveArchive }
 }

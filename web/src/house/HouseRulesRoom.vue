@@ -9,6 +9,8 @@ import { useSession } from '../session/sessionStore.ts'
 import HouseBriefings from './HouseBriefings.vue'
 import HouseHeat from './HouseHeat.vue'
 import HouseMark from './HouseMark.vue'
+import HouseRetests from './HouseRetests.vue'
+import { retestDraftOf, retestOf, type RetestDraft } from './retestDraft.ts'
 import HouseKeys from './HouseKeys.vue'
 import HouseLog from './HouseLog.vue'
 import HouseScreening from './HouseScreening.vue'
@@ -29,6 +31,7 @@ interface Draft {
   briefing: string
   briefings: { standardId: string; lines: string }[]
   style: StyleDraft
+  retests: RetestDraft[]
   keepDays: number | ''
   idleMinutes: number | ''
   administratorsByCode: boolean
@@ -58,6 +61,7 @@ const { draft, problem, saved, isChanged, save, drop } = useHouseDraft<Draft>(
     briefing: rules.briefing.join('\n'),
     briefings: (rules.briefings ?? []).map(({ standardId, lines }) => ({ standardId, lines: lines.join('\n') })),
     style: styleDraftOf(rules.style),
+    retests: (rules.retests ?? []).map(retestDraftOf),
     keepDays: rules.keepDays ?? '',
     idleMinutes: rules.idleMinutes ?? '',
     administratorsByCode: rules.administratorsByCode === true,
@@ -88,6 +92,7 @@ const { draft, problem, saved, isChanged, save, drop } = useHouseDraft<Draft>(
       .map(({ standardId, lines }) => ({ standardId, lines: linesOf(lines) }))
       .filter(({ lines }) => lines.length > 0),
     style: styleOf(edited.style),
+    retests: edited.retests.map(retestOf),
   }),
 )
 // dates and figures of this page follow at once
@@ -160,6 +165,10 @@ watch(saved, (is) => {
         <p class="quiet">One sentence a line. What belongs to one event stands in its standard.</p>
         <textarea v-model="draft.briefing" class="form-control" rows="7" aria-label="Briefing for everybody" />
         <HouseBriefings v-model="draft.briefings" :first="draft.briefing" />
+      </section>
+      <section id="retests" class="sheet part">
+        <h2>Who is tested how often</h2>
+        <HouseRetests v-model="draft.retests" />
       </section>
       <section class="sheet part">
         <h2>How the house writes</h2>

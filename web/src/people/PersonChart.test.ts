@@ -11,10 +11,17 @@ const point = (date: string, value: number, change: Partial<LinePoint> = {}): Li
   state: 'good',
   own: false,
   about: 'version 3',
+  className: '',
   ...change,
 })
 const open = (points: LinePoint[], goal?: { value: number; byDate: string }) => {
-  const line: PersonLine = { eventId: 'press-ups', name: 'Press-ups', unit: 'count', points }
+  const line: PersonLine = {
+    standardId: 'entry',
+    eventId: 'press-ups',
+    name: 'Press-ups',
+    unit: 'count',
+    points,
+  }
   const chart = mount(PersonChart, { props: { line, goal } })
   const ticks = chart.findAll('text[text-anchor=middle]').map((tick) => tick.text())
   return { chart, ticks }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One person: every test, each event over time, set-up used last, retest due, self-tests apart, what was done to the record. */
-import { PersonRecord, printDate, retestDate } from '@able-gauge/core'
+import { NoiseAnswer, PersonRecord, type PersonTest, printDate, printHeat, retestDate } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -11,7 +11,7 @@ import HouseBand from '../ui/HouseBand.vue'
 import { today } from '../ui/localTime.ts'
 import { saveFile } from '../ui/saveFile.ts'
 import VerdictChip from '../ui/VerdictChip.vue'
-import PersonChart from './PersonChart.vue'
+import PersonTimeline from './PersonTimeline.vue'
 import PersonChange from './PersonChange.vue'
 import { personLines } from './personLines.ts'
 import PersonOwnPage from './PersonOwnPage.vue'
@@ -91,6 +91,32 @@ const takeAway = async (resultId: string): Promise<void> => {
     problem.value = inWords(error)
   }
 }
+/** How far each figure wanders by itself; nothing waits for it. */
+const noise = ref<ReadonlyMap<string, number>>(new Map())
+watch(signed, async (tests) => {
+  const known = new Map<string, number>()
+  for (const standardId of new Set(tests.map((test) => test.standardId))) {
+    try {
+      const answer = await call('GET', `/insight/noise?standard=${encodeURIComponent(standardId)}`, NoiseAnswer)
+      for (const { eventId, smallestRealChange } of answer.noise)
+        if (smallestRealChange !== null) known.set(`${standardId} ${eventId}`, smallestRealChange)
+    } catch {
+      // without it the page says nothing of noise, and all else
+    }
+  }
+  noise.value = known
+})
+/** Air and wind, and what was set up, on the day. */
+const aboutTest = ({ conditions, setUp: own }: PersonTest): string => {
+  const air = conditions === null ? [] : [`${printHeat(conditions.airDeciC)}, ${conditions.humidityPercent} % humid`]
+  const wind = conditions?.windKmh === undefined ? [] : [`wind ${conditions.windKmh} km/h`]
+  const parts = [
+    ...air,
+    ...wind,
+    ...Object.entries(own).map(([key, text]) => `${key.replaceAll(/[.-]/g, ' ')} ${text}`),
+  ]
+  return parts.length === 0 ? '' : `; ${parts.join(', ')}`
+}
 /** What was set up for this person the last time anything was. */
 const setUp = computed(() => {
   const test = [...(record.value?.tests ?? [])].reverse().find((one) => Object.keys(one.setUp).length > 0)
@@ -131,10 +157,10 @@ const setUp = computed(() => {
       <section v-if="lines.length > 0" class="sheet part">
         <h2>Over time</h2>
         <p class="quiet">
-          Filled: met the standard in force then. Hollow: short. Dashed: a self-test. The bar is what was asked on that
-          day; better is up.
+          Each event on its own line: above the cut of its day it was met. Filled met it, hollow fell short, thin a
+          self-test. Within the yellow band a change since the test before may be noise.
         </p>
-        <div class="charts"><PersonChart v-for="one in lines" :key="`${one.name} ${one.unit}`" :line="one" /></div>
+        <PersonTimeline :lines="lines" :tests="signed" :noise="noise" />
       </section>
       <section class="sheet part">
         <h2>Tests</h2>
@@ -146,7 +172,9 @@ const setUp = computed(() => {
           }}</RouterLink>
           <span
             >{{ test.broughtIn ? `Brought in from ${test.broughtIn}` : test.name
-            }}<small class="quiet"> {{ test.standardName }}, version {{ test.standardVersion }}</small></span
+            }}<small class="quiet">
+              {{ test.standardName }}, version {{ test.standardVersion }}{{ aboutTest(test) }}</small
+            ><small v-for="estimate in test.estimates" :key="estimate" class="quiet">{{ estimate }}</small></span
           >
           <VerdictChip v-if="test.verdict" :verdict="test.verdict" />
           <span v-else class="quiet">not signed off</span>
@@ -197,15 +225,11 @@ const setUp = computed(() => {
 .ways {
   display: flex;
   flex-wrap: wrap;
+  flex-shrink: 0;
   gap: 8px;
 }
 .part {
   margin-bottom: 16px;
-}
-.charts {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
-  gap: 18px;
 }
 .test {
   display: grid;

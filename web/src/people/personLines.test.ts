@@ -26,6 +26,9 @@ const tested = (testDate: string, marks: Mark[] | null, version = 3): PersonTest
   setUp: {},
   events: [{ id: 'run', name: 'Run 2,000 m' }],
   earliestAfterDays: 14,
+  conditions: null,
+  estimates: [],
+  classes: [],
   verdict: marks ? ({ marks } as unknown as Verdict) : null,
 })
 

@@ -11,9 +11,12 @@ export interface LinePoint {
   readonly own: boolean
   /** The standard's version, or who witnessed a self-test. */
   readonly about: string
+  /** Of the norm class; empty for none. */
+  readonly className: string
 }
 
 export interface PersonLine {
+  readonly standardId: string
   readonly eventId: string
   readonly name: string
   readonly unit: Unit
@@ -25,9 +28,9 @@ const nameOf = (event: string, form: string): string =>
 
 /** One line for each event, unit and form: a variant or an alternate is never mixed with the event as it stands. */
 export const personLines = ({ tests, selfTests }: Pick<PersonRecord, 'tests' | 'selfTests'>): PersonLine[] => {
-  const lines = new Map<string, { eventId: string; name: string; unit: Unit; points: LinePoint[] }>()
-  const put = (key: string, name: string, eventId: string, unit: Unit, point: LinePoint): void => {
-    const known = lines.get(key) ?? { eventId, name, unit, points: [] }
+  const lines = new Map<string, PersonLine & { points: LinePoint[] }>()
+  const put = (key: string, about: Omit<PersonLine, 'points'>, point: LinePoint): void => {
+    const known = lines.get(key) ?? { ...about, points: [] }
     known.points.push(point)
     lines.set(key, known)
   }
@@ -44,8 +47,10 @@ export const personLines = ({ tests, selfTests }: Pick<PersonRecord, 'tests' | '
         state: markerOf(mark),
         own: false,
         about: `version ${standardVersion}`,
+        className: 'className' in mark ? (mark.className ?? '') : '',
       }
-      put(`${standardId} ${mark.eventId} ${form} ${mark.unit}`, nameOf(name, form), mark.eventId, mark.unit, point)
+      const { eventId, unit } = mark
+      put(`${standardId} ${eventId} ${form} ${unit}`, { standardId, eventId, unit, name: nameOf(name, form) }, point)
     }
   }
   const replaced = new Set(selfTests.flatMap(({ replaces }) => replaces ?? []))
@@ -54,14 +59,20 @@ export const personLines = ({ tests, selfTests }: Pick<PersonRecord, 'tests' | '
     if (!mark || value === null || !('unit' in mark) || replaced.has(id)) continue
     const about = witness === '' ? 'self-test, nobody witnessed it' : `self-test, witnessed by ${witness}`
     const form = mark.variantId ?? ''
-    put(`${standardId} ${eventId} ${form} ${mark.unit}`, nameOf(eventName, form), eventId, mark.unit, {
-      date: testDate,
-      value,
-      cut: mark.cut,
-      state: markerOf(mark),
-      own: true,
-      about,
-    })
+    const { unit } = mark
+    put(
+      `${standardId} ${eventId} ${form} ${unit}`,
+      { standardId, eventId, unit, name: nameOf(eventName, form) },
+      {
+        date: testDate,
+        value,
+        cut: mark.cut,
+        state: markerOf(mark),
+        own: true,
+        about,
+        className: 'className' in mark ? (mark.className ?? '') : '',
+      },
+    )
   }
   return [...lines.values()].map((line) => ({
     ...line,

@@ -1,14 +1,11 @@
 /** The register as a file: the list as a table, or everything with all tests. */
 import { PeopleAnswer, printRegister } from '@able-gauge/core'
-import Papa from 'papaparse'
 import { ref } from 'vue'
 import { call, download, inWords } from '../api.ts'
 import { useUnits } from '../session/unitStore.ts'
 import { today } from '../ui/localTime.ts'
 import { saveFile } from '../ui/saveFile.ts'
-
-/** Spreadsheets take a file without it for another encoding. */
-const BYTE_ORDER_MARK = '\uFEFF'
+import { saveCsvTable, saveXlsxTable } from '../ui/saveTable.ts'
 
 /** @param unitId whose people; empty for all within reach */
 export const useRegisterFiles = (unitId: () => string) => {
@@ -30,17 +27,8 @@ export const useRegisterFiles = (unitId: () => string) => {
   const table = async (): Promise<(string | number)[][]> =>
     printRegister((await call('GET', `/register${query()}`, PeopleAnswer)).people, units.units)
 
-  const saveCsv = (): Promise<void> =>
-    saving(async () => saveFile(nameOf('csv'), 'text/csv', BYTE_ORDER_MARK + Papa.unparse(await table())))
-  const saveXlsx = (): Promise<void> =>
-    saving(async () => {
-      const { default: writeXlsxFile } = await import('write-excel-file/browser')
-      const [heading = [], ...rows] = await table()
-      await writeXlsxFile([
-        heading.map((value) => ({ value, fontWeight: 'bold' as const })),
-        ...rows.map((row) => row.map((value) => ({ value }))),
-      ]).toFile(nameOf('xlsx'))
-    })
+  const saveCsv = (): Promise<void> => saving(async () => saveCsvTable(nameOf('csv'), await table()))
+  const saveXlsx = (): Promise<void> => saving(async () => saveXlsxTable(nameOf('xlsx'), await table()))
   const saveEverything = (): Promise<void> =>
     saving(async () => saveFile(nameOf('json'), 'application/json', await download(`/register/everything${query()}`)))
   return { problem, saveCsv, saveXlsx, saveEverything }

@@ -10,6 +10,10 @@ const session = useSession()
 const router = useRouter()
 const route = useRoute()
 const inPeople = computed(() => route.path.startsWith('/people'))
+const inInsight = computed(() => route.path.startsWith('/insight'))
+const inReach = computed(() =>
+  (['insight.read', 'insight.graders', 'people.read'] as const).some((action) => session.can(action)),
+)
 const inLibrary = computed(() => route.path.startsWith('/standards'))
 
 const leave = async (): Promise<void> => {
@@ -32,6 +36,7 @@ const leave = async (): Promise<void> => {
         :class="{ here: inLibrary }"
         >Standards</RouterLink
       >
+      <RouterLink v-if="inReach" :to="{ name: 'insight' }" :class="{ here: inInsight }">Insight</RouterLink>
       <RouterLink v-if="session.can('accounts.manage')" :to="{ name: 'accounts' }" active-class="here"
         >Accounts</RouterLink
       >

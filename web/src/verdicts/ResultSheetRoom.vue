@@ -29,12 +29,22 @@ const rows = computed(() =>
     return event ? [{ mark, event, figure: figureOf(mark) }] : []
   }),
 )
-const { progress, problem, saveSheets } = useHandOut(
+const { progress, problem, saveSheets, saveCertificate } = useHandOut(
   () => props.day,
   () => verdicts.value,
 )
 const saveOne = (): void => {
   if (entry.value) void saveSheets('full', [entry.value.id])
+}
+/** Only what was signed, and met, is certified; a rehearsal never. */
+const mayCertify = computed(
+  () =>
+    props.day.occasion.signedOff !== null &&
+    props.day.occasion.rehearsal === null &&
+    (verdict.value?.outcome === 'met' || verdict.value?.outcome === 'tookPart'),
+)
+const certify = (): void => {
+  if (entry.value) void saveCertificate(entry.value.id)
 }
 const print = (): void => window.print()
 </script>
@@ -44,6 +54,7 @@ const print = (): void => window.print()
     <div class="actions no-print">
       <RouterLink class="btn btn-quiet" :to="{ name: 'verdicts' }">Back to the verdicts</RouterLink>
       <span>
+        <BButton v-if="mayCertify" variant="quiet" :disabled="progress !== null" @click="certify">Certificate</BButton>
         <BButton variant="quiet" :disabled="progress !== null" @click="saveOne">Save as PDF</BButton>
         <BButton variant="primary" @click="print"><IconPrinter /> Print the sheet</BButton>
       </span>

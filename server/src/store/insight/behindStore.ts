@@ -85,6 +85,58 @@ export const listBehind = async (
   }
 }
 
+export interface SignedDayOfResults {
+  readonly occasionId: string
+  readonly name: string
+  readonly testDate: string
+  readonly venue: string
+  readonly results: number
+  /** Of the signature; null for days signed before there was one. */
+  readonly head: string | null
+}
+
+/** The signed days the figures come from, oldest first. */
+export const listDaysOf = async (db: Database, chosen: ChosenResults): Promise<SignedDayOfResults[]> => {
+  const { rows } = await db.query<SignedDayOfResults>(
+    `select o.id as "occasionId", o.name, o.test_date as "testDate", o.venue, count(*)::integer as results, s.head
+       from results r join occasions o on o.id = r.occasion_id join sign_offs s on s.occasion_id = o.id
+      where ${CHOSEN} group by o.id, s.head order by o.test_date, o.name`,
+    parametersOf(chosen),
+  )
+  return rows
+}
+
+export interface ResultLine {
+  readonly testDate: string
+  readonly venue: string
+  readonly unit: string
+  readonly version: number
+  readonly category: string
+  readonly ageYears: number
+  readonly outcome: Outcome
+  readonly centipoints: number | null
+  readonly className: string | null
+  readonly events: readonly {
+    readonly eventId: string
+    readonly kind: EventResult
+    readonly value: number | null
+    readonly margin: number | null
+  }[]
+}
+
+/** Every result without a name, for whoever reckons on their own. */
+export const listLines = async (db: Database, chosen: ChosenResults): Promise<ResultLine[]> => {
+  const { rows } = await db.query<ResultLine>(
+    `select r.test_date as "testDate", r.venue, coalesce(u.name, '') as unit, r.standard_version as version, r.category,
+            r.age_years as "ageYears", r.outcome, r.centipoints, r.class_name as "className",
+            (select coalesce(jsonb_agg(jsonb_build_object('eventId', e.event_id, 'kind', e.kind, 'value', e.value, 'margin', e.margin)), '[]')
+               from event_results e where e.result_id = r.id) as events
+       from results r left join units u on u.id = r.unit_id where ${CHOSEN} order by r.test_date, r.id`,
+    parametersOf(chosen),
+  )
+  return rows
+}
+
 const MOST_CHANGES = 400
 
 /** From the first to the last figure of everybody with more than one. @returns most changed first, and how many there are */

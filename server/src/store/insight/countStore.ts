@@ -1,8 +1,8 @@
 /** Sums over the results of many days. Nothing is judged here: what counts was written when each day was signed. */
 import {
   AGE_GROUPS,
+  AGE_RANGES,
   ageGroupOf,
-  STRIP_COLUMNS,
   type CombinationCount,
   type EventGroupCount,
   type EventResult,
@@ -33,18 +33,19 @@ export const countVersions = async (db: Database, unitIds: readonly string[] | n
   return rows.map((row) => ({ standardId: row.standard_id, version: row.standard_version, results: row.results }))
 }
 
-/** Venues there are results of, under the standard. */
-export const listVenues = async (
+/** Venues and years there are results of, under the standard: venues by how many, years newest first. */
+export const listPlaces = async (
   db: Database,
   standardId: string,
   unitIds: readonly string[] | null,
-): Promise<string[]> => {
-  const { rows } = await db.query<{ venue: string }>(
-    `select r.venue from results r where r.standard_id = $1 and ($2::uuid[] is null or r.unit_id = any ($2))
-      group by 1 order by count(*) desc`,
+): Promise<{ readonly venues: readonly string[]; readonly years: readonly string[] }> => {
+  const { rows } = await db.query<{ venue: string | null; year: string | null }>(
+    `select venue, year from (select r.venue, to_char(r.test_date, 'YYYY') as year from results r
+                               where r.standard_id = $1 and ($2::uuid[] is null or r.unit_id = any ($2))) r
+      group by grouping sets ((venue), (year)) order by year desc nulls last, count(*) desc`,
     [standardId, unitIds],
   )
-  return rows.map(({ venue }) => venue)
+  return { venues: rows.flatMap(({ venue }) => venue ?? []), years: rows.flatMap(({ year }) => year ?? []) }
 }
 
 export interface Extent {
@@ -259,11 +260,11 @@ export const fillStrips = async (
 ): Promise<Map<string, StripColumn[]>> => {
   const { rows } = await db.query<{ event_id: string; at: number; met: number; short: number; scored: number }>(
     `select e.event_id,
-            greatest(1, least(${STRIP_COLUMNS}, width_bucket((case s.by when 'margin' then e.margin else e.value end)::float8,
-                                                             s.low, s.high, ${STRIP_COLUMNS}))) - 1 as at,
+            greatest(1, least(s.bins, width_bucket((case s.by when 'margin' then e.margin else e.value end)::float8,
+                                                   s.low, s.high, s.bins))) - 1 as at,
             count(*) filter (where e.kind = 'met')::integer as met, count(*) filter (where e.kind = 'short')::integer as short,
             count(*) filter (where e.kind = 'scored')::integer as scored
-       from ${OF_EVENT} join unnest($10::text[], $11::text[], $12::float8[], $13::float8[]) s (event_id, by, low, high)
+       from ${OF_EVENT} join unnest($10::text[], $11::text[], $12::float8[], $13::float8[], $14::integer[]) s (event_id, by, low, high, bins)
          on s.event_id = e.event_id
       where ${CHOSEN} and e.alternate_id is null and not e.is_carried and e.kind in ('met', 'short', 'scored')
         and (case s.by when 'margin' then e.margin else e.value end) is not null
@@ -274,6 +275,7 @@ export const fillStrips = async (
       strips.map(({ by }) => by),
       strips.map(({ from }) => from),
       strips.map(({ to }) => to),
+      strips.map(({ bins }) => bins),
     ],
   )
   const columns = new Map<string, StripColumn[]>()
@@ -285,7 +287,18 @@ export const fillStrips = async (
   return columns
 }
 
-/** Who met each event, by version, year, venue and unit. */
+/** Columns of the sums by event, in the order of their bits in `grouping`. */
+const EVENT_COLUMNS = ['standard_version', 'year', 'venue', 'unit_id', 'category', 'age_group'] as const
+const EVENT_BY: Readonly<Record<(typeof EVENT_COLUMNS)[number], EventGroupCount['by']>> = {
+  standard_version: 'version',
+  year: 'year',
+  venue: 'venue',
+  unit_id: 'unit',
+  category: 'category',
+  age_group: 'age',
+}
+
+/** Who met each event, by version, year, venue, unit, category and age. */
 export const countEventGroups = async (db: Database, chosen: ChosenResults): Promise<EventGroupCount[]> => {
   const { rows } = await db.query<{
     event_id: string
@@ -294,24 +307,23 @@ export const countEventGroups = async (db: Database, chosen: ChosenResults): Pro
     met: number
     judged: number
   }>(
-    `select event_id, grouping(standard_version, year, venue, unit_id) as of,
-            coalesce(standard_version::text, year, venue, unit_id::text) as key,
+    `select event_id, grouping(${EVENT_COLUMNS.join(', ')}) as of,
+            coalesce(standard_version::text, year, venue, unit_id::text, category, age_group::text) as key,
             sum(met)::integer as met, sum(judged)::integer as judged
-       from (select e.event_id, r.standard_version, to_char(r.test_date, 'YYYY') as year, r.venue, r.unit_id,
+       from (select e.event_id, r.standard_version, to_char(r.test_date, 'YYYY') as year, r.venue, r.unit_id, r.category,
+                    width_bucket(r.age_years, $10::integer[]) as age_group,
                     count(*) filter (where e.kind = 'met') as met, count(*) as judged
                from ${OF_EVENT} where ${CHOSEN} and e.alternate_id is null and not e.is_carried and e.kind in ('met', 'short')
-              group by 1, 2, 3, 4, 5) part
-      group by grouping sets ((event_id, standard_version), (event_id, year), (event_id, venue), (event_id, unit_id))`,
-    parametersOf(chosen),
+              group by 1, 2, 3, 4, 5, 6, 7) part
+      group by grouping sets (${EVENT_COLUMNS.map((column) => `(event_id, ${column})`).join(', ')})`,
+    // a group begins with its first age
+    [...parametersOf(chosen), AGE_GROUPS.map((name) => AGE_RANGES[name][0])],
   )
-  const by = { 7: 'version', 11: 'year', 13: 'venue', 14: 'unit' } as const
-  return rows.map((row) => ({
-    eventId: row.event_id,
-    by: by[row.of as keyof typeof by],
-    key: row.key ?? '',
-    met: row.met,
-    of: row.judged,
-  }))
+  return rows.map(({ event_id: eventId, of, key, met, judged }) => {
+    const column = EVENT_COLUMNS.find((_, at) => (of & (1 << (EVENT_COLUMNS.length - 1 - at))) === 0) ?? 'unit_id'
+    const by = EVENT_BY[column]
+    return { eventId, by, key: by === 'age' ? (AGE_GROUPS[Number(key) - 1] ?? '') : (key ?? ''), met, of: judged }
+  })
 }
 
 /** Of people who did an event at one venue and at others: how far apart it came out, by their own mean figures. */

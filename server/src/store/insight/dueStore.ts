@@ -15,6 +15,19 @@ export interface PersonToTest extends LastTests {
   readonly enteredOn: string
 }
 
+/** Where a standard was tested last; null for nowhere. */
+export const findLastPlace = async (
+  db: Database,
+  standardId: string,
+): Promise<{ readonly venue: string; readonly zone: string } | null> => {
+  const { rows } = await db.query<{ venue: string; zone: string }>(
+    `select o.venue, o.zone from occasions o join sign_offs s on s.occasion_id = o.id where o.standard_id = $1
+      order by o.test_date desc limit 1`,
+    [standardId],
+  )
+  return rows[0] ?? null
+}
+
 /**
  * Everybody on record with their latest tests under a standard: of signed days, and of those brought in from earlier years.
  * @param unitIds whose people; null for everybody @param ids of people; null for all

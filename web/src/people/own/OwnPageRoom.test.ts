@@ -25,6 +25,9 @@ const TEST = {
   setUp: {},
   events: V3.events.map(({ id, name }) => ({ id, name })),
   earliestAfterDays: 14,
+  conditions: null,
+  estimates: [],
+  classes: [],
   verdict: judged.verdict,
 }
 const person = { id: 'p', number: 'T-1', givenName: 'Ada', familyName: 'Holm', birthDate: '1999-05-04', erased: false }

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Whether groups meet each version alike: rates with their intervals, four fifths of the highest, and a sentence for each. */
 import type { FairGroup, Standard, VersionImpact } from '@able-gauge/core'
-import { compareGroups, LEAST_IN_GROUP, sayGroup, type ComparedGroup } from '@able-gauge/core/statistics'
-import { scaleLinear } from 'd3-scale'
+import { compareGroups, LEAST_IN_GROUP, sayGroup } from '@able-gauge/core/statistics'
 import { computed } from 'vue'
+import RateStrip from '../../ui/RateStrip.vue'
 
 const props = defineProps<{
   impact: VersionImpact
@@ -11,8 +11,6 @@ const props = defineProps<{
   after: Standard
 }>()
 
-const WIDTH = 260
-const x = scaleLinear([0, 1], [8, WIDTH - 8])
 const SIDES = ['before', 'after'] as const
 
 const categoryName = (id: string): string =>
@@ -34,13 +32,11 @@ const kinds = computed(() =>
         version: props[side].version,
         compared,
         // below this line a rate is less than four fifths of the highest
-        fourFifths: highest ? x(0.8 * highest.rate) : null,
+        fourFifths: highest ? 0.8 * highest.rate : null,
       }
     }),
   })),
 )
-const sayInterval = ({ rate, interval }: ComparedGroup): string =>
-  `${Math.round(100 * rate)} %, 95 % between ${Math.round(100 * interval.low)} and ${Math.round(100 * interval.high)} %`
 </script>
 
 <template>
@@ -53,14 +49,7 @@ const sayInterval = ({ rate, interval }: ComparedGroup): string =>
           <p class="quiet">Version {{ version }}</p>
           <ul>
             <li v-for="group in compared" :key="group.name">
-              <svg :viewBox="`0 0 ${WIDTH} 22`" role="img" :aria-label="`${group.name}: ${sayInterval(group)}`">
-                <line :x1="x(0)" :x2="x(1)" y1="11" y2="11" class="rule" />
-                <line v-if="fourFifths !== null" :x1="fourFifths" :x2="fourFifths" y1="2" y2="20" class="fifths" />
-                <template v-if="group.reading !== 'tooFew'">
-                  <line :x1="x(group.interval.low)" :x2="x(group.interval.high)" y1="11" y2="11" class="interval" />
-                  <rect :x="x(group.rate) - 4" y="4" width="8" height="14" rx="2" class="rate" />
-                </template>
-              </svg>
+              <RateStrip :group="group" :four-fifths="fourFifths" />
               <span :class="{ low: group.reading === 'lower' }">{{ sayGroup(group) }}</span>
             </li>
           </ul>
@@ -109,23 +98,6 @@ li {
   align-items: center;
   font-size: 0.875rem;
   padding: 4px 0;
-}
-.rule {
-  stroke: var(--line-2);
-}
-.fifths {
-  stroke: var(--ink-2);
-  stroke-dasharray: 3 2;
-}
-.interval {
-  stroke: var(--ink);
-  stroke-width: 5;
-  stroke-opacity: 0.35;
-}
-.rate {
-  fill: var(--vest);
-  stroke: #10201d;
-  stroke-width: 1.6;
 }
 .low {
   font-weight: 650;

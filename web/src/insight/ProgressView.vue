@@ -1,0 +1,118 @@
+<script setup lang="ts">
+/** A unit or everybody over time: year by year, and how each person changed, told apart from noise. */
+import { BFormSelect } from 'bootstrap-vue-next'
+import { computed } from 'vue'
+import { useSession } from '../session/sessionStore.ts'
+import ChangeChart from './ChangeChart.vue'
+import FilterBar from './FilterBar.vue'
+import YearsChart from './YearsChart.vue'
+import { printMean } from './eventWords.ts'
+import { readProgress, readResults } from './insightCalls.ts'
+import { useFilters } from './useFilters.ts'
+import { useLooked } from './useLooked.ts'
+
+const session = useSession()
+const { filters, valueOf, set } = useFilters()
+const { answer: overview } = useLooked(
+  () => filters.value,
+  async (asked) => (session.can('insight.read') ? readResults(asked) : null),
+)
+const { answer, problem } = useLooked(() => ({ ...filters.value, event: valueOf('event') }), readProgress)
+
+const MOST_SHOWN = 40
+const event = computed(() => answer.value?.event ?? null)
+const changes = computed(() => answer.value?.changes ?? [])
+const shown = computed(() => changes.value.slice(0, MOST_SHOWN))
+const real = computed(() => answer.value?.smallestRealChange ?? null)
+const tally = computed(() => {
+  const counts = { better: 0, worse: 0, noise: 0 }
+  for (const { first, last } of changes.value) {
+    const better = event.value?.sense === 'atMost' ? first - last : last - first
+    if (real.value === null || Math.abs(better) <= real.value) counts.noise += 1
+    else counts[better > 0 ? 'better' : 'worse'] += 1
+  }
+  return counts
+})
+const says = computed(() => {
+  if (!event.value || changes.value.length === 0) return 'Nobody has more than one result here yet.'
+  const people = `${answer.value?.people ?? 0} people were tested more than once.`
+  if (real.value === null) return `${people} Too few were tested twice within 60 days to tell a change from noise.`
+  const { better, worse, noise } = tally.value
+  const of =
+    changes.value.length < (answer.value?.people ?? 0) ? `Of the ${changes.value.length} who changed most ` : ''
+  return `${people} ${of}${better} improved and ${worse} fell back by more than noise (${printMean(real.value, event.value.unit)}); ${noise} changed by less.`
+})
+const events = computed(() => (answer.value?.events ?? []).map(({ eventId, name }) => ({ value: eventId, text: name })))
+</script>
+
+<template>
+  <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+  <FilterBar v-if="overview" class="bar" :answer="overview" />
+  <template v-if="answer">
+    <p v-if="!event" class="sheet part none">No signed day fits.</p>
+    <template v-else>
+      <p class="ask">
+        <BFormSelect
+          :model-value="event.eventId"
+          class="event"
+          :options="events"
+          aria-label="Event"
+          @update:model-value="(id) => set({ event: String(id) })"
+        />
+      </p>
+      <div class="grid">
+        <section class="sheet part" aria-label="Person by person">
+          <h2>Person by person</h2>
+          <p>{{ says }}</p>
+          <ChangeChart v-if="shown.length > 0" :changes="shown" :event="event" :real="real" />
+          <p class="quiet small">
+            Ring: first figure; diamond: last; tinted: within it a change may be noise. Most changed first{{
+              (answer.people ?? 0) > shown.length ? `; ${shown.length} of ${answer.people} are shown` : ''
+            }}.
+          </p>
+        </section>
+        <section class="sheet part years" aria-label="Year by year">
+          <h2>Year by year</h2>
+          <p class="quiet">Mean figure, better up; below, the share that met it.</p>
+          <YearsChart v-if="answer.years.length > 1" :years="answer.years" :event="event" />
+          <p v-else class="quiet">One year alone shows no way.</p>
+        </section>
+      </div>
+    </template>
+  </template>
+  <p v-else-if="problem === ''" class="sheet part none quiet">Reading …</p>
+</template>
+
+<style scoped>
+.bar {
+  margin: 8px 0 10px;
+}
+.ask {
+  margin: 0 0 10px;
+}
+.event {
+  width: auto;
+  font-weight: 650;
+}
+.grid {
+  display: grid;
+  grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
+  gap: 14px;
+  align-items: start;
+}
+h2 {
+  font-size: 1.1875rem;
+  margin: 0 0 4px;
+}
+section > p {
+  margin: 0 0 8px;
+}
+.small {
+  font-size: 0.8125rem;
+}
+@media (max-width: 900px) {
+  .grid {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
