@@ -73,13 +73,7 @@ const PICTURES = [
     screen: LAPTOP,
     before: openThrow,
   },
-  {
-    name: 'try-it',
-    as: 'ines.calloway-brandt',
-    path: '/standards/guard-service/4/try',
-    screen: LAPTOP,
-    before: tryPerson,
-  },
+  { name: 'insight', as: 'ines.calloway-brandt', path: '/insight?standard=guard-service', screen: LAPTOP },
   {
     name: 'compare',
     as: 'ines.calloway-brandt',
@@ -283,23 +277,6 @@ async function openThrow(tab) {
   await tab.getByRole('navigation', { name: 'Parts' }).getByText('Seated throw').click()
   await tab.locator('.remarks button').first().click()
   await tab.waitForTimeout(400)
-}
-
-async function tryPerson(tab) {
-  await tab.getByLabel('Age in years').fill('29')
-  await tab.getByLabel('Scoring category').selectOption('female')
-  const typed = {
-    'Pull-ups, Repetitions': '6',
-    'Seated throw 3 kg, Try 1': '3.85',
-    'Seated throw 3 kg, Try 2': '4.1',
-    'Run 2,800 m, Time': '14:02',
-    'Swim 200 m, Time': '6:05',
-    'Loaded march 6 km, Time': '55:20',
-  }
-  for (const [label, text] of Object.entries(typed)) await tab.getByLabel(label).fill(text)
-  await tab.getByRole('button', { name: 'Why' }).nth(2).click()
-  await tab.evaluate(() => window.scrollTo(0, 0))
-  await tab.waitForTimeout(300)
 }
 
 async function applyBoth(tab) {

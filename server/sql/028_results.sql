@@ -15,11 +15,13 @@ create table results (
   standard_id text not null,
   standard_version integer not null,
   test_date date not null,
+  test_year integer not null generated always as (extract(year from test_date)::integer) stored,
   venue text not null,
   -- the unit the person belonged to then
   unit_id uuid references units,
   category text not null,
   age_years integer not null,
+  age_group text not null,
   outcome text not null,
   centipoints integer,
   class_name text,
@@ -86,6 +88,10 @@ create table staff_work (
 
 grant select, insert, delete on result_days, results, event_results, repeated_figures, grader_work, staff_work to able_gauge_app;
 
+-- what somebody did, and the doubles that point to them
+create index entries_by_person on entries (person_id);
+create index people_merged_into on people (merged_into) where merged_into is not null;
+
 -- people are looked for by a part of their name or number
 create schema extensions;
 create extension pg_trgm schema extensions;
@@ -94,4 +100,5 @@ create index people_by_part_of_number on people using gin (number extensions.gin
 
 -- Down Migration
 drop schema extensions cascade;
+drop index people_merged_into, entries_by_person;
 drop table staff_work, grader_work, repeated_figures, event_results, results, result_days;

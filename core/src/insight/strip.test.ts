@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { columnRange, columnWidth, perSquare, stripScale } from './strip.ts'
+import { columnRange, columnWidth, layOut, perSquare, spreadOf, stripScale, type FigureTally } from './strip.ts'
 
 test('a strip is as wide as the figures, with the cut inside and the far few left to the ends', () => {
   // 3.2 deviations either way, and a column more at each end
@@ -38,4 +38,65 @@ test.each([
   [4_000, 500],
 ])('%i people in a column of at most ten squares: one square for %i', (people, each) => {
   expect(perSquare([{ at: 0, met: people, short: 0, scored: 0 }], 10)).toBe(each)
+})
+
+test('the spread of figures is that of people, not of figures', () => {
+  // by hand: 10, 10, 10, 20: mean 12.5, squares 3 · 6.25 + 56.25 = 75, variance 18.75
+  const spread = spreadOf([
+    [10, 3],
+    [20, 1],
+  ])
+  expect(spread).toMatchObject({ least: 10, most: 20, mean: 12.5 })
+  expect(spread?.deviation).toBeCloseTo(Math.sqrt(18.75), 12)
+  expect(spreadOf([])).toBeNull()
+})
+
+const tally = (kind: string, value: number | null, cut: number | null, people = 1): FigureTally => ({
+  kind,
+  value,
+  cut,
+  margin: value === null || cut === null ? null : value - cut,
+  people,
+})
+
+test('with one cut for all people stand by their figure, with several by the distance to their own', () => {
+  const one = layOut(
+    [tally('met', 30, 24, 5), tally('short', 20, 24), tally('open', 22, 24), tally('ended', null, 24)],
+    1,
+  )
+  expect(one).toMatchObject({ by: 'value', cut: 24 })
+  const several = layOut([tally('met', 30, 24), tally('met', 25, 20)], 1)
+  expect(several).toMatchObject({ by: 'margin', cut: 0 })
+  expect(layOut([tally('scored', 30, null), tally('scored', 40, null)], 1)).toMatchObject({ by: 'value', cut: null })
+})
+
+test.each([
+  ['nothing', []],
+  ['one figure', [tally('met', 30, 24, 9)]],
+  ['only what is in no strip', [tally('open', 30, 24), tally('ended', null, 24)]],
+])('of %s there is no strip', (_, tallies) => {
+  expect(layOut(tallies, 1)).toBeNull()
+})
+
+test('everybody with a figure stands on the strip once, on their side of the cut', () => {
+  const people = fc.array(
+    fc.record({ value: fc.integer({ min: 0, max: 100 }), people: fc.integer({ min: 1, max: 9 }) }),
+    { minLength: 2 },
+  )
+  fc.assert(
+    fc.property(people, fc.integer({ min: 1, max: 99 }), (figures, cut) => {
+      const strip = layOut(
+        figures.map(({ value, people: count }) => tally(value >= cut ? 'met' : 'short', value, cut, count)),
+        1,
+      )
+      if (!strip) return
+      const onIt = strip.columns.reduce((all, { met, short }) => all + met + short, 0)
+      expect(onIt).toBe(figures.reduce((all, one) => all + one.people, 0))
+      for (const { at, met, short } of strip.columns) {
+        const [from, to] = columnRange(strip, at)
+        if (met > 0) expect(from).toBeGreaterThanOrEqual(cut)
+        if (short > 0) expect(to).toBeLessThanOrEqual(cut)
+      }
+    }),
+  )
 })

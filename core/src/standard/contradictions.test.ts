@@ -170,7 +170,7 @@ const CASES: readonly (readonly [
     'exemptions[0].fixedCentipoints',
     'fixedPoints',
   ],
-  ['a date that ends before it begins', GUARD, (p) => (p.inForceTo = '2025-01-01'), 'inForceTo', 'dateOrder'],
+  ['a date that ends before it begins', GUARD, (p) => (p.inForceTo = '2021-01-01'), 'inForceTo', 'dateOrder'],
   ['a fixed date that is missing', GUARD, (p) => (p.ageRule.countedOn = 'fixedDate'), 'ageRule.fixedDate', 'fixedDate'],
 ]
 

@@ -1,22 +1,20 @@
 /** How results came out: in all, by group, by event, and what decided. */
 import {
-  stripScale,
+  layOut,
   type EventCount,
+  type EventResult,
   type InsightAnswer,
   type InsightChoice,
   type OrgUnit,
-  type StripColumn,
 } from '@able-gauge/core'
 import type { Database } from '../database.ts'
 import {
   countCombinations,
   countGroups,
-  fillStrips,
   listPlaces,
   measureExtent,
-  sumEvents,
-  type EventSums,
-  type StripAsked,
+  tallyFigures,
+  type EventTally,
 } from '../store/insight/countStore.ts'
 import { listStandardNames } from '../store/standardStore.ts'
 import { eventsOf, type Asked } from './chosenIn.ts'
@@ -26,27 +24,18 @@ export const overviewOf = async (db: Database, asked: Asked): Promise<InsightAns
   const standards = await standardsWith(db, versions)
   const named = units.map(({ id, name }: OrgUnit) => ({ id, name }))
   if (!chosen || !standard) return { ...NOTHING, standards, units: named }
-  const [extent, { outcomes, groups }, combinations, sums, { venues, years }] = await Promise.all([
+  const [extent, { outcomes, groups }, combinations, tallies, { venues, years }] = await Promise.all([
     measureExtent(db, chosen),
     countGroups(db, chosen),
     countCombinations(db, chosen),
-    sumEvents(db, chosen),
+    tallyFigures(db, chosen),
     listPlaces(db, chosen.standardId, asked.unitIds),
   ])
-  const events = eventsOf(standard)
-  const strips = standard.events.flatMap(
-    ({ id, rounding }) =>
-      stripOf(
-        sums.find(({ eventId }) => eventId === id),
-        rounding.step,
-      ) ?? [],
-  )
-  const columns = strips.length === 0 ? new Map<string, StripColumn[]>() : await fillStrips(db, chosen, strips)
   return {
     standards,
     standardId: chosen.standardId,
     standardName: standard.name,
-    events,
+    events: eventsOf(standard),
     categories: standard.categories.map(({ id, name }) => ({ id, name })),
     units: named,
     venues: venues.map((name) => ({ id: name, name })),
@@ -54,11 +43,13 @@ export const overviewOf = async (db: Database, asked: Asked): Promise<InsightAns
     ...extent,
     outcomes,
     groups,
-    byEvent: events.map(({ eventId }) => {
-      const strip = strips.find((one) => one.eventId === eventId)
-      const own = sums.find((one) => one.eventId === eventId)
-      return countOf(eventId, own, strip, columns.get(eventId) ?? [])
-    }),
+    byEvent: standard.events.map(({ id, rounding }) =>
+      countOf(
+        id,
+        rounding.step,
+        tallies.filter(({ eventId }) => eventId === id),
+      ),
+    ),
     combinations,
   }
 }
@@ -100,34 +91,18 @@ const standardsWith = async (db: Database, versions: Asked['versions']): Promise
     .sort((a, b) => b.results - a.results)
 }
 
-/** Too few to be laid out. */
-const LEAST_FIGURES = 2
-
-const stripOf = (sums: EventSums | undefined, step: number): StripAsked | null => {
-  if (!sums || sums.figures < LEAST_FIGURES || !sums.value || sums.value.least === sums.value.most) return null
-  const { eventId, leastCut, mostCut, value, margin } = sums
-  // by their own distance to the cut, where the cut is not one for all
-  if (leastCut !== mostCut && margin) return { eventId, by: 'margin', ...stripScale(margin, 0, step) }
-  return { eventId, by: 'value', ...stripScale(value, leastCut, step) }
-}
-
-const countOf = (
-  eventId: string,
-  sums: EventSums | undefined,
-  strip: StripAsked | undefined,
-  columns: readonly StripColumn[],
-): EventCount => {
-  const { met = 0, short = 0, scored = 0, open = 0, ended = 0, exempt = 0 } = sums?.kinds ?? {}
-  const cut = strip?.by === 'margin' ? 0 : (sums?.leastCut ?? null)
+const countOf = (eventId: string, step: number, tallies: readonly EventTally[]): EventCount => {
+  const sum = (of: (tally: EventTally) => number): number => tallies.reduce((all, tally) => all + of(tally), 0)
+  const inKind = (wanted: EventResult): number => sum(({ kind, people }) => (kind === wanted ? people : 0))
   return {
     eventId,
-    met,
-    short,
-    scored,
-    open,
-    ended,
-    exempt,
-    near: sums?.near ?? 0,
-    strip: strip ? { by: strip.by, from: strip.from, to: strip.to, bins: strip.bins, cut, columns } : null,
+    met: inKind('met'),
+    short: inKind('short'),
+    scored: inKind('scored'),
+    open: inKind('open'),
+    ended: inKind('ended'),
+    exempt: inKind('exempt'),
+    near: sum(({ near }) => near),
+    strip: layOut(tallies, step),
   }
 }

@@ -17,8 +17,10 @@ export const repeatsOf = async (
   const withinDays = query.within === undefined ? WITHIN_DAYS : Number(query.within)
   const base = { choices: [], events: [], chosen: null, unit: UNITS[0], withinDays, leftOut: 0, found: null }
   if (!chosen || !standard) return { ...base, agreement: null, points: [] }
-  const choices = await listRepeats(db, chosen, withinDays)
   const events = eventsOf(standard)
+  // what is done or not done is no figure that could come out again
+  const measured = events.flatMap(({ eventId, unit }) => (unit === 'done' ? [] : [eventId]))
+  const choices = await listRepeats(db, chosen, withinDays, measured)
   const wanted = choices.find(
     ({ eventId, of, part }) =>
       (query.event === undefined || eventId === query.event) &&
@@ -33,7 +35,7 @@ export const repeatsOf = async (
     ...base,
     choices,
     events,
-    chosen: wanted,
+    chosen: { ...wanted, pairs: pairs.length },
     unit,
     leftOut,
     found: found && {

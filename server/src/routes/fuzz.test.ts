@@ -312,7 +312,12 @@ const ADJUST: Readonly<Record<string, (body: Body, world: World) => Body | Promi
   'put /api/occasions/:occasionId/waves': (_, world) => ({
     waves: [{ entryId: pick(world.entryIds), wave: random.whole(1, 9) }],
   }),
-  'post /api/occasions': (body) => ({ ...body, standardId: 'constabulary-entry', version: 3, staff: [] }),
+  'post /api/occasions': ({ unitId: _, ...body }) => ({
+    ...body,
+    standardId: 'constabulary-entry',
+    version: 3,
+    staff: [],
+  }),
   'post /api/occasions/:occasionId/roster': () => ({
     waveOf: 4,
     people: [

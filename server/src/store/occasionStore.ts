@@ -152,10 +152,11 @@ export const listOccasions = async (
     OccasionRow & { standard_name: string; organisation: string; entries: number; present: number; last_seq: number }
   >(
     `select ${OCCASION_COLUMNS}, st.content ->> 'name' as standard_name, st.content ->> 'organisation' as organisation,
-            (select count(*)::integer from entries e where e.occasion_id = o.id) as entries,
-            (select count(*)::integer from entries e where e.occasion_id = o.id and e.attendance = 'present') as present,
-            l.last_seq
+            coalesce(n.entries, 0) as entries, coalesce(n.present, 0) as present, l.last_seq
        from ${OCCASION_TABLES}
+       left join (select e.occasion_id, count(*)::integer as entries,
+                         count(*) filter (where e.attendance = 'present')::integer as present
+                    from entries e group by 1) n on n.occasion_id = o.id
        join standards st on st.id = o.standard_id and st.version = o.standard_version
        join capture_ledger l on l.occasion_id = o.id
       where exists (select 1 from occasion_staff f where f.occasion_id = o.id and f.account_id = $1)

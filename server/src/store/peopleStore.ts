@@ -42,13 +42,18 @@ export interface PeopleSearch {
 
 export const searchPeople = async (db: Database, { search, most, reach }: PeopleSearch): Promise<PersonSummary[]> => {
   const { rows } = await db.query<PersonRecord & { tests: number; last_test: string | null }>(
-    `select ${COLUMNS}, count(distinct o.id)::integer as tests, max(o.test_date) as last_test
-       from people p left join people d on d.id = p.id or d.merged_into = p.id
-       left join entries e on e.person_id = d.id
-       left join occasions o on o.id = e.occasion_id and exists (select 1 from sign_offs s where s.occasion_id = o.id)
-      where not p.made_up and p.merged_into is null and ($3::uuid is null or unit_within(p.unit_id, $3))
-        and ($1 = '' or p.number ilike '%' || $1 || '%' or p.given_name || ' ' || p.family_name ilike '%' || $1 || '%')
-      group by p.id order by p.family_name, p.given_name limit $2`,
+    `with found as (
+       select p.* from people p
+        where not p.made_up and p.merged_into is null and ($3::uuid is null or unit_within(p.unit_id, $3))
+          and ($1 = '' or p.number ilike '%' || $1 || '%' or p.given_name || ' ' || p.family_name ilike '%' || $1 || '%')
+        order by p.family_name, p.given_name limit $2
+     )
+     select ${COLUMNS}, t.tests, t.last_test
+       from found p cross join lateral (
+         select count(distinct o.id)::integer as tests, max(o.test_date) as last_test
+           from entries e join occasions o on o.id = e.occasion_id join sign_offs s on s.occasion_id = o.id
+          where e.person_id in (select p.id union all select d.id from people d where d.merged_into = p.id)
+       ) t order by p.family_name, p.given_name`,
     [search.replaceAll(/[%_\\]/g, String.raw`\$&`), most, reach],
   )
   return rows.map((row) => ({ ...personFromRow(row), tests: row.tests, lastTest: row.last_test }))

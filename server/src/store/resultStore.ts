@@ -1,5 +1,5 @@
 /** Results of signed days, written for reports. What is written here was judged before, and can be written anew at any time. */
-import type { DayFacts, PersonFactsOfDay } from '@able-gauge/core'
+import { ageGroupOf, type DayFacts, type PersonFactsOfDay } from '@able-gauge/core'
 import type { Database } from '../database.ts'
 
 /** Days that are signed and whose results are not written, or by an older program; rehearsals have none. */
@@ -37,11 +37,11 @@ export const writeResults = async (
   await db.query('delete from staff_work where occasion_id = $1', [occasionId])
   await db.query(
     `insert into results (occasion_id, entry_id, person_id, standard_id, standard_version, test_date, venue, unit_id, category,
-                          age_years, outcome, centipoints, class_name, short_in, near_the_cut)
+                          age_years, age_group, outcome, centipoints, class_name, short_in, near_the_cut)
      select o.id, e.id, e.person_id, o.standard_id, o.standard_version, o.test_date, o.venue,
-            case when b.entry_id is null then p.unit_id else b.unit_id end, f.category, f.age_years, f.outcome, f.centipoints,
+            case when b.entry_id is null then p.unit_id else b.unit_id end, f.category, f.age_years, f.age_group, f.outcome, f.centipoints,
             f.class_name, f.short_in, f.near_the_cut
-       from jsonb_to_recordset($2) f (entry_id uuid, category text, age_years integer, outcome text, centipoints integer,
+       from jsonb_to_recordset($2) f (entry_id uuid, category text, age_years integer, age_group text, outcome text, centipoints integer,
                                       class_name text, short_in text[], near_the_cut boolean)
        join entries e on e.id = f.entry_id join occasions o on o.id = e.occasion_id join people p on p.id = e.person_id
        left join jsonb_to_recordset($3) b (entry_id uuid, unit_id uuid) on b.entry_id = e.id
@@ -104,6 +104,7 @@ const resultRow = ({
   entry_id: entryId,
   category,
   age_years: ageYears,
+  age_group: ageGroupOf(ageYears),
   outcome,
   centipoints,
   class_name: className,

@@ -154,19 +154,14 @@ export const listChanges = async (
     last: number
     in_all: number
   }>(
-    `with own as (
-       select coalesce(p.merged_into, p.id) as person_id, r.test_date, e.value,
-              row_number() over forth as nth, row_number() over back as from_last, count(*) over whole as results
+    `with ends as (
+       select coalesce(p.merged_into, p.id) as person_id, min(r.test_date) as first_date, max(r.test_date) as last_date,
+              (array_agg(e.value order by r.test_date, r.id))[1] as first,
+              (array_agg(e.value order by r.test_date, r.id))[count(*)] as last
          from ${OF_EVENT} join people p on p.id = r.person_id
         where ${CHOSEN} and e.event_id = $10 and e.alternate_id is null and not e.is_carried and e.value is not null
           and e.kind in ('met', 'short', 'scored')
-       window whole as (partition by coalesce(p.merged_into, p.id)),
-              forth as (partition by coalesce(p.merged_into, p.id) order by r.test_date, r.id),
-              back as (partition by coalesce(p.merged_into, p.id) order by r.test_date desc, r.id desc)
-     ), ends as (
-       select person_id, min(test_date) as first_date, max(test_date) as last_date,
-              max(value) filter (where nth = 1) as first, max(value) filter (where from_last = 1) as last
-         from own where results > 1 and (nth = 1 or from_last = 1) group by 1
+        group by 1 having count(*) > 1
      )
      select x.*, p.given_name || ' ' || p.family_name as name, count(*) over ()::integer as in_all
        from ends x join people p on p.id = x.person_id
@@ -189,7 +184,7 @@ export const listChanges = async (
 /** An event year by year: its mean figure, and who met it. */
 export const listYears = async (db: Database, chosen: ChosenResults, eventId: string): Promise<YearMean[]> => {
   const { rows } = await db.query<YearMean>(
-    `select to_char(r.test_date, 'YYYY') as year, count(*)::integer as results, avg(e.value)::float8 as mean,
+    `select r.test_year::text as year, count(*)::integer as results, avg(e.value)::float8 as mean,
             count(*) filter (where e.kind = 'met')::integer as met,
             count(*) filter (where e.kind in ('met', 'short'))::integer as of
        from ${OF_EVENT}

@@ -1,8 +1,6 @@
 /** Sums over the results of many days. Nothing is judged here: what counts was written when each day was signed. */
 import {
   AGE_GROUPS,
-  AGE_RANGES,
-  ageGroupOf,
   type CombinationCount,
   type EventGroupCount,
   type EventResult,
@@ -10,8 +8,7 @@ import {
   type GroupedBy,
   type Outcome,
   type OutcomeCount,
-  type StripColumn,
-  type StripScale,
+  type FigureTally,
   type VenueTallyShape,
 } from '@able-gauge/core'
 import type { Database } from '../../database.ts'
@@ -40,7 +37,7 @@ export const listPlaces = async (
   unitIds: readonly string[] | null,
 ): Promise<{ readonly venues: readonly string[]; readonly years: readonly string[] }> => {
   const { rows } = await db.query<{ venue: string | null; year: string | null }>(
-    `select venue, year from (select r.venue, to_char(r.test_date, 'YYYY') as year from results r
+    `select venue, year from (select r.venue, r.test_year::text as year from results r
                                where r.standard_id = $1 and ($2::uuid[] is null or r.unit_id = any ($2))) r
       group by grouping sets ((venue), (year)) order by year desc nulls last, count(*) desc`,
     [standardId, unitIds],
@@ -68,50 +65,86 @@ export const measureExtent = async (db: Database, chosen: ChosenResults): Promis
   return rows[0] ?? { results: 0, people: 0, days: 0, near: 0, first: null, last: null }
 }
 
-/** Bits of `grouping`, the last column first. */
-const GROUPS: readonly (readonly [by: GroupedBy, column: string])[] = [
-  ['unit', 'unit_id::text'],
-  ['category', 'category'],
-  ['age', 'age_years::text'],
-  ['venue', 'venue'],
-  ['version', 'standard_version::text'],
-  ['year', 'year'],
-  ['month', 'month'],
-  ['unitYear', 'unit_year'],
+/** Columns of the sums, in the order of their bits in `grouping`. */
+const COLUMNS = ['unit_id', 'category', 'age_group', 'venue', 'standard_version', 'test_year', 'month'] as const
+/** What is counted by: one column each, and units year by year. */
+const GROUPS: readonly (readonly [by: GroupedBy, columns: readonly (typeof COLUMNS)[number][]])[] = [
+  ['unit', ['unit_id']],
+  ['category', ['category']],
+  ['age', ['age_group']],
+  ['venue', ['venue']],
+  ['version', ['standard_version']],
+  ['year', ['test_year']],
+  ['month', ['month']],
+  ['unitYear', ['unit_id', 'test_year']],
 ]
+/** The bits of columns a row is not grouped by. */
+const bitsOf = (columns: readonly string[]): number =>
+  COLUMNS.reduce((bits, column, at) => (columns.includes(column) ? bits : bits | (1 << (COLUMNS.length - 1 - at))), 0)
+
+interface GroupRow {
+  readonly of: number
+  readonly unit_id: string | null
+  readonly category: string | null
+  readonly age_group: string | null
+  readonly venue: string | null
+  readonly standard_version: number | null
+  readonly test_year: number | null
+  /** Year times a hundred and the month. */
+  readonly month: number | null
+  readonly outcome: Outcome
+  readonly results: number
+}
+
+const keyOf = (by: GroupedBy, row: GroupRow): string => {
+  switch (by) {
+    case 'unit':
+      return row.unit_id ?? ''
+    case 'category':
+      return row.category ?? ''
+    case 'age':
+      return row.age_group ?? ''
+    case 'venue':
+      return row.venue ?? ''
+    case 'version':
+      return String(row.standard_version)
+    case 'year':
+      return String(row.test_year)
+    case 'month':
+      return String(row.month).replace(/(..)$/, '-$1')
+    case 'unitYear':
+      return `${row.unit_id ?? ''} ${row.test_year}`
+  }
+}
 
 /** Outcomes in all, and by group who met it of those who met it or fell short. */
 export const countGroups = async (
   db: Database,
   chosen: ChosenResults,
 ): Promise<{ readonly outcomes: readonly OutcomeCount[]; readonly groups: readonly GroupCount[] }> => {
-  const columns = GROUPS.map(([, column]) => column.replace('::text', ''))
-  const { rows } = await db.query<{ of: number; key: string | null; outcome: Outcome; results: number }>(
-    `select grouping(${columns.join(', ')}) as of, coalesce(${GROUPS.map(([, column]) => column).join(', ')}) as key,
-            outcome, count(*)::integer as results
-       from (select r.unit_id, r.category, r.age_years, r.venue, r.standard_version, r.outcome,
-                    to_char(r.test_date, 'YYYY') as year, to_char(r.test_date, 'YYYY-MM') as month,
-                    coalesce(r.unit_id::text, '') || ' ' || to_char(r.test_date, 'YYYY') as unit_year
+  const { rows } = await db.query<GroupRow>(
+    `select grouping(${COLUMNS.join(', ')}) as of, ${COLUMNS.join(', ')}, outcome, count(*)::integer as results
+       from (select r.unit_id, r.category, r.age_group, r.venue, r.standard_version, r.outcome, r.test_year,
+                    r.test_year * 100 + date_part('month', r.test_date)::integer as month
                from results r where ${CHOSEN}) r
-      group by grouping sets (${columns.map((column) => `(${column}, outcome)`).join(', ')}, (outcome))`,
+      group by grouping sets (${GROUPS.map(([, columns]) => `(${columns.join(', ')}, outcome)`).join(', ')}, (outcome))`,
     parametersOf(chosen),
   )
-  const all = 2 ** GROUPS.length - 1
+  const byBits = new Map(GROUPS.map(([by, columns]) => [bitsOf(columns), by]))
   const counts = new Map<string, { by: GroupedBy; key: string; met: number; of: number }>()
-  for (const { of, key, outcome, results } of rows) {
-    if (outcome !== 'met' && outcome !== 'short') continue
-    const place = GROUPS.findIndex((_, at) => (of & (1 << (GROUPS.length - 1 - at))) === 0)
-    const by = GROUPS[place]?.[0]
-    if (of === all || by === undefined) continue
-    const name = by === 'age' ? ageGroupOf(Number(key)) : (key ?? '')
-    const group = counts.get(`${by} ${name}`) ?? { by, key: name, met: 0, of: 0 }
-    counts.set(`${by} ${name}`, group)
-    group.of += results
-    if (outcome === 'met') group.met += results
+  for (const row of rows) {
+    const by = byBits.get(row.of)
+    if (by === undefined || (row.outcome !== 'met' && row.outcome !== 'short')) continue
+    const key = keyOf(by, row)
+    const group = counts.get(`${by} ${key}`) ?? { by, key, met: 0, of: 0 }
+    counts.set(`${by} ${key}`, group)
+    group.of += row.results
+    if (row.outcome === 'met') group.met += row.results
   }
+  const inAll = bitsOf([])
   return {
     outcomes: rows
-      .filter(({ of }) => of === all)
+      .filter(({ of }) => of === inAll)
       .map(({ outcome, results }) => ({ outcome, results }))
       .sort((a, b) => b.results - a.results),
     groups: [...counts.values()].sort(byKey),
@@ -136,162 +169,29 @@ export const countCombinations = async (db: Database, chosen: ChosenResults): Pr
   return rows.map((row) => ({ eventIds: row.short_in, results: row.results }))
 }
 
-/** How an event came out, and how its figures spread. */
-export interface EventSums {
+export interface EventTally extends FigureTally {
   readonly eventId: string
-  readonly kinds: Readonly<Partial<Record<EventResult, number>>>
+  readonly kind: EventResult
+  /** Of them, within what the method can tell of the cut. */
   readonly near: number
-  readonly figures: number
-  readonly leastCut: number | null
-  readonly mostCut: number | null
-  readonly value: Spread | null
-  readonly margin: Spread | null
 }
 
-export interface Spread {
-  readonly least: number
-  readonly most: number
-  readonly mean: number
-  readonly deviation: number
-}
-
-export const sumEvents = async (db: Database, chosen: ChosenResults): Promise<EventSums[]> => {
-  const { rows } = await db.query<{
-    event_id: string
-    kind: EventResult
-    results: number
-    near: number
-    figures: number
-    least_cut: number | null
-    most_cut: number | null
-    least: number | null
-    most: number | null
-    sum: number | null
-    squares: number | null
-    least_margin: number | null
-    most_margin: number | null
-    margins: number
-    margin_sum: number | null
-    margin_squares: number | null
-  }>(
-    `select e.event_id, e.kind, count(*)::integer as results, count(*) filter (where e.near_the_cut)::integer as near,
-            count(e.value)::integer as figures, min(e.cut) as least_cut, max(e.cut) as most_cut,
-            min(e.value) as least, max(e.value) as most, sum(e.value)::float8 as sum, sum(e.value::float8 * e.value) as squares,
-            count(e.margin)::integer as margins, min(e.margin) as least_margin, max(e.margin) as most_margin,
-            sum(e.margin)::float8 as margin_sum, sum(e.margin::float8 * e.margin) as margin_squares
-       from ${OF_EVENT} where ${CHOSEN} and e.alternate_id is null and not e.is_carried
-      group by 1, 2`,
+/** How often each figure of each event came up, and in which way; figures are rounded by their events, so that there are not many. */
+export const tallyFigures = async (db: Database, chosen: ChosenResults): Promise<EventTally[]> => {
+  const { rows } = await db.query<EventTally>(
+    `select e.event_id as "eventId", e.kind, e.value, e.cut, e.margin, count(*)::integer as people,
+            count(*) filter (where e.near_the_cut)::integer as near
+       from ${OF_EVENT} where ${CHOSEN} and e.alternate_id is null and not e.is_carried group by 1, 2, 3, 4, 5`,
     parametersOf(chosen),
   )
-  const ids = [...new Set(rows.map((row) => row.event_id))]
-  return ids.map((eventId) => {
-    const own = rows.filter((row) => row.event_id === eventId)
-    const figures = own.filter((row) => row.kind === 'met' || row.kind === 'short' || row.kind === 'scored')
-    return {
-      eventId,
-      kinds: Object.fromEntries(own.map(({ kind, results }) => [kind, results])),
-      near: own.reduce((sum, row) => sum + row.near, 0),
-      figures: figures.reduce((sum, row) => sum + row.figures, 0),
-      leastCut: extreme(
-        figures.map((row) => row.least_cut),
-        Math.min,
-      ),
-      mostCut: extreme(
-        figures.map((row) => row.most_cut),
-        Math.max,
-      ),
-      value: spreadOf(
-        figures.map(({ figures: count, least, most, sum, squares }) => ({ count, least, most, sum, squares })),
-      ),
-      margin: spreadOf(
-        figures.map((row) => ({
-          count: row.margins,
-          least: row.least_margin,
-          most: row.most_margin,
-          sum: row.margin_sum,
-          squares: row.margin_squares,
-        })),
-      ),
-    }
-  })
-}
-
-const extreme = (values: readonly (number | null)[], of: (...values: number[]) => number): number | null => {
-  const known = values.filter((value) => value !== null)
-  return known.length === 0 ? null : of(...known)
-}
-
-const spreadOf = (
-  parts: readonly {
-    readonly count: number
-    readonly least: number | null
-    readonly most: number | null
-    readonly sum: number | null
-    readonly squares: number | null
-  }[],
-): Spread | null => {
-  const least = extreme(
-    parts.map((part) => part.least),
-    Math.min,
-  )
-  const most = extreme(
-    parts.map((part) => part.most),
-    Math.max,
-  )
-  const total = (of: (part: (typeof parts)[number]) => number): number => parts.reduce((sum, part) => sum + of(part), 0)
-  const count = total((part) => part.count)
-  if (least === null || most === null || count === 0) return null
-  const mean = total((part) => part.sum ?? 0) / count
-  const variance = total((part) => part.squares ?? 0) / count - mean ** 2
-  return { least, most, mean, deviation: Math.sqrt(Math.max(0, variance)) }
-}
-
-/** What a strip is laid out by. */
-export interface StripAsked extends StripScale {
-  readonly eventId: string
-  readonly by: 'value' | 'margin'
-}
-
-/** How many stand in each column of each strip; whoever lies beyond an end stands in the last column there. */
-export const fillStrips = async (
-  db: Database,
-  chosen: ChosenResults,
-  strips: readonly StripAsked[],
-): Promise<Map<string, StripColumn[]>> => {
-  const { rows } = await db.query<{ event_id: string; at: number; met: number; short: number; scored: number }>(
-    `select e.event_id,
-            greatest(1, least(s.bins, width_bucket((case s.by when 'margin' then e.margin else e.value end)::float8,
-                                                   s.low, s.high, s.bins))) - 1 as at,
-            count(*) filter (where e.kind = 'met')::integer as met, count(*) filter (where e.kind = 'short')::integer as short,
-            count(*) filter (where e.kind = 'scored')::integer as scored
-       from ${OF_EVENT} join unnest($10::text[], $11::text[], $12::float8[], $13::float8[], $14::integer[]) s (event_id, by, low, high, bins)
-         on s.event_id = e.event_id
-      where ${CHOSEN} and e.alternate_id is null and not e.is_carried and e.kind in ('met', 'short', 'scored')
-        and (case s.by when 'margin' then e.margin else e.value end) is not null
-      group by 1, 2 order by 1, 2`,
-    [
-      ...parametersOf(chosen),
-      strips.map(({ eventId }) => eventId),
-      strips.map(({ by }) => by),
-      strips.map(({ from }) => from),
-      strips.map(({ to }) => to),
-      strips.map(({ bins }) => bins),
-    ],
-  )
-  const columns = new Map<string, StripColumn[]>()
-  for (const { event_id: eventId, ...column } of rows) {
-    const own = columns.get(eventId)
-    if (own) own.push(column)
-    else columns.set(eventId, [column])
-  }
-  return columns
+  return rows
 }
 
 /** Columns of the sums by event, in the order of their bits in `grouping`. */
-const EVENT_COLUMNS = ['standard_version', 'year', 'venue', 'unit_id', 'category', 'age_group'] as const
+const EVENT_COLUMNS = ['standard_version', 'test_year', 'venue', 'unit_id', 'category', 'age_group'] as const
 const EVENT_BY: Readonly<Record<(typeof EVENT_COLUMNS)[number], EventGroupCount['by']>> = {
   standard_version: 'version',
-  year: 'year',
+  test_year: 'year',
   venue: 'venue',
   unit_id: 'unit',
   category: 'category',
@@ -308,21 +208,19 @@ export const countEventGroups = async (db: Database, chosen: ChosenResults): Pro
     judged: number
   }>(
     `select event_id, grouping(${EVENT_COLUMNS.join(', ')}) as of,
-            coalesce(standard_version::text, year, venue, unit_id::text, category, age_group::text) as key,
+            coalesce(standard_version::text, test_year::text, venue, unit_id::text, category, age_group) as key,
             sum(met)::integer as met, sum(judged)::integer as judged
-       from (select e.event_id, r.standard_version, to_char(r.test_date, 'YYYY') as year, r.venue, r.unit_id, r.category,
-                    width_bucket(r.age_years, $10::integer[]) as age_group,
+       from (select e.event_id, r.standard_version, r.test_year, r.venue, r.unit_id, r.category, r.age_group,
                     count(*) filter (where e.kind = 'met') as met, count(*) as judged
                from ${OF_EVENT} where ${CHOSEN} and e.alternate_id is null and not e.is_carried and e.kind in ('met', 'short')
               group by 1, 2, 3, 4, 5, 6, 7) part
       group by grouping sets (${EVENT_COLUMNS.map((column) => `(event_id, ${column})`).join(', ')})`,
-    // a group begins with its first age
-    [...parametersOf(chosen), AGE_GROUPS.map((name) => AGE_RANGES[name][0])],
+    parametersOf(chosen),
   )
   return rows.map(({ event_id: eventId, of, key, met, judged }) => {
     const column = EVENT_COLUMNS.find((_, at) => (of & (1 << (EVENT_COLUMNS.length - 1 - at))) === 0) ?? 'unit_id'
     const by = EVENT_BY[column]
-    return { eventId, by, key: by === 'age' ? (AGE_GROUPS[Number(key) - 1] ?? '') : (key ?? ''), met, of: judged }
+    return { eventId, by, key: key ?? '', met, of: judged }
   })
 }
 
@@ -345,14 +243,15 @@ export const tallyVenues = async (
         where ${CHOSEN} and e.event_id = any ($10) and e.alternate_id is null and not e.is_carried and e.value > 0
           and e.kind in ('met', 'short', 'scored')
         group by 1, 2, 3
+     ), whole as (
+       select event_id, person_id, sum(logs) as logs, sum(results) as results from own group by 1, 2 having count(*) > 1
      ), apart as (
-       select event_id, venue, logs / results as there,
-              (sum(logs) over person - logs) / nullif(sum(results) over person - results, 0) as elsewhere
-         from own window person as (partition by event_id, person_id)
+       select o.event_id, o.venue, o.logs / o.results - (w.logs - o.logs) / (w.results - o.results) as apart
+         from own o join whole w on w.event_id = o.event_id and w.person_id = o.person_id
      )
-     select event_id, venue, count(*)::integer as people, avg(there - elsewhere)::float8 as mean_log,
-            coalesce(stddev_samp(there - elsewhere), 0)::float8 as deviation_log
-       from apart where elsewhere is not null group by 1, 2 order by 1, 2`,
+     select event_id, venue, count(*)::integer as people, avg(apart)::float8 as mean_log,
+            coalesce(stddev_samp(apart), 0)::float8 as deviation_log
+       from apart group by 1, 2 order by 1, 2`,
     [...parametersOf(chosen), eventIds],
   )
   return rows.map((row) => ({
