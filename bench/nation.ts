@@ -4,77 +4,23 @@
  * and how much room it all takes.
  */
 import { randomUUID } from 'node:crypto'
-import { readFileSync } from 'node:fs'
-import type { AddressInfo } from 'node:net'
-import path from 'node:path'
-import pino from 'pino'
-import {
-  judgeDay,
-  parseStandard,
-  rehearseDay,
-  storeVerdict,
-  type DayCandidate,
-  type RecordedCapture,
-} from '@able-gauge/core'
-import { DATA, ROOT } from '../scripts/lib/paths.mjs'
-import { openCluster } from '../scripts/lib/postgres.mjs'
-import { requirePostgres } from '../scripts/lib/requirements.mjs'
-import { hashPassword } from '../server/src/access/password.ts'
-import { LONG, openPool } from '../server/src/database.ts'
-import { NO_LIMITS } from '../server/src/limits.ts'
-import { openServer } from '../server/src/openServer.ts'
-import { migrate } from '../server/src/prepare.ts'
-import { addAccount } from '../server/src/store/accountStore.ts'
+import { judgeDay, rehearseDay, storeVerdict, type DayCandidate, type RecordedCapture } from '@able-gauge/core'
 import { addEntry } from '../server/src/store/entryStore.ts'
 import { addOccasion, addStaffMember } from '../server/src/store/occasionStore.ts'
 import { addPerson } from '../server/src/store/personStore.ts'
 import { addStandard } from '../server/src/store/standardStore.ts'
+import { entryStandard, openHouse, putOnRecord } from './house.ts'
 import { median } from './median.ts'
 
 const [DAYS, HEADS, CAPTURES_EACH, PERSONS, UNITS] = [1_000, 60, 100, 15_000, 24]
-const PASSWORD = 'a password for benches'
-const DATABASE = 'able_gauge_nation'
 const SIGNED_DAYS = 5
 const REPEATS = 30
 
-const parsed = parseStandard(
-  JSON.parse(readFileSync(path.join(ROOT, 'demo/standards/constabulary-entry-v3.json'), 'utf8')),
-)
-if (!parsed.ok) throw new Error('The demo standard is unsound.')
-const standard = parsed.value
-
-const cluster = await openCluster(requirePostgres(), path.join(DATA, 'bench-postgres'))
-await cluster.dropDatabase(DATABASE)
-await cluster.makeDatabase(DATABASE)
-await migrate(cluster.ownerUrl(DATABASE))
-const owner = openPool(cluster.ownerUrl(DATABASE), 2, { ...LONG, statementMs: 3_600_000 })
-const accountId = randomUUID()
-await addAccount(owner, {
-  id: accountId,
-  signInName: 'officer',
-  displayName: 'The officer',
-  role: 'officer',
-  passwordHash: await hashPassword(PASSWORD),
-  isDemo: false,
-})
+const standard = entryStandard()
+const house = await openHouse('able_gauge_nation')
+const { owner, accountId } = house
 for (const version of [1, 2, 3]) await addStandard(owner, { ...standard, version })
-
-const opened = await openServer({
-  databaseUrl: cluster.appUrl(DATABASE),
-  demo: false,
-  webFolder: null,
-  log: pino({ level: 'error' }),
-  limits: NO_LIMITS,
-})
-await new Promise<void>((resolve) => opened.http.listen(0, '127.0.0.1', resolve))
-const address = `http://127.0.0.1:${(opened.http.address() as AddressInfo).port}`
-const json = { 'Content-Type': 'application/json' }
-const signedIn = await fetch(`${address}/api/session`, {
-  method: 'POST',
-  headers: json,
-  body: JSON.stringify({ signInName: 'officer', password: PASSWORD }),
-})
-const headers = { ...json, Cookie: signedIn.headers.get('Set-Cookie')?.split(';')[0] ?? '' }
+const ask = await house.serve()
 
 /** A day of sixty that was worked and waits for its signature. @returns its id */
 const workedDay = async (seed: number): Promise<string> => {
@@ -93,13 +39,7 @@ const workedDay = async (seed: number): Promise<string> => {
     people.push({ entryId: id, ageYears: 27, ...entry })
   }
   const made = rehearseDay(standard, people, seed, Date.parse(`${testDate}T00:00:00Z`))
-  await owner.query(
-    `insert into captures (id, occasion_id, seq, event_id, entry_id, kind, payload, device_id, device_ms, at_ms, uncertainty_ms, actor_id, received_ms)
-     select c.id, $1, c.seq, c."eventId", c."entryId", c.kind, c.payload, c."deviceId", c."deviceMs", c."atMs", c."uncertaintyMs", $2, c."atMs" + 20
-       from jsonb_to_recordset($3) c (id uuid, seq integer, "eventId" text, "entryId" uuid, kind text, payload jsonb, "deviceId" text, "deviceMs" bigint, "atMs" bigint, "uncertaintyMs" integer)`,
-    [occasionId, accountId, JSON.stringify(made.map((capture, index) => ({ ...capture, seq: index + 1 })))],
-  )
-  await owner.query('update capture_ledger set last_seq = $2 where occasion_id = $1', [occasionId, made.length])
+  await putOnRecord(owner, occasionId, accountId, made)
   return occasionId
 }
 /** How long the signatures of new days take, in ms: the middle one. */
@@ -108,11 +48,7 @@ const signNewDays = async (firstSeed: number): Promise<number> => {
   for (let at = 0; at < SIGNED_DAYS; at++) {
     const id = await workedDay(firstSeed + at)
     const began = performance.now()
-    const answer = await fetch(`${address}/api/occasions/${id}/sign-off`, {
-      method: 'POST',
-      headers,
-      body: JSON.stringify({ password: PASSWORD, acceptOpen: true }),
-    })
+    const answer = await ask(`occasions/${id}/sign-off`, { method: 'POST', body: house.sign })
     await answer.arrayBuffer()
     if (answer.status !== 201) throw new Error(`A day was not signed: ${answer.status}.`)
     took.push(performance.now() - began)
@@ -265,7 +201,7 @@ for (const [name, most, paths] of VIEWS) {
   for (let turn = 0; turn < REPEATS; turn++) {
     const asked = paths[turn % paths.length] ?? ''
     const began = performance.now()
-    const answer = await fetch(`${address}/api/${asked}`, { headers })
+    const answer = await ask(asked)
     await answer.arrayBuffer()
     if (answer.status !== 200) throw new Error(`${asked}: ${answer.status}`)
     took.push(performance.now() - began)
@@ -280,6 +216,4 @@ const onFull = await signNewDays(101)
 say(
   `sign-off of a new day of ${HEADS}: ${onEmpty.toFixed(0)} ms on an empty database, ${onFull.toFixed(0)} ms on this one, ${(onFull / onEmpty).toFixed(2)} times`,
 )
-await opened.close()
-await owner.end()
-cluster.stop()
+await house.close()

@@ -149,7 +149,8 @@ class ServerProgram {
   }
 
   start(port) {
-    const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=''`
+    // sums over years of results stay in memory
+    const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c work_mem=16MB`
     const { status } = this.call('pg_ctl', ['start', '-w', '-t', '60', '-D', this.data, '-l', this.log, '-o', options])
     if (status === 0) return
     const tail = existsSync(this.log) ? readFileSync(this.log, 'utf8').trim().split('\n').slice(-5).join('\n') : ''

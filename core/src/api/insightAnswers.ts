@@ -274,12 +274,24 @@ export class ReasonCount {
   @Whole(0) readonly times!: number
 }
 
+/** How one person's watch differed from the other one on the same finishes. */
+export class WatchShape {
+  @FreeText(40) readonly accountId!: string
+  @FreeText(120) readonly name!: string
+  @Whole(1) readonly finishes!: number
+  /** Own time less the other, in ms. */
+  @Real() readonly meanMs!: number
+  @Real() readonly deviationMs!: number
+}
+
 export class GradersAnswer {
   /** Events that somebody refuses repetitions in. */
   @NestedList(() => InsightEvent, 0, 100) readonly events!: readonly InsightEvent[]
   @Nullable() @Slug() readonly eventId!: string | null
   @NestedList(() => InsightNamed, 0, 200) readonly reasons!: readonly InsightNamed[]
   @NestedList(() => GraderShape, 0, 10_000) readonly graders!: readonly GraderShape[]
+  /** Of all events that were timed by two watches. */
+  @NestedList(() => WatchShape, 0, 10_000) readonly watches!: readonly WatchShape[]
   /** Whether all are told by name, or only who asks beside all the others together. */
   @Flag() readonly isWhole!: boolean
 }

@@ -121,7 +121,7 @@ export const factsOfDay = (
   verdicts: ReadonlyMap<string, Verdict>,
   captures: readonly RecordedCapture[],
 ): DayFacts => {
-  const actorOf = actorsOf(captures)
+  const actorOf = actorIn(captures)
   const observed = terms.standard.events.map((event) => {
     const settled = settleCaptures(
       captures.filter(({ eventId }) => eventId === event.id),
@@ -197,19 +197,17 @@ const kindOfMark = (mark: Mark): EventResult => {
   }
 }
 
-interface ActorsOf {
-  /** Who pressed most of it on a device. */
-  (device: string, own: readonly Capture[]): string | null
-}
+/** Who pressed most of some captures; null for none. */
+type ActorOf = (own: readonly Capture[]) => string | null
 
 /** Who captured what, of captures as they were sent; settling keeps their ids. */
-const actorsOf = (captures: readonly RecordedCapture[]): ActorsOf => {
+const actorIn = (captures: readonly RecordedCapture[]): ActorOf => {
   const actorOf = new Map(captures.map(({ id, actorId }) => [id, actorId]))
-  return (device, own) => {
+  return (own) => {
     const counts = new Map<string, number>()
-    for (const { id, deviceId } of own) {
+    for (const { id } of own) {
       const actor = actorOf.get(id)
-      if (deviceId === device && actor !== undefined) counts.set(actor, (counts.get(actor) ?? 0) + 1)
+      if (actor !== undefined) counts.set(actor, (counts.get(actor) ?? 0) + 1)
     }
     return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null
   }
@@ -227,7 +225,7 @@ const observedOf = (
   candidate: DayCandidate,
   own: readonly Capture[],
   start: Capture | undefined,
-  actorOf: ActorsOf,
+  actorOf: ActorOf,
 ): Observed => {
   if (own.length === 0) return NOTHING
   const { protocol } = chosenEvent(standard, event, candidate).event
@@ -241,12 +239,25 @@ const observedOf = (
       ...pairsOfSlots(protocol, { ...stood.stamped.readings, ...readingsIn(own) }).map((pair) => ({
         ...base,
         ...pair,
+        ...(pair.of === 'watch'
+          ? { firstBy: actorOf(own.filter(onWatch(1))), secondBy: actorOf(own.filter(onWatch(2))) }
+          : {}),
       })),
       ...byTwoMethods(stood, own).map((pair) => ({ ...base, of: 'method' as const, ...pair })),
     ],
     graded: gradedBy(event.id, stood, own, actorOf),
   }
 }
+
+const on =
+  (device: string) =>
+  ({ deviceId }: Capture): boolean =>
+    deviceId === device
+/** Which watch stamped it; without a number, the timer's. */
+const onWatch =
+  (watch: number) =>
+  (capture: Capture): boolean =>
+    capture.kind === 'crossed' && (capture.payload.watch ?? 1) === watch
 
 /** Decisions on a device, since the last beginning. */
 const decisionsOn = (device: string, own: readonly Capture[]): Decision[] => {
@@ -262,7 +273,7 @@ const secondCounts = (
   eventId: string,
   { holder, second, stamped }: Stood,
   own: readonly Capture[],
-  actorOf: ActorsOf,
+  actorOf: ActorOf,
 ): RepeatFacts[] => {
   if (holder === null) return []
   const first = decisionsOn(holder, own)
@@ -277,8 +288,8 @@ const secondCounts = (
         first: stamped.soFar,
         second: other.stamped.soFar,
         unit: 'count',
-        firstBy: actorOf(holder, own),
-        secondBy: actorOf(other.deviceId, own),
+        firstBy: actorOf(own.filter(on(holder))),
+        secondBy: actorOf(own.filter(on(other.deviceId))),
         decisions: matchDecisions(first, decisions),
       },
     ]
@@ -289,11 +300,11 @@ const gradedBy = (
   eventId: string,
   { holder, second }: Stood,
   own: readonly Capture[],
-  actorOf: ActorsOf,
+  actorOf: ActorOf,
 ): GraderFacts[] =>
   [...(holder === null ? [] : [holder]), ...second.map(({ deviceId }) => deviceId)].flatMap((device): GraderFacts[] => {
     const decisions = decisionsOn(device, own)
-    const accountId = actorOf(device, own)
+    const accountId = actorOf(own.filter(on(device)))
     if (accountId === null || decisions.length === 0) return []
     const refused: Record<string, number> = {}
     for (const { answer } of decisions) if (answer !== COUNTED) refused[answer] = (refused[answer] ?? 0) + 1

@@ -17,6 +17,7 @@ import {
   listSecondCounts,
   sumGraders,
   sumStaffWork,
+  sumWatches,
   type GraderCount,
   type GraderSums,
   type SecondCount,
@@ -33,25 +34,33 @@ export const gradersOf = async (
   account: Pick<Account, 'id' | 'role'>,
 ): Promise<GradersAnswer> => {
   const isWhole = account.role === 'officer'
-  const nothing = { events: [], eventId: null, reasons: [], graders: [], isWhole }
+  const nothing = { events: [], eventId: null, reasons: [], graders: [], watches: [], isWhole }
   if (!chosen || !standard) return nothing
   const graded = await listGradedEvents(db, chosen)
   const eventId = graded.find((id) => id === wantedEvent) ?? graded[0] ?? null
   const events = eventsOf(standard).filter((event) => graded.includes(event.eventId))
   if (eventId === null) return nothing
-  const [sums, reasons, mix, seconds, work] = await Promise.all([
+  const [sums, reasons, mix, seconds, work, watches] = await Promise.all([
     sumGraders(db, chosen, eventId),
     countReasons(db, chosen, eventId),
     countMix(db, chosen, eventId),
     listSecondCounts(db, chosen, eventId),
     sumStaffWork(db, chosen),
+    sumWatches(db, chosen),
   ])
   const people = new Map([...work, ...sums].map(({ accountId, name }) => [accountId, name]))
   const all = [...people].map(([accountId, name]) => shapeOf(accountId, name, { sums, reasons, mix, seconds, work }))
   const own = all.filter(({ accountId }) => accountId === account.id)
   const others = all.filter(({ accountId }) => accountId !== account.id)
   const graders = isWhole ? all : [...own, ...(others.length > 0 ? [togetherOf(others)] : [])]
-  return { events, eventId, reasons: reasonsIn(standard, eventId), graders, isWhole }
+  return {
+    events,
+    eventId,
+    reasons: reasonsIn(standard, eventId),
+    graders,
+    watches: watches.filter(({ accountId }) => isWhole || accountId === account.id),
+    isWhole,
+  }
 }
 
 interface Found {

@@ -65,9 +65,9 @@ export const insightRoutes: readonly Route[] = [
       const [groups, venues] = await Promise.all([
         countEventGroups(pool, chosen),
         // at one venue alone there is nothing to compare
-        chosen.venue === null ? tallyVenues(pool, chosen, ids) : [],
+        Promise.all(chosen.venue === null ? ids.map((id) => tallyVenues(pool, chosen, id)) : []),
       ])
-      call.response.json({ groups, venues })
+      call.response.json({ groups, venues: venues.flat() })
     },
   },
   {

@@ -151,13 +151,17 @@ export const listOccasions = async (
   const { rows } = await db.query<
     OccasionRow & { standard_name: string; organisation: string; entries: number; present: number; last_seq: number }
   >(
-    `select ${OCCASION_COLUMNS}, st.content ->> 'name' as standard_name, st.content ->> 'organisation' as organisation,
+    // of each standard its document is read once, not once a day
+    `with named as materialized (
+       select id, version, content ->> 'name' as standard_name, content ->> 'organisation' as organisation from standards
+     )
+     select ${OCCASION_COLUMNS}, st.standard_name, st.organisation,
             coalesce(n.entries, 0) as entries, coalesce(n.present, 0) as present, l.last_seq
        from ${OCCASION_TABLES}
        left join (select e.occasion_id, count(*)::integer as entries,
                          count(*) filter (where e.attendance = 'present')::integer as present
                     from entries e group by 1) n on n.occasion_id = o.id
-       join standards st on st.id = o.standard_id and st.version = o.standard_version
+       join named st on st.id = o.standard_id and st.version = o.standard_version
        join capture_ledger l on l.occasion_id = o.id
       where exists (select 1 from occasion_staff f where f.occasion_id = o.id and f.account_id = $1)
          or ($2 and ($3::uuid is null or unit_within(o.unit_id, $3)))

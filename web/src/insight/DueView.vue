@@ -197,14 +197,8 @@ const savePdf = async (): Promise<void> => {
   <p v-else-if="problem === ''" class="sheet part none quiet">Reading …</p>
 </template>
 
+<style scoped src="./insightViews.css"></style>
 <style scoped>
-.top {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
-  justify-content: space-between;
-  margin: 8px 0 10px;
-}
 .filters,
 .deeds {
   display: flex;
@@ -228,10 +222,6 @@ const savePdf = async (): Promise<void> => {
 }
 .overdue .state {
   color: var(--short);
-}
-.small {
-  font-size: 0.8125rem;
-  margin: 8px 0 0;
 }
 @media (max-width: 700px) {
   td:nth-child(5),

@@ -82,24 +82,8 @@ const orderOf = (key: string): number => AGE_GROUPS.findIndex((name) => name ===
   </template>
 </template>
 
+<style scoped src="./insightViews.css"></style>
 <style scoped>
-.top {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
-  justify-content: space-between;
-  margin: 8px 0 10px;
-}
-.ask {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  margin: 0 0 10px;
-  font-weight: 650;
-}
-.event {
-  width: auto;
-}
 .draft {
   margin-left: auto;
 }
@@ -107,10 +91,6 @@ const orderOf = (key: string): number => AGE_GROUPS.findIndex((name) => name ===
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 400px), 1fr));
   gap: 14px;
-}
-h2 {
-  font-size: 1.1875rem;
-  margin: 0 0 8px;
 }
 .sentences {
   margin: 12px 0 0;

@@ -6,17 +6,16 @@ import { BFormSelect } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import FilterBar from './FilterBar.vue'
 import GraderRatio from './GraderRatio.vue'
-import { readGraders, readResults } from './insightCalls.ts'
+import { printMean } from './eventWords.ts'
+import { readGraders } from './insightCalls.ts'
 import { useFilters } from './useFilters.ts'
 import { useLooked } from './useLooked.ts'
+import { useSums } from './useOverview.ts'
 import { useSession } from '../session/sessionStore.ts'
 
 const session = useSession()
 const { filters, valueOf, set } = useFilters()
-const { answer: overview } = useLooked(
-  () => filters.value,
-  async (asked) => (session.can('insight.read') ? readResults(asked) : null),
-)
+const { answer: overview } = useSums()
 const { answer, problem } = useLooked(() => ({ ...filters.value, event: valueOf('event') }), readGraders)
 
 const nameOf = ({ accountId, name }: GraderShape): string =>
@@ -68,10 +67,11 @@ const agreementOf = ({ decisions }: GraderShape): string => {
       ),
     ),
   )
-  const [plain, byReason, same] = [kappa(twoWays, 'plain'), kappa(table, 'plain'), sameDecisions(table)]
+  const [plain, same] = [kappa(twoWays, 'plain'), sameDecisions(table)]
+  const [byReason, weighted] = [kappa(table, 'plain'), kappa(table, 'linear')]
   if (same === null) return 'nothing to compare'
   const figures = plain === null ? '' : `; kappa ${plain.toFixed(2)} counted or refused`
-  const reasons = byReason === null ? '' : `, ${byReason.toFixed(2)} by reason`
+  const reasons = byReason === null ? '' : `, ${byReason.toFixed(2)} by reason (${(weighted ?? 0).toFixed(2)} weighted)`
   return `${(100 * same).toFixed(1)} % of repetitions alike${figures}${reasons}`
 }
 const placeOf = (id: string): number =>
@@ -147,6 +147,27 @@ const events = computed(() => (answer.value?.events ?? []).map(({ eventId, name 
             </tbody>
           </table>
         </section>
+        <section v-if="answer.watches.length > 0" class="sheet part" aria-label="Two watches">
+          <h2>Timed by two</h2>
+          <table class="table">
+            <thead>
+              <tr>
+                <th scope="col">Timer</th>
+                <th scope="col">Finishes</th>
+                <th scope="col">Own less the other</th>
+                <th scope="col">95 of 100 within</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="one in answer.watches" :key="one.accountId">
+                <td>{{ one.name }}</td>
+                <td class="figures">{{ one.finishes }}</td>
+                <td class="figures">{{ printMean(one.meanMs, 'ms') }}</td>
+                <td class="figures">± {{ printMean(1.96 * one.deviationMs, 'ms') }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </section>
         <section class="sheet part" aria-label="Work">
           <h2>Who captured, put right and decided</h2>
           <table class="table">
@@ -178,24 +199,8 @@ const events = computed(() => (answer.value?.events ?? []).map(({ eventId, name 
   <p v-else-if="problem === ''" class="sheet part none quiet">Reading …</p>
 </template>
 
+<style scoped src="./insightViews.css"></style>
 <style scoped>
-.bar {
-  margin: 8px 0 10px;
-}
-.ask {
-  display: flex;
-  align-items: center;
-  gap: 12px;
-  margin: 8px 0 10px;
-}
-.event {
-  width: auto;
-  font-weight: 650;
-}
-h2 {
-  font-size: 1.1875rem;
-  margin: 0 0 8px;
-}
 .grader {
   display: grid;
   grid-template-columns: 190px minmax(160px, 1fr) minmax(0, 1.2fr);

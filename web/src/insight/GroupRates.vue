@@ -4,7 +4,12 @@ import type { ComparedGroup } from '@able-gauge/core/statistics'
 import { computed } from 'vue'
 import RateStrip from '../ui/RateStrip.vue'
 
-const props = defineProps<{ groups: readonly ComparedGroup[] }>()
+const props = defineProps<{
+  groups: readonly ComparedGroup[]
+  /** Whether there is somebody to open. */
+  canOpen?: boolean
+}>()
+const emit = defineEmits<{ open: [place: number] }>()
 const fourFifths = computed(() => {
   const highest = props.groups.find(({ reading }) => reading === 'highest')
   return highest && props.groups.length > 1 ? 0.8 * highest.rate : null
@@ -13,13 +18,24 @@ const fourFifths = computed(() => {
 
 <template>
   <ul>
-    <li v-for="group in groups" :key="group.name" :class="group.reading">
+    <li v-for="(group, place) in groups" :key="group.name" :class="group.reading">
       <span class="name"
         ><b>{{ group.name }}</b
         ><small class="quiet">{{ group.of }} {{ group.of === 1 ? 'result' : 'results' }}</small></span
       >
       <RateStrip :group="group" :four-fifths="fourFifths" />
-      <span class="figures rate">{{ group.reading === 'tooFew' ? '' : `${Math.round(100 * group.rate)} %` }}</span>
+      <button
+        v-if="canOpen && group.met > 0"
+        type="button"
+        class="figures rate opens"
+        :aria-label="`${group.name}: who met it`"
+        @click="emit('open', place)"
+      >
+        {{ group.reading === 'tooFew' ? `${group.met}` : `${Math.round(100 * group.rate)} %` }}
+      </button>
+      <span v-else class="figures rate">{{
+        group.reading === 'tooFew' ? '' : `${Math.round(100 * group.rate)} %`
+      }}</span>
     </li>
   </ul>
 </template>
@@ -42,6 +58,14 @@ li {
 }
 .name small {
   display: block;
+}
+.opens {
+  border: 0;
+  background: none;
+  padding: 4px 0;
+  color: inherit;
+  text-decoration: underline;
+  text-decoration-color: var(--line-2);
 }
 .rate {
   font-weight: 650;

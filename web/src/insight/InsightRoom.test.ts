@@ -72,6 +72,7 @@ const GRADERS: GradersAnswer = {
   eventId: 'press-ups',
   reasons: [{ id: 'depth', name: 'Not low enough' }],
   isWhole: true,
+  watches: [],
   graders: [
     ['strict', 'Tam Strict', 200],
     ['usual', 'Jo Usual', 60],
@@ -268,7 +269,7 @@ test('a strict grader is told with figures, the mix and how two agreed', async (
   expect(words).toContain('Tam Strict: 20.0 % refused, 3.33 times the share of the others')
   expect(words).toContain('50 % female; 31 years old; 75 % met every other event')
   // by hand: 95 of 100 alike; chance 0.9 · 0.95 + 0.1 · 0.05 = 0.86, so (0.95 − 0.86) / 0.14
-  expect(words).toContain('95.0 % of repetitions alike; kappa 0.64')
+  expect(words).toContain('95.0 % of repetitions alike; kappa 0.64 counted or refused, 0.64 by reason (0.64 weighted)')
   expect(words).toContain('Jo Usual (you)')
 })
 

@@ -2,21 +2,17 @@
 /** A unit or everybody over time: year by year, and how each person changed, told apart from noise. */
 import { BFormSelect } from 'bootstrap-vue-next'
 import { computed } from 'vue'
-import { useSession } from '../session/sessionStore.ts'
 import ChangeChart from './ChangeChart.vue'
 import FilterBar from './FilterBar.vue'
 import YearsChart from './YearsChart.vue'
 import { printMean } from './eventWords.ts'
-import { readProgress, readResults } from './insightCalls.ts'
+import { readProgress } from './insightCalls.ts'
 import { useFilters } from './useFilters.ts'
 import { useLooked } from './useLooked.ts'
+import { useSums } from './useOverview.ts'
 
-const session = useSession()
 const { filters, valueOf, set } = useFilters()
-const { answer: overview } = useLooked(
-  () => filters.value,
-  async (asked) => (session.can('insight.read') ? readResults(asked) : null),
-)
+const { answer: overview } = useSums()
 const { answer, problem } = useLooked(() => ({ ...filters.value, event: valueOf('event') }), readProgress)
 
 const MOST_SHOWN = 40
@@ -83,36 +79,9 @@ const events = computed(() => (answer.value?.events ?? []).map(({ eventId, name 
   <p v-else-if="problem === ''" class="sheet part none quiet">Reading …</p>
 </template>
 
+<style scoped src="./insightViews.css"></style>
 <style scoped>
-.bar {
-  margin: 8px 0 10px;
-}
-.ask {
-  margin: 0 0 10px;
-}
-.event {
-  width: auto;
-  font-weight: 650;
-}
-.grid {
-  display: grid;
-  grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
-  gap: 14px;
-  align-items: start;
-}
-h2 {
-  font-size: 1.1875rem;
-  margin: 0 0 4px;
-}
 section > p {
   margin: 0 0 8px;
-}
-.small {
-  font-size: 0.8125rem;
-}
-@media (max-width: 900px) {
-  .grid {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

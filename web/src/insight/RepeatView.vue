@@ -7,14 +7,15 @@ import { useSession } from '../session/sessionStore.ts'
 import AgreementChart from './AgreementChart.vue'
 import FilterBar from './FilterBar.vue'
 import { printMean } from './eventWords.ts'
-import { readRepeats, readResults } from './insightCalls.ts'
+import { readRepeats } from './insightCalls.ts'
 import { useFilters } from './useFilters.ts'
 import { useLooked } from './useLooked.ts'
+import { useSums } from './useOverview.ts'
 import { useTakeOver } from './useTakeOver.ts'
 
 const session = useSession()
 const { filters, valueOf, set } = useFilters()
-const { answer: overview } = useLooked(() => filters.value, readResults)
+const { answer: overview } = useSums()
 const { answer, problem } = useLooked(
   () => ({
     ...filters.value,
@@ -78,7 +79,7 @@ const takeOver = useTakeOver(() => overview.value?.standardId ?? '')
       <p class="ask">
         <BFormSelect
           :model-value="chosen ? keyOf(chosen) : ''"
-          class="what"
+          class="event"
           :options="options"
           aria-label="What was measured twice"
           @update:model-value="(key) => choose(String(key))"
@@ -159,22 +160,8 @@ const takeOver = useTakeOver(() => overview.value?.standardId ?? '')
   <p v-else-if="problem === ''" class="sheet part none quiet">Reading …</p>
 </template>
 
+<style scoped src="./insightViews.css"></style>
 <style scoped>
-.bar {
-  margin: 8px 0 10px;
-}
-.ask {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 10px;
-  margin: 0 0 10px;
-}
-.what {
-  width: auto;
-  max-width: 100%;
-  font-weight: 650;
-}
 .within {
   display: flex;
   align-items: center;
@@ -182,15 +169,6 @@ const takeOver = useTakeOver(() => overview.value?.standardId ?? '')
 }
 .days {
   width: 70px;
-}
-.grid {
-  display: grid;
-  grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
-  gap: 14px;
-}
-h2 {
-  font-size: 1.1875rem;
-  margin: 0 0 4px;
 }
 dl {
   display: grid;
@@ -213,13 +191,5 @@ dd small {
 .says {
   border-left: 6px solid var(--vest);
   padding-left: 10px;
-}
-.small {
-  font-size: 0.8125rem;
-}
-@media (max-width: 900px) {
-  .grid {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -14,7 +14,7 @@ import ResultsTable from './ResultsTable.vue'
 import StripChart from './StripChart.vue'
 import type { Filters } from './insightCalls.ts'
 import { MOST_SQUARES } from './squares.ts'
-import { groupsBy, useOverview } from './useOverview.ts'
+import { groupsBy, keysBy, useOverview } from './useOverview.ts'
 
 const session = useSession()
 const { filters, answer, events: eventGroups, graders, problem, sentences } = useOverview()
@@ -55,6 +55,21 @@ const GROUPINGS: readonly { value: GroupedBy; text: string }[] = [
 ]
 const grouping = ref<GroupedBy>('unit')
 const groups = computed(() => (answer.value ? groupsBy(answer.value, grouping.value) : []))
+/** By which filter the people of a group are found. */
+const FILTER_OF: Readonly<Partial<Record<GroupedBy, string>>> = {
+  unit: 'unit',
+  category: 'category',
+  age: 'age',
+  version: 'version',
+  venue: 'venue',
+  year: 'when',
+  month: 'when',
+}
+const openGroup = (place: number): void => {
+  const key = answer.value ? keysBy(answer.value, grouping.value)[place] : undefined
+  const filter = FILTER_OF[grouping.value]
+  if (key && filter !== undefined) open(`${groups.value[place]?.name ?? ''}: met it`, { [filter]: key, outcome: 'met' })
+}
 const asTable = ref(false)
 </script>
 
@@ -133,7 +148,7 @@ const asTable = ref(false)
       <section class="sheet part" aria-label="Groups">
         <BFormSelect v-model="grouping" class="grouping" :options="[...GROUPINGS]" aria-label="Grouped" />
         <p class="quiet">Share that met it, with the range chance allows (95 %). Dotted: four fifths of the highest.</p>
-        <GroupRates :groups="groups" />
+        <GroupRates :groups="groups" :can-open="canOpen" @open="openGroup" />
       </section>
       <InsightSays class="all" :sentences="sentences" />
     </div>

@@ -14,6 +14,16 @@ import { readEventGroups, readGraders, readResults, type Filters } from './insig
 import { useFilters } from './useFilters.ts'
 import { useLooked } from './useLooked.ts'
 
+/** The sums alone, for views that only filter by them; null for whoever may not see any. */
+export const useSums = () => {
+  const { filters } = useFilters()
+  const session = useSession()
+  return useLooked(
+    () => filters.value,
+    async (asked: Filters) => (session.can('insight.read') ? readResults(asked) : null),
+  )
+}
+
 const NO_GROUPS: EventGroupsAnswer = { groups: [], venues: [] }
 
 export const useOverview = () => {
@@ -80,3 +90,7 @@ export const groupsBy = (answer: InsightAnswer, by: GroupedBy): ComparedGroup[] 
       .filter((group) => group.by === by)
       .map(({ key, met, of }) => ({ name: groupName(answer, by, key), met, of })),
   )
+
+/** The keys of the same groups, in the same order. */
+export const keysBy = (answer: InsightAnswer, by: GroupedBy): string[] =>
+  answer.groups.filter((group) => group.by === by).map(({ key }) => key)

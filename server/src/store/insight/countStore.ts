@@ -225,40 +225,30 @@ export const countEventGroups = async (db: Database, chosen: ChosenResults): Pro
 }
 
 /** Of people who did an event at one venue and at others: how far apart it came out, by their own mean figures. */
-export const tallyVenues = async (
-  db: Database,
-  chosen: ChosenResults,
-  eventIds: readonly string[],
-): Promise<VenueTallyShape[]> => {
-  const { rows } = await db.query<{
-    event_id: string
-    venue: string
-    people: number
-    mean_log: number
-    deviation_log: number
-  }>(
+export const tallyVenues = async (db: Database, chosen: ChosenResults, eventId: string): Promise<VenueTallyShape[]> => {
+  const { rows } = await db.query<{ venue: string; people: number; mean_log: number; deviation_log: number }>(
     `with own as (
-       select e.event_id, coalesce(p.merged_into, p.id) as person_id, r.venue, sum(ln(e.value)) as logs, count(*) as results
+       select coalesce(p.merged_into, p.id) as person_id, r.venue, sum(ln(e.value)) as logs, count(*) as results
          from ${OF_EVENT} join people p on p.id = r.person_id
-        where ${CHOSEN} and e.event_id = any ($10) and e.alternate_id is null and not e.is_carried and e.value > 0
+        where ${CHOSEN} and e.event_id = $10 and e.alternate_id is null and not e.is_carried and e.value > 0
           and e.kind in ('met', 'short', 'scored')
-        group by 1, 2, 3
+        group by 1, 2
      ), whole as (
-       select event_id, person_id, sum(logs) as logs, sum(results) as results from own group by 1, 2 having count(*) > 1
+       select person_id, sum(logs) as logs, sum(results) as results from own group by 1 having count(*) > 1
      ), apart as (
-       select o.event_id, o.venue, o.logs / o.results - (w.logs - o.logs) / (w.results - o.results) as apart
-         from own o join whole w on w.event_id = o.event_id and w.person_id = o.person_id
+       select o.venue, o.logs / o.results - (w.logs - o.logs) / (w.results - o.results) as apart
+         from own o join whole w on w.person_id = o.person_id
      )
-     select event_id, venue, count(*)::integer as people, avg(apart)::float8 as mean_log,
+     select venue, count(*)::integer as people, avg(apart)::float8 as mean_log,
             coalesce(stddev_samp(apart), 0)::float8 as deviation_log
-       from apart group by 1, 2 order by 1, 2`,
-    [...parametersOf(chosen), eventIds],
+       from apart group by 1 order by 1`,
+    [...parametersOf(chosen), eventId],
   )
-  return rows.map((row) => ({
-    eventId: row.event_id,
-    venue: row.venue,
-    people: row.people,
-    meanLog: row.mean_log,
-    deviationLog: row.deviation_log,
+  return rows.map(({ venue, people, mean_log: meanLog, deviation_log: deviationLog }) => ({
+    eventId,
+    venue,
+    people,
+    meanLog,
+    deviationLog,
   }))
 }

@@ -93,6 +93,30 @@ export const listSecondCounts = async (
   return rows
 }
 
+export interface WatchSums {
+  readonly accountId: string
+  readonly name: string
+  readonly finishes: number
+  readonly meanMs: number
+  readonly deviationMs: number
+}
+
+/** Of finishes that two watches stamped: how each person's differed from the other. */
+export const sumWatches = async (db: Database, chosen: ChosenResults): Promise<WatchSums[]> => {
+  const { rows } = await db.query<WatchSums>(
+    `select x.by as "accountId", a.display_name as name, count(*)::integer as finishes, avg(x.apart)::float8 as "meanMs",
+            coalesce(stddev_samp(x.apart), 0)::float8 as "deviationMs"
+       from (select f.first_by as by, f.first - f.second as apart
+               from repeated_figures f join results r on r.id = f.result_id where ${CHOSEN} and f.of = 'watch'
+              union all
+             select f.second_by, f.second - f.first
+               from repeated_figures f join results r on r.id = f.result_id where ${CHOSEN} and f.of = 'watch') x
+       join accounts a on a.id = x.by group by 1, 2 order by 2`,
+    parametersOf(chosen),
+  )
+  return rows
+}
+
 export interface StaffSums {
   readonly accountId: string
   readonly name: string
