@@ -85,6 +85,7 @@ const WEB = {
   muster: ['day', 'session', 'ui'],
   run: ['day', 'session', 'sound', 'sync', 'ui'],
   verdicts: ['day', 'handout', 'session', 'sync', 'ui'],
+  replay: ['day', 'session', 'ui'],
   handout: ['day', 'session', 'ui'],
   signoff: ['day', 'session', 'ui'],
   people: ['session', 'standards', 'ui'],

@@ -46,6 +46,7 @@ test('what decides is told and opens its people; a group too small is told so; a
 
   // a draft version on these results: what would change for whom
   await page.getByRole('group', { name: 'What is looked at' }).getByLabel('Standard').selectOption('Guard Service Test')
+  await expect(page.getByRole('region', { name: 'By unit' })).toContainText('B Company')
   await page.getByRole('link', { name: 'A draft on these results' }).click()
   await expect(page).toHaveURL(/standards\/guard-service\/compare/)
   await expect(page.getByRole('heading', { name: /Compare|Guard Service Test/ }).first()).toBeVisible()

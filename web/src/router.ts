@@ -118,6 +118,12 @@ export const makeRouter = (): Router => {
             meta: { title: 'Verdicts' },
           },
           {
+            path: 'replay/:eventId?',
+            name: 'replay',
+            component: () => import('./replay/ReplayRoom.vue'),
+            meta: { title: 'Replay' },
+          },
+          {
             path: 'verdicts/:entryId/sheet',
             name: 'sheet',
             component: () => import('./verdicts/ResultSheetRoom.vue'),

@@ -178,7 +178,14 @@ const setUp = computed(() => {
           >
           <VerdictChip v-if="test.verdict" :verdict="test.verdict" />
           <span v-else class="quiet">not signed off</span>
-          <span v-if="test.amended" class="quiet">amended after sign-off</span>
+          <span class="after">
+            <span v-if="test.amended" class="quiet">amended after sign-off</span>
+            <RouterLink
+              v-if="!test.broughtIn && session.can('verdicts.read')"
+              :to="{ name: 'replay', params: { dayId: test.occasionId }, query: { entry: test.entryId } }"
+              >Replay</RouterLink
+            >
+          </span>
           <BButton
             v-if="test.broughtIn && session.can('people.change')"
             variant="quiet"
@@ -216,6 +223,10 @@ const setUp = computed(() => {
 </template>
 
 <style scoped>
+.after {
+  display: flex;
+  gap: 12px;
+}
 .head {
   display: flex;
   justify-content: space-between;

@@ -76,7 +76,15 @@ const captures = computed(() => {
       <TraceList class="steps" :trace="mark.trace" />
       <VerdictDecision v-if="mayDecide" :event-id="event.id" :event="eventFor(day, event, entry)" :entry="entry" />
       <CapturesAside v-if="aside" :day="day" :captures="captures" />
-      <BButton variant="quiet" @click="showCaptures = true">Open the captures</BButton>
+      <span class="ways">
+        <BButton variant="quiet" @click="showCaptures = true">Open the captures</BButton>
+        <RouterLink
+          v-if="captures.length > 0"
+          class="btn btn-quiet"
+          :to="{ name: 'replay', params: { eventId: event.id }, query: { entry: entry.id } }"
+          >Replay</RouterLink
+        >
+      </span>
       <VerdictRulings
         :mark="mark"
         :day="day"
@@ -110,6 +118,11 @@ const captures = computed(() => {
 </template>
 
 <style scoped>
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
 .reason {
   padding: 14px 16px 16px;
   position: sticky;
