@@ -12,7 +12,7 @@ test('somebody’s press-ups play again from the verdict, at sixty times their s
   const row = page.locator('tr[data-bib="5"]')
   await row.getByRole('button').nth(1).click()
   const panel = page.locator('section.reason')
-  await expect(panel).toContainText('Press-ups')
+  await expect(panel).toContainText('press-ups')
   await panel.getByRole('link', { name: 'Replay' }).click()
   await expect(page).toHaveURL(/\/replay\/press-ups\?entry=/)
   const lanes = page.getByRole('region', { name: 'Along the time' })

@@ -62,7 +62,7 @@ export const replayOf = (
   const [first, last] = [worked[0], worked.at(-1)]
   if (!first || !last) return null
   const { marks } = markEvent(terms, event, candidates, settled)
-  const ends = [...marks.values()].flatMap(({ span }) => (span?.toMs == null ? [] : [span.toMs]))
+  const ends = [...marks.values()].flatMap(({ span }) => span?.toMs ?? [])
   return {
     fromMs: first.atMs - LEAD_MS,
     toMs: Math.max(last.atMs, ...ends),

@@ -83,14 +83,17 @@ export const groupName = (answer: InsightAnswer, by: GroupedBy, key: string): st
   }
 }
 
+/** Groups as they are listed: units by name, all others as they come. */
+const listedBy = (answer: InsightAnswer, by: GroupedBy) => {
+  const named = answer.groups
+    .filter((group) => group.by === by)
+    .map(({ key, met, of }) => ({ key, met, of, name: groupName(answer, by, key) }))
+  return by === 'unit' ? named.sort((a, b) => a.name.localeCompare(b.name, 'en')) : named
+}
+
 /** Groups held against the highest rate among those that are large enough. */
 export const groupsBy = (answer: InsightAnswer, by: GroupedBy): ComparedGroup[] =>
-  compareGroups(
-    answer.groups
-      .filter((group) => group.by === by)
-      .map(({ key, met, of }) => ({ name: groupName(answer, by, key), met, of })),
-  )
+  compareGroups(listedBy(answer, by).map(({ name, met, of }) => ({ name, met, of })))
 
 /** The keys of the same groups, in the same order. */
-export const keysBy = (answer: InsightAnswer, by: GroupedBy): string[] =>
-  answer.groups.filter((group) => group.by === by).map(({ key }) => key)
+export const keysBy = (answer: InsightAnswer, by: GroupedBy): string[] => listedBy(answer, by).map(({ key }) => key)

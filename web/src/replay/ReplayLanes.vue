@@ -18,7 +18,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ goTo: [atMs: number]; choose: [entryId: string] }>()
 
-const [WIDTH, LEFT, RIGHT, ROW] = [960, 150, 130, 34] as const
+const [WIDTH, LEFT, RIGHT] = [960, 150, 130] as const
 const x = computed(() => scaleLinear([props.fromMs, props.toMs], [LEFT, WIDTH - RIGHT]).clamp(true))
 
 interface Lane {
@@ -41,7 +41,9 @@ const lanes = computed((): Lane[] =>
     }))
   }),
 )
-const height = computed(() => lanes.value.length * ROW + 4)
+/** A few lanes are drawn large. */
+const row = computed(() => (lanes.value.length <= 2 ? 84 : lanes.value.length <= 8 ? 50 : 34))
+const height = computed(() => lanes.value.length * row.value + 4)
 /** What is drawn for it: a tick that counts, one that was refused, a turn of the attempt, or a point. */
 const lookOf = ({ capture }: ReplayMoment): 'tick' | 'refused' | 'caution' | 'turn' | 'point' => {
   switch (capture.kind) {
@@ -86,18 +88,18 @@ const press = (event: MouseEvent): void => {
     @click="press"
   >
     <g v-for="({ entry, device, isFirst, devices, moments: own }, at) in lanes" :key="`${entry.id} ${device}`">
-      <line :x1="LEFT" :x2="WIDTH - RIGHT" :y1="at * ROW + ROW / 2" :y2="at * ROW + ROW / 2" class="lane" />
-      <text v-if="isFirst" x="0" :y="at * ROW + ROW / 2 + 4" class="who" @click.stop="emit('choose', entry.id)">
+      <line :x1="LEFT" :x2="WIDTH - RIGHT" :y1="at * row + row / 2" :y2="at * row + row / 2" class="lane" />
+      <text v-if="isFirst" x="0" :y="at * row + row / 2 + 4" class="who" @click.stop="emit('choose', entry.id)">
         {{ entry.bib }} {{ shortName(entry).slice(0, 16) }}
       </text>
-      <text v-else x="16" :y="at * ROW + ROW / 2 + 4" class="device">{{ device.slice(0, 18) }}</text>
+      <text v-else x="16" :y="at * row + row / 2 + 4" class="device">{{ device.slice(0, 18) }}</text>
       <rect
         v-for="rest in rests(own)"
         :key="rest.from"
         :x="rest.from"
         :width="Math.max(1, rest.to - rest.from)"
-        :y="at * ROW + 9"
-        :height="ROW - 18"
+        :y="at * row + 9"
+        :height="row - 18"
         class="rest"
       />
       <g v-for="moment in own" :key="moment.id" :class="{ past: isPast(moment), undone: moment.isVoided }">
@@ -105,38 +107,38 @@ const press = (event: MouseEvent): void => {
         <rect
           v-if="lookOf(moment) === 'tick'"
           :x="x(moment.atMs) - 1.4"
-          :y="at * ROW + 8"
+          :y="at * row + 8"
           width="2.8"
-          :height="ROW - 16"
+          :height="row - 16"
           class="tick"
         />
         <rect
           v-else-if="lookOf(moment) === 'refused'"
           :x="x(moment.atMs) - 3"
-          :y="at * ROW + 9"
+          :y="at * row + 9"
           width="6"
-          :height="ROW - 18"
+          :height="row - 18"
           class="refused"
         />
         <path
           v-else-if="lookOf(moment) === 'caution'"
-          :d="`M${x(moment.atMs)} ${at * ROW + 8}l6 ${ROW - 16}h-12z`"
+          :d="`M${x(moment.atMs)} ${at * row + 8}l6 ${row - 16}h-12z`"
           class="caution"
         />
         <line
           v-else-if="lookOf(moment) === 'turn'"
           :x1="x(moment.atMs)"
           :x2="x(moment.atMs)"
-          :y1="at * ROW + 3"
-          :y2="at * ROW + ROW - 3"
+          :y1="at * row + 3"
+          :y2="at * row + row - 3"
           class="turn"
         />
-        <path v-else :d="`M${x(moment.atMs)} ${at * ROW + ROW / 2 - 5}l5 5l-5 5l-5 -5z`" class="point" />
+        <path v-else :d="`M${x(moment.atMs)} ${at * row + row / 2 - 5}l5 5l-5 5l-5 -5z`" class="point" />
       </g>
-      <text v-if="isFirst" :x="WIDTH - RIGHT + 10" :y="at * ROW + ROW / 2 + 4" class="figure">
+      <text v-if="isFirst" :x="WIDTH - RIGHT + 10" :y="at * row + row / 2 + 4" class="figure">
         {{ sayMark(entry.id) }}
       </text>
-      <text v-else-if="devices > 1" :x="WIDTH - RIGHT + 10" :y="at * ROW + ROW / 2 + 4" class="device">beside it</text>
+      <text v-else-if="devices > 1" :x="WIDTH - RIGHT + 10" :y="at * row + row / 2 + 4" class="device">beside it</text>
     </g>
     <line :x1="x(nowMs)" :x2="x(nowMs)" y1="0" :y2="height" class="now" />
   </svg>

@@ -11,7 +11,7 @@ import { timeOfDay } from '../ui/localTime.ts'
 import { figureOf, wordFor } from '../ui/verdictWords.ts'
 import ReplayLanes from './ReplayLanes.vue'
 import ReplayTrack from './ReplayTrack.vue'
-import { SPEEDS, useReplay } from './useReplay.ts'
+import { AROUND_MS, SPEEDS, useReplay } from './useReplay.ts'
 
 const props = defineProps<{ day: Day }>()
 const route = useRoute()
@@ -73,7 +73,7 @@ const people = computed(() => [
     .sort(byBib)
     .map((entry) => ({ value: entry.id, text: `${entry.bib ?? ''} ${fullName(entry)}` })),
 ])
-const sinceStart = computed(() => Math.max(0, nowMs.value - window.value.fromMs))
+const sinceStart = computed(() => Math.max(0, nowMs.value - window.value.fromMs - AROUND_MS))
 </script>
 
 <template>

@@ -15,6 +15,9 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { candidateFrom, type Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 
+/** A replay begins so long before the first thing that happens, as core's does. */
+export const AROUND_MS = 5_000
+
 export const SPEEDS = [0.5, 1, 2, 4, 8, 16, 30, 60] as const
 
 export const useReplay = (day: () => Day, eventId: () => string, entryId: () => string | null) => {
@@ -88,8 +91,6 @@ export const useReplay = (day: () => Day, eventId: () => string, entryId: () => 
   }
   return { event, replay, window, nowMs, speed, isPlaying, standing, laps, goTo, play, doneBy }
 }
-
-const AROUND_MS = 5_000
 
 const windowOf = (
   replay: Replay | null,
