@@ -18,6 +18,15 @@ const GROUPS: Readonly<Record<string, readonly string[]>> = {
     '/standards/constabulary-entry/3/try',
     '/standards/constabulary-entry/compare',
   ],
+  insight: [
+    '/insight',
+    '/insight/fair',
+    '/insight/repeatable',
+    '/insight/graders',
+    '/insight/progress',
+    '/insight/due',
+    `/days/${DAY}/replay/run`,
+  ],
   'plan and muster': inDay(
     'plan',
     'plan?part=stations',
@@ -49,7 +58,7 @@ const GROUPS: Readonly<Record<string, readonly string[]>> = {
 /** All colours come from the same tokens: one screen of each sort, at full length all that are worked outdoors in the evening. */
 const AT_DUSK = process.env['ABLE_GAUGE_LONG']
   ? /^\/$|house-rules|edit$|part=(stations|timetable|papers|conditions)|muster$|run\/|cards\/|part=doubtful|sign-off/
-  : /^\/$|edit$|part=timetable|muster$|run\/(run|trunk-hold)$|part=doubtful/
+  : /^\/$|edit$|insight$|part=timetable|muster$|run\/(run|trunk-hold)$|part=doubtful/
 
 /** Rows and cards after the third are the same markup again. */
 const REPEATED = ['tbody tr:nth-child(n + 5)', '.card-paper:nth-of-type(n + 3)', '.row-of-card:nth-child(n + 4)']

@@ -55,7 +55,9 @@ const prepare = async (): Promise<void> => {
     if (code && (await isUnfounded(pool))) await keepSetUpCode(pool, code)
     if (process.env['ABLE_GAUGE_DEMO'] === '1')
       await inTransaction(pool, (db) => loadDemo(db, openSigner(process.env['ABLE_GAUGE_KEY_FILE'] ?? null)))
-    await writeMissingDays(pool)
+    await writeMissingDays(pool, (days) =>
+      console.log(`Writing the results of ${days} signed ${days === 1 ? 'day' : 'days'} for Insight …`),
+    )
   } finally {
     await pool.end()
   }

@@ -38,9 +38,14 @@ export const writeDayAnew = (pool: Pool, occasionId: string): Promise<void> =>
     await writeDay(db, occasionId)
   })
 
-/** Writes every signed day that is not written yet: after an update, or a restore. @returns how many */
-export const writeMissingDays = async (pool: Pool): Promise<number> => {
+/**
+ * Writes every signed day that is not written yet: after an update, or a restore.
+ * @param tell called once with how many there are, when there are any
+ * @returns how many
+ */
+export const writeMissingDays = async (pool: Pool, tell: (days: number) => void = () => undefined): Promise<number> => {
   const missing = await listUnwrittenDays(pool, FACTS_FORM)
+  if (missing.length > 0) tell(missing.length)
   for (const occasionId of missing) await writeDayAnew(pool, occasionId)
   return missing.length
 }

@@ -67,3 +67,18 @@ test('of somebody who is here already only what is taken back is asked about', (
   expect(passedOverAtMuster(FIRST_HOUSE_RULES, before, before)).toEqual([])
   expect(passedOverAtMuster(FIRST_HOUSE_RULES, { ...before, identityChecked: false }, before)).toEqual(['identity'])
 })
+
+test.each([
+  ['neither how often nor by when', [{ name: 'Yearly', standardId: 'entry' }], ['rules.retests[0].every']],
+  [
+    'one name twice',
+    [
+      { name: 'Yearly', standardId: 'entry', before: '2027-01-18' },
+      { name: 'yearly', standardId: 'guard', before: '2027-01-18' },
+    ],
+    ['rules.retests[1].name'],
+  ],
+  ['a date alone', [{ name: 'Course', standardId: 'entry', before: '2027-01-18' }], []],
+])('whom the house calls: %s', (_, retests, places) => {
+  expect(houseRuleFindings({ ...FIRST_HOUSE_RULES, retests }).map(({ place }) => place)).toEqual(places)
+})

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { demoStandard } from '../../testing/demoStandard.ts'
 import { firstPlan } from '../plan/dayPlan.ts'
 import { makeTimetable, timetableTask } from '../plan/timetable.ts'
-import { momentAt, printCalendar, printComingTests } from './calendar.ts'
+import { momentAt, printCalendar, printComingTests, printDueDates } from './calendar.ts'
 
 const standard = demoStandard('constabulary-entry-v3')
 const plan = firstPlan(standard)
@@ -51,4 +51,19 @@ test('tests to come stand in somebody’s own calendar: muster where it is plann
   expect(text).toContain('DTSTART;VALUE=DATE:20270105')
   expect(text).toContain('LOCATION:Gull Hall')
   expect(text.match(/UID:own@/g)).toHaveLength(2)
+})
+
+test('days by which people are due are one entry a day and call, with the names in it', () => {
+  const text = printDueDates(
+    [
+      { call: 'Yearly', by: '2027-01-18', name: 'Ada Holm' },
+      { call: 'Yearly', by: '2027-01-18', name: 'Runa Pell' },
+      { call: 'Course', by: '2027-01-18', name: 'Ada Holm' },
+    ],
+    Date.UTC(2026, 10, 27),
+  )
+  expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(2)
+  expect(text).toContain('SUMMARY:Yearly: 2 due')
+  expect(text).toContain('DTSTART;VALUE=DATE:20270118')
+  expect(text).toContain('Ada Holm\\nRuna Pell')
 })

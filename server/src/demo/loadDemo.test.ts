@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import { sayStep, type Verdict } from '@able-gauge/core'
+import { sayStep, type EventGroupsAnswer, type GradersAnswer, type InsightAnswer, type Verdict } from '@able-gauge/core'
+import { compareGraders, compareVenues, sayInsight } from '@able-gauge/core/statistics'
 import { Caller, openTestServer, type TestServer } from '../../testing/testServer.ts'
 import { inTransaction } from '../database.ts'
 import { openSigner } from '../signer.ts'
@@ -50,6 +51,48 @@ test('the earlier day is signed under version 2, judged by band', async () => {
   const short = [...verdicts].flatMap(([bib, verdict]) => (verdict.outcome === 'short' ? [bib] : []))
   expect(short.sort((a, b) => (a ?? 0) - (b ?? 0))).toEqual([5, 7, 10])
   expect(verdicts.get(8)?.marks[1]?.trace.map((step) => sayStep(step).title)).toContain('Band 18 to 29, male')
+})
+
+/** What the room says of a standard, as it would on screen. */
+const saidOf = async (standardId: string): Promise<string[]> => {
+  const ask = async (what: string) => (await officer.call('GET', `/api/insight/${what}?standard=${standardId}`)).body
+  const results = (await ask('results')) as unknown as InsightAnswer
+  const { groups, venues } = (await ask('events')) as unknown as EventGroupsAnswer
+  const { graders } = (await ask('graders')) as unknown as GradersAnswer
+  const eventOf = (id: string) => results.events.find(({ eventId }) => eventId === id)
+  const sentences = sayInsight({
+    ...results,
+    eventGroups: groups,
+    venues: compareVenues(venues),
+    graders: compareGraders(graders.map((grader) => ({ ...grader, id: grader.accountId }))),
+    eventNamed: (id) => eventOf(id)?.name ?? id,
+    unitOfEvent: (id) => eventOf(id)?.unit ?? 'count',
+    unitNamed: (id) => results.units.find((unit) => unit.id === id)?.name ?? '',
+  })
+  return sentences.map(({ text }) => text)
+}
+
+test('the five years hold their story, and it is told', async () => {
+  const entry = (await saidOf('constabulary-entry')).join(' ')
+  expect(entry).toMatch(/Trunk hold has become harder: \d\d % met it under version 3, 9\d % under version 2/)
+  // one grader and no other
+  expect(entry.match(/One grader refuses/g)).toHaveLength(1)
+  expect(entry).toMatch(/One grader refuses (2\.[5-9]|3\.\d) times as many/)
+  const guard = (await saidOf('guard-service')).join(' ')
+  expect(guard).toMatch(
+    /Run 2,800 m comes out (0\.[89]|1\.[0-4]) % quicker at Skerry Barracks square than at Fallow Point track/,
+  )
+  expect(guard).toMatch(/B Company improved: \d\d % met it from 2024 on/)
+  expect(guard).not.toMatch(/[AC] Company (improved|fell back)/)
+  expect((await saidOf('drill-yard-course')).join(' ')).toMatch(/Marram has \d+ results: too few to say/)
+})
+
+test('of press-ups that two counted nine in ten come out within one', async () => {
+  const asked = '/api/insight/repeats?standard=constabulary-entry&event=press-ups&of=count'
+  const { points } = (await officer.call('GET', asked)).body as { points?: { first: number; second: number }[] }
+  const within = (points ?? []).filter(({ first, second }) => Math.abs(first - second) <= 1).length
+  expect(points?.length).toBeGreaterThan(40)
+  expect(within / (points?.length ?? 1)).toBeGreaterThan(0.85)
 })
 
 test('loading it again changes nothing', async () => {

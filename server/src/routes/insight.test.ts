@@ -147,6 +147,32 @@ test('each figure opens the people behind it', async () => {
   expect(await entries('?when=2025')).toEqual([])
 })
 
+test('the days behind the figures are told with their fingerprints, and every result as a line without a name', async () => {
+  const { days } = (await officer.call('GET', '/api/insight/days')).body as {
+    days: { occasionId: string; results: number; fingerprint: string }[]
+  }
+  expect(days.map(({ occasionId, results }) => [occasionId, results]).sort()).toEqual(
+    [
+      [house.occasionId, 4],
+      [north.occasionId, 2],
+    ].sort(),
+  )
+  for (const { fingerprint } of days) expect(fingerprint).toMatch(/[0-9a-f]{4}/)
+  const response = await fetch(`${server.address}/api/insight/data?category=female`, {
+    headers: { Cookie: officer.cookieHeader },
+  })
+  const [heading = '', ...lines] = (await response.text()).split('\r\n')
+  expect(heading.split(',').slice(-6)).toEqual([
+    ...['press-ups', 'press-ups_count', 'press-ups_margin', 'run', 'run_ms', 'run_margin'],
+  ])
+  expect(lines.map((line) => line.split(',').slice(-6).join(',')).sort()).toEqual([
+    'met,30,6,met,570000,10000',
+    'met,40,16,met,500000,80000',
+    'short,20,-4,short,600000,-20000',
+  ])
+  expect(lines.join()).not.toContain('Okafor')
+})
+
 test('who belongs to a unit sees its people alone, and who reads sums no names', async () => {
   const passwordHash = await hashPassword(PASSWORD)
   const account = { id: randomUUID(), signInName: 'north', displayName: 'North', role: 'viewer' as const }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** How results came out: everybody along the gauge, what decides, groups, and what the figures say. */
-import { perSquare, type EventCount, type GroupedBy, type InsightEvent } from '@able-gauge/core'
+import { perSquare, type EventCount, type GroupedBy, type InsightEvent, type Outcome } from '@able-gauge/core'
 import { BButton, BFormSelect } from 'bootstrap-vue-next'
 import { computed, ref, shallowRef } from 'vue'
 import { useSession } from '../session/sessionStore.ts'
@@ -70,6 +70,17 @@ const openGroup = (place: number): void => {
   const filter = FILTER_OF[grouping.value]
   if (key && filter !== undefined) open(`${groups.value[place]?.name ?? ''}: met it`, { [filter]: key, outcome: 'met' })
 }
+const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
+  met: 'Met',
+  short: 'Short',
+  tookPart: 'Took part',
+  open: 'Open',
+  notFinished: 'Not finished',
+  notStarted: 'Never begun',
+  withdrawn: 'Withdrawn',
+  disqualified: 'Disqualified',
+  exempt: 'Exempt',
+}
 const asTable = ref(false)
 </script>
 
@@ -100,6 +111,19 @@ const asTable = ref(false)
           Filled met it, hollow fell short; a square is a person, or as many as said.
           {{ canOpen ? 'Press one to open the tests behind it.' : '' }}
         </p>
+        <div v-if="canOpen" class="outcomes no-print" role="group" aria-label="How it ended">
+          <BButton
+            v-for="{ outcome, results } in answer.outcomes"
+            :key="outcome"
+            variant="quiet"
+            size="sm"
+            @click="open(OUTCOME_WORDS[outcome], { outcome })"
+            >{{ OUTCOME_WORDS[outcome] }} <span class="figures">{{ results }}</span></BButton
+          >
+          <BButton v-if="answer.near > 0" variant="quiet" size="sm" @click="open('Near a cut', { near: 'yes' })"
+            >Near a cut <span class="figures">{{ answer.near }}</span></BButton
+          >
+        </div>
         <ResultsTable
           v-if="asTable"
           :answer="answer"
@@ -182,6 +206,12 @@ const asTable = ref(false)
 }
 .all {
   grid-column: 1 / -1;
+}
+.outcomes {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-bottom: 8px;
 }
 .title {
   display: flex;

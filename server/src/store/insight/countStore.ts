@@ -56,10 +56,10 @@ export interface Extent {
 
 export const measureExtent = async (db: Database, chosen: ChosenResults): Promise<Extent> => {
   const { rows } = await db.query<Extent>(
-    `select count(*)::integer as results, count(distinct r.person_id)::integer as people,
+    `select count(*)::integer as results, count(distinct coalesce(p.merged_into, p.id))::integer as people,
             count(distinct r.occasion_id)::integer as days, count(*) filter (where r.near_the_cut)::integer as near,
             min(r.test_date) as first, max(r.test_date) as last
-       from results r where ${CHOSEN}`,
+       from results r join people p on p.id = r.person_id where ${CHOSEN}`,
     parametersOf(chosen),
   )
   return rows[0] ?? { results: 0, people: 0, days: 0, near: 0, first: null, last: null }
