@@ -38,7 +38,7 @@ const range = computed(() => {
 <template>
   <svg
     :viewBox="`0 0 ${WIDTH} ${height}`"
-    role="img"
+    role="group"
     :aria-label="`${event.name}, first and last figure of each person`"
   >
     <g v-for="tick in x.ticks(5)" :key="tick">

@@ -174,11 +174,12 @@ const sinceStart = computed(() => Math.max(0, nowMs.value - window.value.fromMs 
 }
 .choices {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
 }
 .choices .form-select {
   width: auto;
-  max-width: 260px;
+  max-width: min(260px, 100%);
 }
 .deck {
   display: flex;
