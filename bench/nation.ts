@@ -185,7 +185,9 @@ const FILTERS = [
 ]
 const VIEWS: readonly (readonly [name: string, most: number, paths: readonly string[]])[] = [
   ['results', 500, FILTERS.map((filter) => `insight/results?${filter}`)],
-  ['events by group, venues', 500, FILTERS.map((filter) => `insight/events?${filter}`)],
+  ['events by group', 500, FILTERS.map((filter) => `insight/events?${filter}`)],
+  ['venues', 500, FILTERS.map((filter) => `insight/venues?${filter}`)],
+  ['noise', 500, ['insight/noise?event=run']],
   ['people behind a figure', 500, FILTERS.map((filter) => `insight/people?event=run&kind=short&${filter}`)],
   ['repeatable: retests', 500, FILTERS.map((filter) => `insight/repeats?event=run&of=retests&${filter}`)],
   ['repeatable: tries', 500, FILTERS.map((filter) => `insight/repeats?event=grip&of=tries&part=left&${filter}`)],

@@ -144,9 +144,13 @@ export class VenueTallyShape {
   @Real() readonly deviationLog!: number
 }
 
-/** What tells whether an event became harder, or comes out otherwise at one venue. */
+/** What tells whether an event became harder. */
 export class EventGroupsAnswer {
   @NestedList(() => EventGroupCount, 0, 100_000) readonly groups!: readonly EventGroupCount[]
+}
+
+/** What tells whether an event comes out otherwise at one venue. */
+export class VenuesAnswer {
   @NestedList(() => VenueTallyShape, 0, 10_000) readonly venues!: readonly VenueTallyShape[]
 }
 
@@ -321,8 +325,6 @@ export class ProgressAnswer {
   /** Some of them, most changed first. */
   @NestedList(() => ChangeShape, 0, 1_000) readonly changes!: readonly ChangeShape[]
   @NestedList(() => YearMean, 0, 200) readonly years!: readonly YearMean[]
-  /** A smaller change of one person may be noise; null where too few were tested twice. */
-  @Nullable() @Real() readonly smallestRealChange!: number | null
 }
 
 export class EventNoise {

@@ -1,5 +1,12 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import { sayStep, type EventGroupsAnswer, type GradersAnswer, type InsightAnswer, type Verdict } from '@able-gauge/core'
+import {
+  sayStep,
+  type EventGroupsAnswer,
+  type GradersAnswer,
+  type InsightAnswer,
+  type VenuesAnswer,
+  type Verdict,
+} from '@able-gauge/core'
 import { compareGraders, compareVenues, sayInsight } from '@able-gauge/core/statistics'
 import { Caller, openTestServer, type TestServer } from '../../testing/testServer.ts'
 import { inTransaction } from '../database.ts'
@@ -57,7 +64,8 @@ test('the earlier day is signed under version 2, judged by band', async () => {
 const saidOf = async (standardId: string): Promise<string[]> => {
   const ask = async (what: string) => (await officer.call('GET', `/api/insight/${what}?standard=${standardId}`)).body
   const results = (await ask('results')) as unknown as InsightAnswer
-  const { groups, venues } = (await ask('events')) as unknown as EventGroupsAnswer
+  const { groups } = (await ask('events')) as unknown as EventGroupsAnswer
+  const { venues } = (await ask('venues')) as unknown as VenuesAnswer
   const { graders } = (await ask('graders')) as unknown as GradersAnswer
   const eventOf = (id: string) => results.events.find(({ eventId }) => eventId === id)
   const sentences = sayInsight({

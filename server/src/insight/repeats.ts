@@ -20,7 +20,13 @@ export const repeatsOf = async (
   const events = eventsOf(standard)
   // what is done or not done is no figure that could come out again
   const measured = events.flatMap(({ eventId, unit }) => (unit === 'done' ? [] : [eventId]))
-  const choices = await listRepeats(db, chosen, withinDays, measured)
+  // what is named is read beside the choices, not after them
+  const { event, of, part = '' } = query
+  const named = event !== undefined && of !== undefined ? { eventId: event, of, part } : null
+  const [choices, early] = await Promise.all([
+    listRepeats(db, chosen, withinDays, measured),
+    named && pairsOf(db, chosen, named, withinDays),
+  ])
   const wanted = choices.find(
     ({ eventId, of, part }) =>
       (query.event === undefined || eventId === query.event) &&
@@ -28,7 +34,10 @@ export const repeatsOf = async (
       (query.part === undefined || part === query.part),
   )
   if (!wanted) return { ...base, choices, events, agreement: null, points: [] }
-  const { pairs, unit, leftOut } = await pairsOf(db, chosen, wanted, withinDays)
+  const isNamed =
+    named !== null && named.eventId === wanted.eventId && named.of === wanted.of && named.part === wanted.part
+  const read = isNamed ? early : null
+  const { pairs, unit, leftOut } = read ?? (await pairsOf(db, chosen, wanted, withinDays))
   const rows = pairs.map(({ first, second }) => [first, second] as const)
   const found = repeatabilityOf(rows)
   return {
@@ -49,7 +58,12 @@ export const repeatsOf = async (
   }
 }
 
-const pairsOf = (db: Database, chosen: ChosenResults, wanted: RepeatChoice, withinDays: number): Promise<Pairs> =>
+const pairsOf = (
+  db: Database,
+  chosen: ChosenResults,
+  wanted: Pick<RepeatChoice, 'eventId' | 'of' | 'part'>,
+  withinDays: number,
+): Promise<Pairs> =>
   wanted.of === 'retests' ? listRetests(db, chosen, wanted.eventId, withinDays) : listPairs(db, chosen, wanted)
 
 const agreementOf = (rows: readonly (readonly [number, number])[]): RepeatsAnswer['agreement'] => {

@@ -122,6 +122,7 @@ const EXPECTED: Readonly<Record<string, readonly Role[]>> = {
   'get /api/insight/days': ['officer', 'records', 'viewer'],
   'get /api/insight/data': ['officer', 'records', 'viewer'],
   'get /api/insight/noise': ['officer', 'clerk', 'records'],
+  'get /api/insight/venues': ['officer', 'records', 'viewer'],
   'get /api/insight/people': ['officer', 'clerk', 'records'],
   'get /api/insight/repeats': ['officer', 'records', 'viewer'],
   'get /api/insight/graders': ['officer', 'grader', 'timer'],

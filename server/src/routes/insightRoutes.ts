@@ -18,6 +18,7 @@ import {
   RepeatsAnswer,
   RepeatsQuery,
   unitsWithin,
+  VenuesAnswer,
 } from '@able-gauge/core'
 import { askedIn, eventsOf } from '../insight/chosenIn.ts'
 import { printLines } from '../insight/dataFile.ts'
@@ -50,24 +51,30 @@ export const insightRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/insight/events',
-    what: `who met each event by version, year, venue and unit, and whether it comes out alike at every venue (${FILTERS})`,
+    what: `who met each event by version, year, venue, unit, category and age (${FILTERS})`,
     answer: EventGroupsAnswer,
+    action: 'insight.read',
+    handle: async (call) => {
+      const { chosen } = await askedIn(call, InsightQuery)
+      call.response.json({ groups: chosen ? await countEventGroups(call.server.pool, chosen) : [] })
+    },
+  },
+  {
+    method: 'get',
+    path: '/api/insight/venues',
+    what: `whether events on laid out ground come out alike at every venue (${FILTERS})`,
+    answer: VenuesAnswer,
     action: 'insight.read',
     handle: async (call) => {
       const { pool } = call.server
       const { chosen, standard } = await askedIn(call, InsightQuery)
-      if (!chosen || !standard) {
-        call.response.json({ groups: [], venues: [] })
-        return
-      }
-      // where nothing is laid out, a venue has nothing to be wrong about
-      const ids = standard.events.flatMap(({ id, protocol }) => (kindOf(protocol).ground?.(protocol) ? [id] : []))
-      const [groups, venues] = await Promise.all([
-        countEventGroups(pool, chosen),
-        // at one venue alone there is nothing to compare
-        Promise.all(chosen.venue === null ? ids.map((id) => tallyVenues(pool, chosen, id)) : []),
-      ])
-      call.response.json({ groups, venues: venues.flat() })
+      // where nothing is laid out a venue has nothing to be wrong about, and one alone nothing to be compared with
+      const ids =
+        chosen && standard && chosen.venue === null
+          ? standard.events.flatMap(({ id, protocol }) => (kindOf(protocol).ground?.(protocol) ? [id] : []))
+          : []
+      const venues = await Promise.all(ids.map((id) => (chosen ? tallyVenues(pool, chosen, id) : [])))
+      call.response.json({ venues: venues.flat() })
     },
   },
   {
@@ -155,12 +162,14 @@ export const insightRoutes: readonly Route[] = [
   {
     method: 'get',
     path: '/api/insight/noise',
-    what: 'how large a change of one person has to be to be more than noise, by event (`?standard=`)',
+    what: 'how large a change of one person has to be to be more than noise, by event (`?standard=&event=`)',
     answer: NoiseAnswer,
     action: 'people.read',
     handle: async (call) => {
-      const { chosen, standard } = await askedIn(call, InsightQuery)
-      const events = standard ? eventsOf(standard).filter(({ unit }) => unit !== 'done') : []
+      const { chosen, standard, query } = await askedIn(call, EventQuery)
+      const events = (standard ? eventsOf(standard) : []).filter(
+        ({ unit, eventId }) => unit !== 'done' && (query.event === undefined || query.event === eventId),
+      )
       const noise = chosen
         ? await Promise.all(
             events.map(async ({ eventId }) => ({
@@ -185,17 +194,12 @@ export const insightRoutes: readonly Route[] = [
       const events = standard ? eventsOf(standard).filter(({ unit }) => unit !== 'done') : []
       const event = events.find(({ eventId }) => eventId === query.event) ?? events[0] ?? null
       if (!chosen || !event) {
-        call.response.json({ events, event: null, people: 0, changes: [], years: [], smallestRealChange: null })
+        call.response.json({ events, event: null, people: 0, changes: [], years: [] })
         return
       }
       const { eventId } = event
-      const [changed, years, smallestRealChange] = await Promise.all([
-        listChanges(pool, chosen, eventId),
-        listYears(pool, chosen, eventId),
-        // how far a figure wanders by itself is known from everybody, not from one unit or year
-        smallestChangeIn(pool, { ...chosen, unitIds: null, from: null, to: null, category: null, ages: null }, eventId),
-      ])
-      call.response.json({ events, event, ...changed, years, smallestRealChange })
+      const [changed, years] = await Promise.all([listChanges(pool, chosen, eventId), listYears(pool, chosen, eventId)])
+      call.response.json({ events, event, ...changed, years })
     },
   },
   {

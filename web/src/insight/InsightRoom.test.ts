@@ -156,7 +156,8 @@ beforeEach(() => {
   asked.length = 0
   Object.assign(answers, {
     results: RESULTS,
-    events: { groups: [], venues: [] },
+    events: { groups: [] },
+    venues: { venues: [] },
     graders: GRADERS,
     repeats: REPEATS,
     due: DUE,
@@ -254,7 +255,7 @@ test('groups are told in sentences, and a small one is too small', async () => {
 test('the published figures come out to their printed digits', async () => {
   const page = await open(RepeatView)
   const words = page.text()
-  for (const figure of ['0.2898', '0.02 to 0.76', '1.0', '2.8', '−2.1', '−78.1 to 73.9'])
+  for (const figure of ['0.2898', '0.02 to 0.76', '1.0097', '2.7987', '−2.118', '−78.10 to 73.86'])
     expect(words).toContain(figure)
 })
 

@@ -6,7 +6,7 @@ import ChangeChart from './ChangeChart.vue'
 import FilterBar from './FilterBar.vue'
 import YearsChart from './YearsChart.vue'
 import { printMean } from './eventWords.ts'
-import { readProgress } from './insightCalls.ts'
+import { readNoise, readProgress } from './insightCalls.ts'
 import { useFilters } from './useFilters.ts'
 import { useLooked } from './useLooked.ts'
 import { useSums } from './useOverview.ts'
@@ -19,7 +19,12 @@ const MOST_SHOWN = 40
 const event = computed(() => answer.value?.event ?? null)
 const changes = computed(() => answer.value?.changes ?? [])
 const shown = computed(() => changes.value.slice(0, MOST_SHOWN))
-const real = computed(() => answer.value?.smallestRealChange ?? null)
+/** How far a figure wanders by itself is known from everybody, not from one unit or year. */
+const { answer: noise } = useLooked(
+  () => ({ standard: valueOf('standard'), event: event.value?.eventId }),
+  async (asked) => (asked.event === undefined ? null : readNoise(asked)),
+)
+const real = computed(() => noise.value?.noise[0]?.smallestRealChange ?? null)
 const tally = computed(() => {
   const counts = { better: 0, worse: 0, noise: 0 }
   for (const { first, last } of changes.value) {

@@ -55,7 +55,8 @@ const within = computed({
 })
 const chosen = computed(() => answer.value?.chosen ?? null)
 const found = computed(() => answer.value?.found ?? null)
-const print = (value: number): string => printMean(value, answer.value?.unit ?? 'count')
+/** @param decimals of what is counted, as the literature prints it */
+const print = (value: number, decimals = 1): string => printMean(value, answer.value?.unit ?? 'count', decimals)
 
 /** How sure a reading is either way: what the method alone leaves open, 95 times in a hundred. */
 const uncertainty = computed(() => {
@@ -119,14 +120,14 @@ const takeOver = useTakeOver(() => overview.value?.standardId ?? '')
               <small>95 % {{ found.limits.low.toFixed(2) }} to {{ found.limits.high.toFixed(2) }}</small>
             </dd>
             <dt>Standard error of measurement</dt>
-            <dd class="figures">{{ print(found.standardError) }}</dd>
+            <dd class="figures">{{ print(found.standardError, 4) }}</dd>
             <dt>Smallest real change</dt>
-            <dd class="figures">{{ print(found.smallestRealChange) }}</dd>
+            <dd class="figures">{{ print(found.smallestRealChange, 4) }}</dd>
             <dt>Mean difference</dt>
-            <dd class="figures">{{ print(answer.agreement.meanDifference) }}</dd>
+            <dd class="figures">{{ print(answer.agreement.meanDifference, 3) }}</dd>
             <dt>Limits of agreement</dt>
             <dd class="figures">
-              {{ print(answer.agreement.limits.low) }} to {{ print(answer.agreement.limits.high) }}
+              {{ print(answer.agreement.limits.low, 2) }} to {{ print(answer.agreement.limits.high, 2) }}
             </dd>
           </dl>
           <p v-else class="quiet">Too few pairs, or all of them alike.</p>

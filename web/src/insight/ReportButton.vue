@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The report on what is looked at, and the data behind it. */
-import type { EventGroupsAnswer, GradersAnswer, InsightAnswer } from '@able-gauge/core'
+import type { GradersAnswer, InsightAnswer } from '@able-gauge/core'
 import { BDropdown, BDropdownItemButton } from 'bootstrap-vue-next'
 import { printDate } from '@able-gauge/core'
 import { usePdf } from '../handout/usePdf.ts'
@@ -10,10 +10,11 @@ import { saveFile } from '../ui/saveFile.ts'
 import { useAsking } from '../ui/useAsking.ts'
 import { readData, readDays } from './insightCalls.ts'
 import { useFilters } from './useFilters.ts'
+import type { Compared } from './useOverview.ts'
 
 const props = defineProps<{
   answer: InsightAnswer
-  eventGroups: EventGroupsAnswer | null
+  eventGroups: Compared | null
   graders: GradersAnswer | null
 }>()
 

@@ -19,8 +19,11 @@ export const printRough = (value: number, unit: Unit, range: number): string => 
   return printQuantity(Math.round(value / step) * step, unit)
 }
 
-/** A mean, a deviation or a limit of an event: one digit finer than its figures. */
-export const printMean = (value: number, unit: Unit): string => {
+/**
+ * A mean, a deviation or a limit of an event: one digit finer than its figures.
+ * @param decimals of what is counted
+ */
+export const printMean = (value: number, unit: Unit, decimals = 1): string => {
   const sign = value < 0 ? '−' : ''
   const size = Math.abs(value)
   switch (unit) {
@@ -31,7 +34,7 @@ export const printMean = (value: number, unit: Unit): string => {
     case 'mm':
       return `${sign}${printQuantity(Math.round(size), 'mm')}`
     default:
-      return `${sign}${size.toFixed(1)}`
+      return `${sign}${size.toFixed(decimals)}`
   }
 }
 

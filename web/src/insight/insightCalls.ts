@@ -7,8 +7,10 @@ import {
   InsightDaysAnswer,
   InsightPeopleAnswer,
   MadeAnswer,
+  NoiseAnswer,
   ProgressAnswer,
   RepeatsAnswer,
+  VenuesAnswer,
   type DueDayBody,
 } from '@able-gauge/core'
 import { call, download } from '../api.ts'
@@ -24,6 +26,8 @@ const path = (what: string, filters: Filters): string => {
 
 export const readResults = (filters: Filters) => call('GET', path('results', filters), InsightAnswer)
 export const readEventGroups = (filters: Filters) => call('GET', path('events', filters), EventGroupsAnswer)
+export const readVenues = (filters: Filters) => call('GET', path('venues', filters), VenuesAnswer)
+export const readNoise = (filters: Filters) => call('GET', path('noise', filters), NoiseAnswer)
 export const readBehind = (filters: Filters) => call('GET', path('people', filters), InsightPeopleAnswer)
 export const readRepeats = (filters: Filters) => call('GET', path('repeats', filters), RepeatsAnswer)
 export const readGraders = (filters: Filters) => call('GET', path('graders', filters), GradersAnswer)

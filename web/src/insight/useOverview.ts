@@ -1,5 +1,5 @@
 /** What most views begin with: the sums, and what they say. */
-import type { EventGroupsAnswer, GradersAnswer, GroupedBy, InsightAnswer } from '@able-gauge/core'
+import type { EventGroupsAnswer, GradersAnswer, GroupedBy, InsightAnswer, VenuesAnswer } from '@able-gauge/core'
 import {
   compareGraders,
   compareGroups,
@@ -10,9 +10,12 @@ import {
 } from '@able-gauge/core/statistics'
 import { computed } from 'vue'
 import { useSession } from '../session/sessionStore.ts'
-import { readEventGroups, readGraders, readResults, type Filters } from './insightCalls.ts'
+import { readEventGroups, readGraders, readResults, readVenues, type Filters } from './insightCalls.ts'
 import { useFilters } from './useFilters.ts'
 import { useLooked } from './useLooked.ts'
+
+/** What is compared beside the sums. */
+export type Compared = EventGroupsAnswer & VenuesAnswer
 
 /** The sums alone, for views that only filter by them; null for whoever may not see any. */
 export const useSums = () => {
@@ -24,20 +27,26 @@ export const useSums = () => {
   )
 }
 
-const NO_GROUPS: EventGroupsAnswer = { groups: [], venues: [] }
+const NOTHING: Compared = { groups: [], venues: [] }
 
 export const useOverview = () => {
   const { filters } = useFilters()
   const session = useSession()
   const results = useLooked(() => filters.value, readResults)
-  const events = useLooked(() => filters.value, readEventGroups)
+  const events = useLooked(
+    () => filters.value,
+    async (asked: Filters): Promise<Compared> => {
+      const [{ groups }, { venues }] = await Promise.all([readEventGroups(asked), readVenues(asked)])
+      return { groups, venues }
+    },
+  )
   // whoever may not see graders reads the same without them
   const graders = useLooked(
     () => filters.value,
     async (asked: Filters) => (session.can('insight.graders') ? readGraders(asked) : null),
   )
   const sentences = computed(() =>
-    results.answer.value ? saidOf(results.answer.value, events.answer.value ?? NO_GROUPS, graders.answer.value) : [],
+    results.answer.value ? saidOf(results.answer.value, events.answer.value ?? NOTHING, graders.answer.value) : [],
   )
   return {
     filters,
@@ -52,7 +61,7 @@ export const useOverview = () => {
 /** What there is to say of it all. */
 export const saidOf = (
   answer: InsightAnswer,
-  eventGroups: EventGroupsAnswer,
+  eventGroups: Compared,
   graders: GradersAnswer | null,
 ): InsightSentence[] => {
   const eventOf = (id: string) => answer.events.find(({ eventId }) => eventId === id)

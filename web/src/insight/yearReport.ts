@@ -4,7 +4,6 @@ import {
   perSquare,
   printDate,
   type EventCount,
-  type EventGroupsAnswer,
   type GradersAnswer,
   type GroupedBy,
   type InsightAnswer,
@@ -15,7 +14,7 @@ import type { CanvasElement, Content, TDocumentDefinitions } from 'pdfmake/inter
 import { cell, INK, INK_2, LINE, markColumn, MET, page, rule, say, SHORT, VEST } from '../handout/pdfParts.ts'
 import { printEnd } from './eventWords.ts'
 import { MOST_SQUARES } from './squares.ts'
-import { groupsBy, saidOf } from './useOverview.ts'
+import { groupsBy, saidOf, type Compared } from './useOverview.ts'
 
 export interface YearReport {
   readonly organisation: string
@@ -25,7 +24,7 @@ export interface YearReport {
   readonly mark: string
   readonly madeOn: string
   readonly answer: InsightAnswer
-  readonly eventGroups: EventGroupsAnswer
+  readonly eventGroups: Compared
   readonly graders: GradersAnswer | null
   readonly days: readonly InsightDay[]
 }
