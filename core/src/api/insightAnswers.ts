@@ -93,6 +93,8 @@ export class EventCount {
   @Whole(0) readonly exempt!: number
   /** Within what the method can tell of the cut. */
   @Whole(0) readonly near!: number
+  /** Did it in another form, or another in place of it; in no figure of the event. */
+  @Whole(0) readonly otherForms!: number
   @Nullable() @Nested(() => StripShape) readonly strip!: StripShape | null
 }
 

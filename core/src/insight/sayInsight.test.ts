@@ -15,7 +15,7 @@ const NOTHING: InsightFacts = {
   unitNamed: (id) => ({ north: 'North', small: 'Harbour desk' })[id] ?? id,
 }
 const said = (facts: Partial<InsightFacts>): string[] =>
-  sayInsight({ ...NOTHING, ...facts }).map(({ text, todo }) => (todo === undefined ? text : `${text} ${todo}`))
+  sayInsight({ ...NOTHING, ...facts }).map(({ text, advice }) => (advice === undefined ? text : `${text} ${advice}`))
 
 test('of nothing nothing is said', () => {
   expect(said({})).toEqual([])

@@ -35,7 +35,7 @@ export interface InsightFacts {
 /** What is found, and what to do about it where something is to be done. */
 export interface InsightSentence {
   readonly text: string
-  readonly todo?: string
+  readonly advice?: string
 }
 
 const CHANCE = 0.05
@@ -141,14 +141,14 @@ const sayVenues = ({ venues, eventNamed, unitOfEvent }: InsightFacts): InsightSe
       return [
         {
           text: `${eventNamed(eventId)} comes out ${figure(first)} ${isTime ? 'quicker' : 'shorter'} at ${first.venue} than at ${second.venue}, of the same ${first.people} people;`,
-          todo: 'measure both grounds again.',
+          advice: 'measure both grounds again.',
         },
       ]
     return apart.map((one) => {
       const way = isTime ? (one.ratio < 1 ? 'quicker' : 'slower') : one.ratio < 1 ? 'shorter' : 'further'
       return {
         text: `${eventNamed(eventId)} at ${one.venue} comes out ${figure(one)} ${way} than the same ${one.people} people's elsewhere;`,
-        todo: 'measure the ground there again.',
+        advice: 'measure the ground there again.',
       }
     })
   })
@@ -159,7 +159,10 @@ const sayGraders = ({ graders }: InsightFacts): InsightSentence[] => {
   return apart.map(({ reading, ratio }) => {
     const times = reading === 'stricter' ? (ratio ?? 1) : 1 / (ratio ?? 1)
     const how = `${times.toFixed(1)} times as ${reading === 'stricter' ? 'many' : 'few'} repetitions as the others`
-    return { text: `One grader refuses ${how}, and chance would rarely do that;`, todo: 'let two grade side by side.' }
+    return {
+      text: `One grader refuses ${how}, and chance would rarely do that;`,
+      advice: 'let two grade side by side.',
+    }
   })
 }
 

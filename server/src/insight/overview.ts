@@ -11,6 +11,7 @@ import type { Database } from '../database.ts'
 import {
   countCombinations,
   countGroups,
+  countOtherForms,
   listPlaces,
   measureExtent,
   tallyFigures,
@@ -24,11 +25,12 @@ export const overviewOf = async (db: Database, asked: Asked): Promise<InsightAns
   const standards = await standardsWith(db, versions)
   const named = units.map(({ id, name }: OrgUnit) => ({ id, name }))
   if (!chosen || !standard) return { ...NOTHING, standards, units: named }
-  const [extent, { outcomes, groups }, combinations, tallies, { venues, years }] = await Promise.all([
+  const [extent, { outcomes, groups }, combinations, tallies, otherForms, { venues, years }] = await Promise.all([
     measureExtent(db, chosen),
     countGroups(db, chosen),
     countCombinations(db, chosen),
     tallyFigures(db, chosen),
+    countOtherForms(db, chosen),
     listPlaces(db, chosen.standardId, asked.unitIds),
   ])
   return {
@@ -48,6 +50,7 @@ export const overviewOf = async (db: Database, asked: Asked): Promise<InsightAns
         id,
         rounding.step,
         tallies.filter(({ eventId }) => eventId === id),
+        otherForms.get(id) ?? 0,
       ),
     ),
     combinations,
@@ -91,7 +94,7 @@ const standardsWith = async (db: Database, versions: Asked['versions']): Promise
     .sort((a, b) => b.results - a.results)
 }
 
-const countOf = (eventId: string, step: number, tallies: readonly EventTally[]): EventCount => {
+const countOf = (eventId: string, step: number, tallies: readonly EventTally[], otherForms: number): EventCount => {
   const sum = (of: (tally: EventTally) => number): number => tallies.reduce((all, tally) => all + of(tally), 0)
   const inKind = (wanted: EventResult): number => sum(({ kind, people }) => (kind === wanted ? people : 0))
   return {
@@ -103,6 +106,7 @@ const countOf = (eventId: string, step: number, tallies: readonly EventTally[]):
     ended: inKind('ended'),
     exempt: inKind('exempt'),
     near: sum(({ near }) => near),
+    otherForms,
     strip: layOut(tallies, step),
   }
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Whether groups meet it alike: rates, four fifths, how likely by chance, and a sentence for each. */
-import { AGE_GROUPS, type GroupedBy } from '@able-gauge/core'
+import type { GroupedBy } from '@able-gauge/core'
 import { compareGroups, LEAST_IN_GROUP, sayGroup } from '@able-gauge/core/statistics'
 import { BFormSelect } from 'bootstrap-vue-next'
 import { computed } from 'vue'
@@ -34,16 +34,10 @@ const panels = computed(() => {
     const compared =
       eventId.value === ''
         ? groupsBy(whole, by)
-        : compareGroups(
-            [...ofEvent]
-              .sort((a, b) => orderOf(a.key) - orderOf(b.key))
-              .map(({ key, met, of }) => ({ name: groupName(whole, by, key), met, of })),
-          )
+        : compareGroups(ofEvent.map(({ key, met, of }) => ({ name: groupName(whole, by, key), met, of })))
     return { by, title, compared }
   }).filter(({ compared }) => compared.length > 0)
 })
-/** Ages from the youngest; others as they come. */
-const orderOf = (key: string): number => AGE_GROUPS.findIndex((name) => name === key)
 </script>
 
 <template>

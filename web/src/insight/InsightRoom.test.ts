@@ -13,7 +13,7 @@ import ResultsView from './ResultsView.vue'
 
 const RUN = { eventId: 'run', name: 'Run', unit: 'ms', sense: 'atMost' } as const
 const REPS = { eventId: 'press-ups', name: 'Press-ups', unit: 'count', sense: 'atLeast' } as const
-const counts = { scored: 0, open: 0, ended: 0, exempt: 0, near: 0 }
+const counts = { scored: 0, open: 0, ended: 0, exempt: 0, otherForms: 0, near: 0 }
 const RESULTS: InsightAnswer = {
   standards: [{ id: 'entry', name: 'Entry', versions: [{ version: 3, results: 60 }], results: 60 }],
   standardId: 'entry',

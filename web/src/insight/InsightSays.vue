@@ -9,8 +9,8 @@ defineProps<{ sentences: readonly InsightSentence[] }>()
   <section class="sheet part says" aria-label="What these figures say">
     <h2>What these figures say</h2>
     <p>
-      <span v-for="({ text, todo }, at) in sentences" :key="at"
-        >{{ text }}{{ ' ' }}<b v-if="todo">{{ todo }}{{ ' ' }}</b></span
+      <span v-for="({ text, advice }, at) in sentences" :key="at"
+        >{{ text }}{{ ' ' }}<b v-if="advice">{{ advice }}{{ ' ' }}</b></span
       >
     </p>
     <small class="quiet"

@@ -37,10 +37,15 @@ const decidesSays = computed(() => {
   if (!first || name === undefined) return ''
   return `${shortInAll.value} fell short; ${name} alone decided ${first.results} of them.`
 })
-/** How many one square stands for, where it is not one. */
-const each = (count: EventCount): string => {
-  const people = perSquare(count.strip?.columns ?? [], MOST_SQUARES)
-  return people > 1 ? `; a square is ${people}` : ''
+/** Who is in the picture, how many one square stands for where it is not one, and who is left out. */
+const about = ({ met, short, scored, strip, otherForms }: EventCount): string => {
+  const judged = met + short
+  const people = perSquare(strip?.columns ?? [], MOST_SQUARES)
+  return [
+    judged > 0 ? `${judged} judged` : `${scored} figures`,
+    ...(people > 1 ? [`a square is ${people}`] : []),
+    ...(otherForms > 0 ? [`${otherForms} in another form left out`] : []),
+  ].join('; ')
 }
 const nameOf = (id: string): string => answer.value?.events.find(({ eventId }) => eventId === id)?.name ?? id
 
@@ -133,9 +138,7 @@ const asTable = ref(false)
         <div v-for="{ event, count, judged } in asTable ? [] : rows" :key="event.eventId" class="event">
           <div class="what">
             <b>{{ event.name }}</b>
-            <small class="quiet"
-              >{{ judged > 0 ? `${judged} judged` : `${count.scored} figures` }}{{ each(count) }}</small
-            >
+            <small class="quiet">{{ about(count) }}</small>
           </div>
           <StripChart
             :event="event"

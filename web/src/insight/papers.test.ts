@@ -16,7 +16,7 @@ const wordsIn = (node: unknown): string => {
 }
 const said = (document: object): string => wordsIn(document).replaceAll(/\s+/g, ' ')
 
-const counts = { scored: 0, open: 0, ended: 0, exempt: 0, near: 2 }
+const counts = { scored: 0, open: 0, ended: 0, exempt: 0, otherForms: 0, near: 2 }
 const ANSWER: InsightAnswer = {
   standards: [],
   standardId: 'entry',

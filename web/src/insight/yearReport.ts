@@ -46,8 +46,8 @@ export const yearReport = (report: YearReport): TDocumentDefinitions => {
         { color: INK_2 },
       ),
       h2('What the figures say'),
-      ...sentences.map(({ text, todo }) =>
-        say(todo === undefined ? text : `${text} ${todo}`, { margin: [0, 0, 0, 3] }),
+      ...sentences.map(({ text, advice }) =>
+        say(advice === undefined ? text : `${text} ${advice}`, { margin: [0, 0, 0, 3] }),
       ),
       h2('Event by event'),
       ...answer.events.flatMap(({ eventId }) => eventPart(answer, eventId)),

@@ -1,7 +1,7 @@
 /** The people behind a figure, and how single ones changed. */
-import type { ChangeShape, EventResult, InsightPerson, Outcome, YearMean } from '@able-gauge/core'
+import type { ChangeShape, EventResult, InsightPerson, Outcome, Unit, YearMean } from '@able-gauge/core'
 import type { Database } from '../../database.ts'
-import { CHOSEN, OF_EVENT, parametersOf, type ChosenResults } from './chosen.ts'
+import { AS_IT_STANDS, CHOSEN, OF_EVENT, parametersOf, WITH_A_FIGURE, type ChosenResults } from './chosen.ts'
 
 /** Which of the chosen results are listed; what is null is not asked about. */
 export interface Behind {
@@ -46,7 +46,7 @@ export const listBehind = async (
        left join event_results e on e.result_id = r.id and e.event_id = $11
       where ${CHOSEN}
         and ($10::text is null or r.outcome = $10)
-        and ($11::text is null or e.event_id is not null and e.alternate_id is null and not e.is_carried)
+        and ($11::text is null or e.event_id is not null and ${AS_IT_STANDS})
         and ($12::text is null or e.kind = $12)
         and ($13::float8 is null or (case $18 when 'margin' then e.margin else e.value end) >= $13)
         and ($14::float8 is null or (case $18 when 'margin' then e.margin else e.value end) < $14)
@@ -120,7 +120,10 @@ export interface ResultLine {
     readonly eventId: string
     readonly kind: EventResult
     readonly value: number | null
+    readonly unit: Unit | null
     readonly margin: number | null
+    /** Id of the easier form, or of what was done in place of it; null as it stands. */
+    readonly form: string | null
   }[]
 }
 
@@ -129,7 +132,8 @@ export const listLines = async (db: Database, chosen: ChosenResults): Promise<Re
   const { rows } = await db.query<ResultLine>(
     `select r.test_date as "testDate", r.venue, coalesce(u.name, '') as unit, r.standard_version as version, r.category,
             r.age_years as "ageYears", r.outcome, r.centipoints, r.class_name as "className",
-            (select coalesce(jsonb_agg(jsonb_build_object('eventId', e.event_id, 'kind', e.kind, 'value', e.value, 'margin', e.margin)), '[]')
+            (select coalesce(jsonb_agg(jsonb_build_object('eventId', e.event_id, 'kind', e.kind, 'value', e.value, 'unit', e.unit,
+                      'margin', e.margin, 'form', coalesce(e.alternate_id, e.variant_id))), '[]')
                from event_results e where e.result_id = r.id) as events
        from results r left join units u on u.id = r.unit_id where ${CHOSEN} order by r.test_date, r.id`,
     parametersOf(chosen),
@@ -159,8 +163,7 @@ export const listChanges = async (
               (array_agg(e.value order by r.test_date, r.id))[1] as first,
               (array_agg(e.value order by r.test_date, r.id))[count(*)] as last
          from ${OF_EVENT} join people p on p.id = r.person_id
-        where ${CHOSEN} and e.event_id = $10 and e.alternate_id is null and not e.is_carried and e.value is not null
-          and e.kind in ('met', 'short', 'scored')
+        where ${CHOSEN} and e.event_id = $10 and ${WITH_A_FIGURE}
         group by 1 having count(*) > 1
      )
      select x.*, p.given_name || ' ' || p.family_name as name, count(*) over ()::integer as in_all
@@ -188,8 +191,7 @@ export const listYears = async (db: Database, chosen: ChosenResults, eventId: st
             count(*) filter (where e.kind = 'met')::integer as met,
             count(*) filter (where e.kind in ('met', 'short'))::integer as of
        from ${OF_EVENT}
-      where ${CHOSEN} and e.event_id = $10 and e.alternate_id is null and not e.is_carried and e.value is not null
-        and e.kind in ('met', 'short', 'scored')
+      where ${CHOSEN} and e.event_id = $10 and ${WITH_A_FIGURE}
       group by 1 order by 1`,
     [...parametersOf(chosen), eventId],
   )

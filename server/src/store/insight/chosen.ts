@@ -34,5 +34,10 @@ export const CHOSEN = `r.standard_id = $1
   and ($7::integer is null or r.age_years between $7 and $8)
   and ($9::text is null or r.venue = $9)`
 
-/** An event done in place of another is no figure of it. */
 export const OF_EVENT = `event_results e join results r on r.id = e.result_id`
+
+/** The event as it stands, done on that day: what is done in place of it, or in an easier form, is never mixed with it. */
+export const AS_IT_STANDS = `e.alternate_id is null and e.variant_id is null and not e.is_carried`
+
+/** As it stands, with a figure that counts. */
+export const WITH_A_FIGURE = `${AS_IT_STANDS} and e.value is not null and e.kind in ('met', 'short', 'scored')`

@@ -12,7 +12,7 @@ import {
   type VenueTallyShape,
 } from '@able-gauge/core'
 import type { Database } from '../../database.ts'
-import { CHOSEN, OF_EVENT, parametersOf, type ChosenResults } from './chosen.ts'
+import { AS_IT_STANDS, CHOSEN, OF_EVENT, parametersOf, WITH_A_FIGURE, type ChosenResults } from './chosen.ts'
 
 export interface CountedVersion {
   readonly standardId: string
@@ -151,7 +151,8 @@ export const countGroups = async (
   }
 }
 
-const byKey = (a: GroupCount, b: GroupCount): number =>
+/** Ages from the youngest, all others by name. */
+const byKey = (a: Pick<GroupCount, 'by' | 'key'>, b: Pick<GroupCount, 'by' | 'key'>): number =>
   a.by === 'age' && b.by === 'age'
     ? AGE_GROUPS.findIndex((name) => name === a.key) - AGE_GROUPS.findIndex((name) => name === b.key)
     : `${a.by} ${a.key}`.localeCompare(`${b.by} ${b.key}`)
@@ -176,12 +177,22 @@ export interface EventTally extends FigureTally {
   readonly near: number
 }
 
+/** How many did each event in another form, or another in place of it. */
+export const countOtherForms = async (db: Database, chosen: ChosenResults): Promise<ReadonlyMap<string, number>> => {
+  const { rows } = await db.query<{ event_id: string; results: number }>(
+    `select e.event_id, count(*)::integer as results from ${OF_EVENT}
+      where ${CHOSEN} and (e.alternate_id is not null or e.variant_id is not null) group by 1`,
+    parametersOf(chosen),
+  )
+  return new Map(rows.map((row) => [row.event_id, row.results]))
+}
+
 /** How often each figure of each event came up, and in which way; figures are rounded by their events, so that there are not many. */
 export const tallyFigures = async (db: Database, chosen: ChosenResults): Promise<EventTally[]> => {
   const { rows } = await db.query<EventTally>(
     `select e.event_id as "eventId", e.kind, e.value, e.cut, e.margin, count(*)::integer as people,
             count(*) filter (where e.near_the_cut)::integer as near
-       from ${OF_EVENT} where ${CHOSEN} and e.alternate_id is null and not e.is_carried group by 1, 2, 3, 4, 5`,
+       from ${OF_EVENT} where ${CHOSEN} and ${AS_IT_STANDS} group by 1, 2, 3, 4, 5`,
     parametersOf(chosen),
   )
   return rows
@@ -212,16 +223,17 @@ export const countEventGroups = async (db: Database, chosen: ChosenResults): Pro
             sum(met)::integer as met, sum(judged)::integer as judged
        from (select e.event_id, r.standard_version, r.test_year, r.venue, r.unit_id, r.category, r.age_group,
                     count(*) filter (where e.kind = 'met') as met, count(*) as judged
-               from ${OF_EVENT} where ${CHOSEN} and e.alternate_id is null and not e.is_carried and e.kind in ('met', 'short')
+               from ${OF_EVENT} where ${CHOSEN} and ${AS_IT_STANDS} and e.kind in ('met', 'short')
               group by 1, 2, 3, 4, 5, 6, 7) part
       group by grouping sets (${EVENT_COLUMNS.map((column) => `(event_id, ${column})`).join(', ')})`,
     parametersOf(chosen),
   )
-  return rows.map(({ event_id: eventId, of, key, met, judged }) => {
-    const column = EVENT_COLUMNS.find((_, at) => (of & (1 << (EVENT_COLUMNS.length - 1 - at))) === 0) ?? 'unit_id'
-    const by = EVENT_BY[column]
-    return { eventId, by, key: key ?? '', met, of: judged }
-  })
+  return rows
+    .map(({ event_id: eventId, of, key, met, judged }) => {
+      const column = EVENT_COLUMNS.find((_, at) => (of & (1 << (EVENT_COLUMNS.length - 1 - at))) === 0) ?? 'unit_id'
+      return { eventId, by: EVENT_BY[column], key: key ?? '', met, of: judged }
+    })
+    .sort((a, b) => a.eventId.localeCompare(b.eventId) || byKey(a, b))
 }
 
 /** Of people who did an event at one venue and at others: how far apart it came out, by their own mean figures. */
@@ -230,8 +242,7 @@ export const tallyVenues = async (db: Database, chosen: ChosenResults, eventId: 
     `with own as (
        select coalesce(p.merged_into, p.id) as person_id, r.venue, sum(ln(e.value)) as logs, count(*) as results
          from ${OF_EVENT} join people p on p.id = r.person_id
-        where ${CHOSEN} and e.event_id = $10 and e.alternate_id is null and not e.is_carried and e.value > 0
-          and e.kind in ('met', 'short', 'scored')
+        where ${CHOSEN} and e.event_id = $10 and ${WITH_A_FIGURE} and e.value > 0
         group by 1, 2
      ), whole as (
        select person_id, sum(logs) as logs, sum(results) as results from own group by 1 having count(*) > 1

@@ -1,14 +1,13 @@
 /** What was measured twice: on one day, or on two within a stated time. */
 import type { RepeatChoice, RepeatPoint, Unit } from '@able-gauge/core'
 import type { Database } from '../../database.ts'
-import { CHOSEN, OF_EVENT, parametersOf, type ChosenResults } from './chosen.ts'
+import { CHOSEN, OF_EVENT, parametersOf, WITH_A_FIGURE, type ChosenResults } from './chosen.ts'
 
 /** Figures of everybody in one event, each with the next of the same person. */
 const FIGURES = `select coalesce(p.merged_into, p.id) as person_id, r.test_date, e.value, e.unit,
               lead(e.value) over person as next_value, lead(r.test_date) over person as next_date
          from ${OF_EVENT} join people p on p.id = r.person_id
-        where ${CHOSEN} and e.event_id = $11 and e.alternate_id is null and e.variant_id is null and not e.is_carried
-          and e.value is not null and e.kind in ('met', 'short', 'scored')
+        where ${CHOSEN} and e.event_id = $11 and ${WITH_A_FIGURE}
        window person as (partition by coalesce(p.merged_into, p.id) order by r.test_date, r.id)`
 
 /**
