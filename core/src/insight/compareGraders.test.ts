@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { compareGraders, type GraderTally } from './compareGraders.ts'
+import { compareGraders, sayGrader, type GraderTally } from './compareGraders.ts'
 
 /** From what each grader decided of each candidate: attempts and how many of them were refused. */
 const tallyOf = (id: string, candidates: readonly (readonly [attempts: number, refused: number])[]): GraderTally => {
@@ -53,4 +53,26 @@ test.each([
 ])('%s: nothing is said', (_, own, others) => {
   const [compared] = compareGraders([own, others])
   expect(compared).toMatchObject({ ratio: null, interval: null, chance: null, reading: 'tooFew' })
+})
+
+test('each reading is a sentence with its figures; where there is too little to say, none are given', () => {
+  const tallies = [
+    tallyOf('Strict', repeated(40, [30, 5], [30, 7])),
+    tallyOf('Usual', repeated(40, [30, 1], [30, 3])),
+    tallyOf('Mild', repeated(40, [30, 0], [30, 1])),
+    tallyOf('Other', repeated(40, [30, 1], [30, 3])),
+    tallyOf('New', repeated(3, [30, 9])),
+  ]
+  const [strict, usual, mild, other, newcomer] = compareGraders(tallies).map((one) => sayGrader(one.id, one))
+  // 240 of 1,200 against 187 of 2,490, once the mild one is set aside
+  expect(strict).toContain('Strict: 20.0 % refused, 2.66 times the share of the others, 95 % between')
+  expect(strict).toMatch(
+    /: refuses more than chance explains\. Let two grade side by side before anything is decided\.$/,
+  )
+  // 20 of 1,200 against 427 of 3,690
+  expect(mild).toContain('Mild: 1.7 % refused, 0.14 times the share of the others')
+  expect(mild).toContain(': refuses less than chance explains.')
+  for (const words of [usual, other])
+    expect(words).toMatch(/: 6\.7 % refused, .*: no difference that matters and that chance does not explain\.$/)
+  expect(newcomer).toBe('New: 3 candidates, too few to say.')
 })

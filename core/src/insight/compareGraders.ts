@@ -80,6 +80,18 @@ const readingOf = (ratio: number, chance: number): GraderReading => {
   return ratio <= 1 / MATTERS ? 'milder' : 'alike'
 }
 
+/** A plain sentence for each. @param name as it is shown */
+export const sayGrader = (name: string, { share, ratio, interval, reading, candidates }: ComparedGrader): string => {
+  const figures = share === null ? '' : `${(100 * share).toFixed(1)} % refused`
+  if (reading === 'tooFew' || ratio === null || interval === null)
+    return `${name}: ${candidates} candidates, too few to say.`
+  const range = `${ratio.toFixed(2)} times the share of the others, 95 % between ${interval.low.toFixed(2)} and ${interval.high.toFixed(2)}`
+  if (reading === 'alike')
+    return `${name}: ${figures}, ${range}: no difference that matters and that chance does not explain.`
+  const word = reading === 'stricter' ? 'more' : 'less'
+  return `${name}: ${figures}, ${range}: refuses ${word} than chance explains. Let two grade side by side before anything is decided.`
+}
+
 type Sums = Omit<GraderTally, 'id'>
 const NOBODY: Sums = {
   candidates: 0,

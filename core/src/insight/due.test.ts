@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { dateAfter } from '../clock/calendarDate.ts'
-import { DUE_STATES, dueOf, type LastTests } from './due.ts'
+import { DUE_STATES, dueOf, mayCome, type LastTests } from './due.ts'
 
 const TODAY = '2026-11-27'
 const yearly = { every: { count: 1, of: 'years' as const } }
@@ -65,4 +65,14 @@ test('whatever the dates, nobody who may not be tested yet is asked to come, and
       if (due.state === 'overdue') expect((due.by ?? '9999') < TODAY).toBe(true)
     }),
   )
+})
+
+test.each([
+  ['overdue', '', true],
+  ['never', '', true],
+  ['again', '', true],
+  ['waiting', '', false],
+  ['overdue', 'Harbour Ward day', false],
+] as const)('somebody %s, entered on "%s": may come is %s', (state, enteredOn, expected) => {
+  expect(mayCome({ state }, enteredOn)).toBe(expected)
 })

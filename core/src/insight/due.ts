@@ -62,5 +62,9 @@ const dueBy = ({ every, before }: Pick<RetestCall, 'every' | 'before'>, lastMet:
   return isFresh ? null : before
 }
 
+/** Whether somebody may be entered on a day: not who has to wait, nor who is entered on one already. */
+export const mayCome = ({ state }: Pick<Due, 'state'>, enteredOn: string): boolean =>
+  state !== 'waiting' && enteredOn === ''
+
 /** Whether nothing is asked of somebody now. */
 export const isFine = ({ state }: Due): boolean => state === 'fine'

@@ -63,6 +63,17 @@ export const repeatabilityOf = (trials: Trials): Repeatability | null => {
   }
 }
 
+/** Fewer pairs are too few to set an uncertainty by. */
+const LEAST_PAIRS_TO_SET = 20
+
+/**
+ * What a method leaves open near the cut, 95 times in a hundred: 1.96 standard errors of measurement, to the next whole unit.
+ * @param pairs how many were measured twice
+ * @returns in the base unit of the event; null for too few
+ */
+export const uncertaintyOf = ({ standardError }: Pick<Repeatability, 'standardError'>, pairs: number): number | null =>
+  pairs < LEAST_PAIRS_TO_SET ? null : Math.ceil(1.96 * standardError)
+
 const mean = (values: readonly number[]): number => values.reduce((sum, one) => sum + one, 0) / values.length
 
 const meanSquaresOf = (trials: Trials, n: number, k: number): MeanSquares => {

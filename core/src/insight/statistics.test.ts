@@ -2,6 +2,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import {
+  agreementOfDecisions,
   compareGroups,
   evenTrials,
   fisherExact,
@@ -12,6 +13,7 @@ import {
   repeatabilityOf,
   sameDecisions,
   sayGroup,
+  uncertaintyOf,
   wilson,
   type TwoByTwo,
 } from './statistics.ts'
@@ -209,6 +211,49 @@ test('agreement of two graders beyond chance, plain and weighted', () => {
       'plain',
     ),
   ).toBeNull()
+})
+
+test('what two graders said of a hundred repetitions, with the reasons in the order of the protocol', () => {
+  const decisions = [
+    { own: 'lock-out', other: 'depth', times: 2 },
+    { own: 'counted', other: 'counted', times: 80 },
+    { own: 'counted', other: 'depth', times: 5 },
+    { own: 'depth', other: 'counted', times: 3 },
+    { own: 'depth', other: 'depth', times: 8 },
+    { own: 'lock-out', other: 'lock-out', times: 2 },
+    // what one of them did not see is no disagreement
+    { own: 'depth', other: 'notSeen', times: 7 },
+    { own: 'notSeen', other: 'counted', times: 4 },
+  ]
+  const found = agreementOfDecisions(decisions, ['depth', 'lock-out'])
+  expect(found?.same).toBeCloseTo(0.9, 10)
+  // by hand: 85 and 83 counted; chance 0.85 · 0.83 + 0.15 · 0.17 = 0.731; (0.92 − 0.731) / 0.269
+  expect(found?.counted).toBeCloseTo(0.7026, 4)
+  // chance 0.85 · 0.83 + 0.11 · 0.15 + 0.04 · 0.02 = 0.7228; (0.9 − 0.7228) / 0.2772
+  expect(found?.byReason).toBeCloseTo(0.6392, 4)
+  // neighbours agree by half: seen 0.95, chance 0.7228 + 0.5 · 0.227 = 0.8363; (0.95 − 0.8363) / 0.1637
+  expect(found?.weighted).toBeCloseTo(0.6946, 4)
+})
+
+test('who saw nothing together cannot agree; who counted everything agrees without telling more than chance', () => {
+  expect(agreementOfDecisions([], ['depth'])).toBeNull()
+  expect(agreementOfDecisions([{ own: 'counted', other: 'notSeen', times: 9 }], ['depth'])).toBeNull()
+  expect(agreementOfDecisions([{ own: 'counted', other: 'counted', times: 30 }], ['depth'])).toEqual({
+    same: 1,
+    counted: null,
+    byReason: null,
+    weighted: null,
+  })
+})
+
+test.each([
+  [1.0097, 20, 2],
+  [1.0204, 20, 2],
+  [1.0205, 20, 3],
+  [0, 40, 0],
+  [1.0097, 19, null],
+])('a standard error of %d from %i pairs leaves ± %s open', (standardError, pairs, expected) => {
+  expect(uncertaintyOf({ standardError }, pairs)).toBe(expected)
 })
 
 test('uneven repeats: the first two of each, and how many had one alone', () => {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Each person from their first figure to their last, best last figures first; within the band a change may be noise. */
-import { printDate, printQuantity, type ChangeShape, type InsightEvent } from '@able-gauge/core'
+import { printDate, printQuantity, readChange, type ChangeShape, type InsightEvent } from '@able-gauge/core'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
 import { printRough } from './eventWords.ts'
@@ -19,12 +19,11 @@ const x = computed(() => {
 })
 const height = computed(() => TOP + props.changes.length * ROW + 8)
 const rows = computed(() =>
-  props.changes.map((change, at) => {
-    const better = props.event.sense === 'atMost' ? change.first - change.last : change.last - change.first
-    const isReal = props.real !== null && Math.abs(better) > props.real
-    const state = !isReal ? 'noise' : better > 0 ? 'better' : 'worse'
-    return { change, y: TOP + at * ROW + ROW / 2, state }
-  }),
+  props.changes.map((change, at) => ({
+    change,
+    y: TOP + at * ROW + ROW / 2,
+    state: readChange(change, props.event.sense, props.real),
+  })),
 )
 const print = (value: number): string => printQuantity(value, props.event.unit, props.event.publishedIn)
 const say = ({ name, first, last, firstDate, lastDate }: ChangeShape): string =>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Who is due for a test by what the house asks: a list to hand round, and a day made of it at one press. */
-import { printDate, printDueDates, type DuePerson } from '@able-gauge/core'
+import { mayCome, printDate, printDueDates, type DuePerson } from '@able-gauge/core'
 import { BButton, BDropdown, BDropdownItemButton, BFormCheckbox, BFormSelect } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { usePdf } from '../handout/usePdf.ts'
@@ -55,10 +55,9 @@ const shown = computed(() =>
       (valueOf('event') === '' || shortIn.some(({ id }) => id === valueOf('event'))),
   ),
 )
-/** Whoever may come: not who has to wait, nor who is entered on a day already. */
-const mayCome = ({ state, enteredOn }: DuePerson): boolean => state !== 'waiting' && enteredOn === ''
+const canEnter = (person: DuePerson): boolean => mayCome(person, person.enteredOn)
 const chosen = ref<ReadonlySet<string>>(new Set())
-watch(shown, (people) => (chosen.value = new Set(people.filter(mayCome).map(({ personId }) => personId))), {
+watch(shown, (people) => (chosen.value = new Set(people.filter(canEnter).map(({ personId }) => personId))), {
   immediate: true,
 })
 const choose = (personId: string, isIn: boolean): void => {
@@ -162,7 +161,7 @@ const savePdf = async (): Promise<void> => {
               <td v-if="session.can('days.plan')">
                 <BFormCheckbox
                   :model-value="chosen.has(person.personId)"
-                  :disabled="!mayCome(person)"
+                  :disabled="!canEnter(person)"
                   :aria-label="`Enter ${person.name}`"
                   @update:model-value="(isIn) => choose(person.personId, isIn === true)"
                 />

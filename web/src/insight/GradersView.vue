@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What graders refused, and whether alike; how they agree with whoever counted beside; who captured, put right and decided. */
 import type { GraderShape } from '@able-gauge/core'
-import { compareGraders, kappa, LEAST_IN_GROUP, sameDecisions, type ComparedGrader } from '@able-gauge/core/statistics'
+import { agreementOfDecisions, compareGraders, LEAST_IN_GROUP, sayGrader } from '@able-gauge/core/statistics'
 import { BFormSelect } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import FilterBar from './FilterBar.vue'
@@ -29,16 +29,6 @@ const rows = computed(() =>
   }),
 )
 
-const sayGrader = (name: string, { share, ratio, interval, reading, candidates }: ComparedGrader): string => {
-  const figures = share === null ? '' : `${(100 * share).toFixed(1)} % refused`
-  if (reading === 'tooFew' || ratio === null || interval === null)
-    return `${name}: ${candidates} candidates, too few to say.`
-  const range = `${ratio.toFixed(2)} times the share of the others, 95 % between ${interval.low.toFixed(2)} and ${interval.high.toFixed(2)}`
-  if (reading === 'alike')
-    return `${name}: ${figures}, ${range}: no difference that matters and that chance does not explain.`
-  const word = reading === 'stricter' ? 'more' : 'less'
-  return `${name}: ${figures}, ${range}: refuses ${word} than chance explains. Let two grade side by side before anything is decided.`
-}
 const most = computed(() => Math.max(0.01, ...rows.value.map(({ compared: one }) => one.share ?? 0)))
 const categoryName = (id: string): string => overview.value?.categories.find((one) => one.id === id)?.name ?? id
 const mixOf = ({ categories, meanAge, metTheRest, candidates }: GraderShape): string => {
@@ -48,34 +38,18 @@ const mixOf = ({ categories, meanAge, metTheRest, candidates }: GraderShape): st
   return `${shares.join(', ')}; ${meanAge.toFixed(0)} years old; ${Math.round((100 * metTheRest) / candidates)} % met every other event`
 }
 
-/** What both said of the same repetitions, in one order of answers. */
-const agreementOf = ({ decisions }: GraderShape): string => {
-  const answers = [...new Set(decisions.flatMap(({ own, other }) => [own, other]))]
-    .filter((one) => one !== 'notSeen')
-    // counted, then the reasons as the protocol lists them
-    .sort((a, b) => placeOf(a) - placeOf(b))
-  const table = answers.map((own) =>
-    answers.map((other) => decisions.find((one) => one.own === own && one.other === other)?.times ?? 0),
-  )
-  const counted = answers.map((one) => one === 'counted')
-  const twoWays = [true, false].map((own) =>
-    [true, false].map((other) =>
-      table.reduce(
-        (sum, row, i) =>
-          sum + row.reduce((all, times, j) => all + (counted[i] === own && counted[j] === other ? times : 0), 0),
-        0,
-      ),
-    ),
-  )
-  const [plain, same] = [kappa(twoWays, 'plain'), sameDecisions(table)]
-  const [byReason, weighted] = [kappa(table, 'plain'), kappa(table, 'linear')]
-  if (same === null) return 'nothing to compare'
-  const figures = plain === null ? '' : `; kappa ${plain.toFixed(2)} counted or refused`
-  const reasons = byReason === null ? '' : `, ${byReason.toFixed(2)} by reason (${(weighted ?? 0).toFixed(2)} weighted)`
-  return `${(100 * same).toFixed(1)} % of repetitions alike${figures}${reasons}`
+/** What both said of the same repetitions. */
+const sayAgreement = ({ decisions }: GraderShape): string => {
+  const reasons = (answer.value?.reasons ?? []).map(({ id }) => id)
+  const found = agreementOfDecisions(decisions, reasons)
+  if (found === null) return 'nothing to compare'
+  const { same, counted, byReason, weighted } = found
+  return [
+    `${(100 * same).toFixed(1)} % of repetitions alike`,
+    ...(counted === null ? [] : [`; kappa ${counted.toFixed(2)} counted or refused`]),
+    ...(byReason === null ? [] : [`, ${byReason.toFixed(2)} by reason (${(weighted ?? 0).toFixed(2)} weighted)`]),
+  ].join('')
 }
-const placeOf = (id: string): number =>
-  id === 'counted' ? -1 : (answer.value?.reasons.findIndex((one) => one.id === id) ?? 0)
 const twice = computed(() => (answer.value?.graders ?? []).filter(({ countedTwice }) => countedTwice > 0))
 const staff = computed(() =>
   (answer.value?.graders ?? []).filter((one) => one.captured + one.corrected + one.overruled + one.decided > 0),
@@ -142,7 +116,7 @@ const events = computed(() => (answer.value?.events ?? []).map(({ eventId, name 
                 <td class="figures">{{ grader.countedTwice }}</td>
                 <td class="figures">{{ Math.round((100 * grader.withinOne) / grader.countedTwice) }} %</td>
                 <td class="figures">{{ (grader.countedMore / grader.countedTwice).toFixed(2) }}</td>
-                <td>{{ agreementOf(grader) }}</td>
+                <td>{{ sayAgreement(grader) }}</td>
               </tr>
             </tbody>
           </table>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A unit or everybody over time: year by year, and how each person changed, told apart from noise. */
+import { tallyChanges } from '@able-gauge/core'
 import { BFormSelect } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import ChangeChart from './ChangeChart.vue'
@@ -25,20 +26,11 @@ const { answer: noise } = useLooked(
   async (asked) => (asked.event === undefined ? null : readNoise(asked)),
 )
 const real = computed(() => noise.value?.noise[0]?.smallestRealChange ?? null)
-const tally = computed(() => {
-  const counts = { better: 0, worse: 0, noise: 0 }
-  for (const { first, last } of changes.value) {
-    const better = event.value?.sense === 'atMost' ? first - last : last - first
-    if (real.value === null || Math.abs(better) <= real.value) counts.noise += 1
-    else counts[better > 0 ? 'better' : 'worse'] += 1
-  }
-  return counts
-})
 const says = computed(() => {
   if (!event.value || changes.value.length === 0) return 'Nobody has more than one result here yet.'
   const people = `${answer.value?.people ?? 0} people were tested more than once.`
   if (real.value === null) return `${people} Too few were tested twice within 60 days to tell a change from noise.`
-  const { better, worse, noise } = tally.value
+  const { better, worse, noise } = tallyChanges(changes.value, event.value.sense, real.value)
   const of =
     changes.value.length < (answer.value?.people ?? 0) ? `Of the ${changes.value.length} who changed most ` : ''
   return `${people} ${of}${better} improved and ${worse} fell back by more than noise (${printMean(real.value, event.value.unit)}); ${noise} changed by less.`

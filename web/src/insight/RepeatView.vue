@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** How closely one thing comes out again, and how large a change of one person has to be to be more than noise. */
 import { printQuantity, type RepeatChoice, type Repeated } from '@able-gauge/core'
+import { uncertaintyOf } from '@able-gauge/core/statistics'
 import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import { useSession } from '../session/sessionStore.ts'
@@ -58,13 +59,13 @@ const found = computed(() => answer.value?.found ?? null)
 /** @param decimals of what is counted, as the literature prints it */
 const print = (value: number, decimals = 1): string => printMean(value, answer.value?.unit ?? 'count', decimals)
 
-/** How sure a reading is either way: what the method alone leaves open, 95 times in a hundred. */
-const uncertainty = computed(() => {
-  const byMethod = chosen.value !== null && ['count', 'watch', 'method'].includes(chosen.value.of)
-  return byMethod && found.value && (answer.value?.points.length ?? 0) >= 20
-    ? Math.ceil(1.96 * found.value.standardError)
-    : null
-})
+/** Two tests of a person differ by more than the method. */
+const OF_THE_METHOD: readonly Repeated[] = ['count', 'watch', 'method']
+const uncertainty = computed(() =>
+  chosen.value && found.value && OF_THE_METHOD.includes(chosen.value.of)
+    ? uncertaintyOf(found.value, chosen.value.pairs)
+    : null,
+)
 const takeOver = useTakeOver(() => overview.value?.standardId ?? '')
 </script>
 

@@ -1,5 +1,5 @@
 /** A person's events as lanes of one picture: the distance to the cut of each day, and what of a change is more than noise. */
-import { printQuantity, type PersonTest, type Unit } from '@able-gauge/core'
+import { gainOf, printQuantity, readChange, type PersonTest, type Unit } from '@able-gauge/core'
 import type { LinePoint, PersonLine } from './personLines.ts'
 
 /** How large a change of one person has to be to be more than noise, by standard and event. */
@@ -113,9 +113,10 @@ const totalLanes = (tests: readonly PersonTest[]): Lane[] => {
 export const changeOf = ({ points, real, isLessBetter, unit }: Lane): string => {
   const [before, last] = points.filter(({ own }) => !own).slice(-2)
   if (!before || !last || real === null || unit === null) return ''
-  const better = isLessBetter ? before.value - last.value : last.value - before.value
-  if (better === 0) return 'as before'
-  const size = printQuantity(Math.abs(better), unit)
-  const word = better > 0 ? 'better' : 'worse'
-  return Math.abs(better) > real ? `${size} ${word}, more than noise` : `${size} ${word}, may be noise`
+  const change = { first: before.value, last: last.value }
+  const sense = isLessBetter ? 'atMost' : 'atLeast'
+  const gain = gainOf(change, sense)
+  if (gain === 0) return 'as before'
+  const surely = readChange(change, sense, real) === 'noise' ? 'may be noise' : 'more than noise'
+  return `${printQuantity(Math.abs(gain), unit)} ${gain > 0 ? 'better' : 'worse'}, ${surely}`
 }
