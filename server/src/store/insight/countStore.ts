@@ -56,10 +56,14 @@ export interface Extent {
 
 export const measureExtent = async (db: Database, chosen: ChosenResults): Promise<Extent> => {
   const { rows } = await db.query<Extent>(
-    `select count(*)::integer as results, count(distinct coalesce(p.merged_into, p.id))::integer as people,
-            count(distinct r.occasion_id)::integer as days, count(*) filter (where r.near_the_cut)::integer as near,
-            min(r.test_date) as first, max(r.test_date) as last
-       from results r join people p on p.id = r.person_id where ${CHOSEN}`,
+    // counted from groups, which are hashed: count(distinct) would sort everything twice
+    `select coalesce(sum(results), 0)::integer as results, count(distinct coalesce(p.merged_into, p.id))::integer as people,
+            (select count(*) from (select r.occasion_id from results r where ${CHOSEN} group by 1) day)::integer as days,
+            coalesce(sum(near), 0)::integer as near, min(first) as first, max(last) as last
+       from (select r.person_id, count(*) as results, count(*) filter (where r.near_the_cut) as near,
+                    min(r.test_date) as first, max(r.test_date) as last
+               from results r where ${CHOSEN} group by 1) own
+       join people p on p.id = own.person_id`,
     parametersOf(chosen),
   )
   return rows[0] ?? { results: 0, people: 0, days: 0, near: 0, first: null, last: null }
