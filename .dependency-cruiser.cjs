@@ -22,6 +22,7 @@ const CORE = [
   'plan',
   'insight',
   'rehearsal',
+  'drill',
   'api',
   'format',
 ]
@@ -122,7 +123,7 @@ const CLI_PACKAGES = ['papaparse']
 const either = (names) => `(${names.map((name) => name.replaceAll('.', '\\.')).join('|')})`
 const packages = (names) => `node_modules/${either(names)}/`
 /** Only by its door: what core offers. */
-const CORE_DOOR = '^core/src/(index|insight/statistics)\\.ts$'
+const CORE_DOOR = '^core/src/(index|insight/statistics|drill/index)\\.ts$'
 const PLATFORM = { dependencyTypes: ['core'] }
 
 const core = CORE.flatMap((folder, at) => [

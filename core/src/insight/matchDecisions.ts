@@ -20,17 +20,27 @@ export interface DecisionPair {
 /** Two people press for one repetition within this time; the quickest repetitions are further apart. */
 const TOGETHER_MS = 700
 
+export interface PairedDecisions {
+  /** Places in the second list by places in the first. */
+  readonly besideOf: ReadonlyMap<number, number>
+  /** Places in the second list that have no counterpart. */
+  readonly left: readonly number[]
+}
+
 /**
- * Puts decisions that lie closest together side by side, each once; what has no counterpart was not seen by the other.
+ * Puts decisions that lie closest together side by side, each once.
  * @param first in order of time @param second in order of time, on the same clock
- * @returns most often first
  */
-export const matchDecisions = (first: readonly Decision[], second: readonly Decision[]): DecisionPair[] => {
+export const pairDecisions = (
+  first: readonly Decision[],
+  second: readonly Decision[],
+  withinMs = TOGETHER_MS,
+): PairedDecisions => {
   const near = first
     .flatMap((one, at) =>
       second.flatMap((other, beside) => {
         const apartMs = Math.abs(one.atMs - other.atMs)
-        return apartMs <= TOGETHER_MS ? [{ at, beside, apartMs }] : []
+        return apartMs <= withinMs ? [{ at, beside, apartMs }] : []
       }),
     )
     .sort((a, b) => a.apartMs - b.apartMs)
@@ -40,12 +50,22 @@ export const matchDecisions = (first: readonly Decision[], second: readonly Deci
     besideOf.set(at, beside)
     taken.add(beside)
   }
+  return { besideOf, left: second.flatMap((_, beside) => (taken.has(beside) ? [] : [beside])) }
+}
+
+/**
+ * What two people said of the same repetitions; what has no counterpart was not seen by the other.
+ * @param first in order of time @param second in order of time, on the same clock
+ * @returns most often first
+ */
+export const matchDecisions = (first: readonly Decision[], second: readonly Decision[]): DecisionPair[] => {
+  const { besideOf, left } = pairDecisions(first, second)
   const counts = new Map<string, DecisionPair>()
   const add = (one: string, other: string): void => {
     const key = `${one} ${other}`
     counts.set(key, { first: one, second: other, times: (counts.get(key)?.times ?? 0) + 1 })
   }
   for (const [at, { answer }] of first.entries()) add(answer, second[besideOf.get(at) ?? -1]?.answer ?? NOT_SEEN)
-  for (const [beside, { answer }] of second.entries()) if (!taken.has(beside)) add(NOT_SEEN, answer)
+  for (const beside of left) add(NOT_SEEN, second[beside]?.answer ?? NOT_SEEN)
   return [...counts.values()].sort((a, b) => b.times - a.times || (a.first < b.first ? -1 : 1))
 }

@@ -1,0 +1,10 @@
+/** Sets to practise on, apart from the rest of core: whoever judges or counts needs none of it. */
+export * from './movement.ts'
+export * from './makeDrill.ts'
+export * from './figureAt.ts'
+export { BAR_CM, FIST_CM } from './poses.ts'
+export { SEEN_CM } from './motionAt.ts'
+export { VIEWS, type Point, type Shape, type View } from './body.ts'
+export * from './scoreDrill.ts'
+export * from './sayDrill.ts'
+export * from './finishLine.ts'
