@@ -71,6 +71,14 @@ export class RetestCall {
   @Optional() @CalendarDate() before?: string
 }
 
+/** What the house asks of whoever grades: a set worked so well, not too long ago. It is shown in the plan, and stops nobody. */
+export class PracticeRule {
+  /** Agreement beyond chance, in hundredths. */
+  @Whole(0, 100) atLeastHundredths!: number
+  @Whole(1, 5) level!: number
+  @Whole(1, 3_650) withinDays!: number
+}
+
 export class HouseRules {
   /** What the organisation is called. */
   @Optional() @Text(120) organisation?: string
@@ -104,6 +112,7 @@ export class HouseRules {
   @Optional() @NestedList(() => KitRule, 0, 100) kit?: KitRule[]
   @Optional() @NestedList(() => StaffGroup, 0, 100) staffGroups?: StaffGroup[]
   @Optional() @NestedList(() => RetestCall, 0, 100) retests?: RetestCall[]
+  @Optional() @Nested(() => PracticeRule) practice?: PracticeRule
 }
 
 /** Rules to begin with. The heat limits are left to be set: they are local, and no figure fits everywhere. */

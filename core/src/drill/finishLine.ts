@@ -1,6 +1,6 @@
 /** A finish in bunches, to be stamped and put in order: made up from a seed, and held against what was stamped. */
 import { seededRandom } from '../random/random.ts'
-import type { DrillLevel } from './makeDrill.ts'
+import type { DrillLevel } from './practised.ts'
 
 export interface FinishRunner {
   readonly bib: number

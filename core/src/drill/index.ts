@@ -1,4 +1,5 @@
 /** Sets to practise on, apart from the rest of core: whoever judges or counts needs none of it. */
+export * from './practised.ts'
 export * from './movement.ts'
 export * from './makeDrill.ts'
 export * from './figureAt.ts'
@@ -8,3 +9,5 @@ export { VIEWS, type Point, type Shape, type View } from './body.ts'
 export * from './scoreDrill.ts'
 export * from './sayDrill.ts'
 export * from './finishLine.ts'
+export * from './freshMark.ts'
+export * from './scoreBody.ts'

@@ -5,10 +5,8 @@
 import type { Protocol } from '../kinds/kinds.ts'
 import { shuttleSignals } from '../kinds/progressiveShuttle/shuttleSignals.ts'
 import { seededRandom, type Random } from '../random/random.ts'
-import { drillStyle, faultsOf, type Movement, type ShownFault } from './movement.ts'
-
-export const DRILL_LEVELS = [1, 2, 3, 4, 5] as const
-export type DrillLevel = (typeof DRILL_LEVELS)[number]
+import { drillStyle, faultsOf, type ShownFault } from './movement.ts'
+import type { DrillLevel, Movement } from './practised.ts'
 
 /** What makes a set what it is; whoever is given the same gets the same. */
 export interface DrillSpec {

@@ -1,10 +1,7 @@
 /** Movements that can be drawn for practice, and the faults each of them can show. */
-import { kindOf } from '../kinds/kinds.ts'
-import type { EventKind } from '../kinds/kinds.ts'
+import { kindOf, type EventKind } from '../kinds/kinds.ts'
 import type { StandardEvent } from '../standard/standard.ts'
-
-export const MOVEMENTS = ['pressUp', 'curlUp', 'pullUp', 'squat', 'trunkHold', 'hang', 'reach', 'shuttleTurn'] as const
-export type Movement = (typeof MOVEMENTS)[number]
+import { MOVEMENTS, type Movement } from './practised.ts'
 
 /** What can go wrong, as it can be drawn. */
 export const FAULT_FORMS = ['depth', 'lockOut', 'bodyLine', 'hips', 'hands', 'feet', 'swing', 'offBeat'] as const

@@ -1,6 +1,7 @@
 /** How a body stands at a share of its movement, with what is wrong in it. Everybody looks to the left, or lies with the head there. */
 import { away, between, pairOf, type Build, type Pair, type Point, type Skeleton } from './body.ts'
-import type { FaultForm, Movement } from './movement.ts'
+import type { FaultForm } from './movement.ts'
+import type { Movement } from './practised.ts'
 
 /** Where in its movement a body is. */
 export interface Motion {

@@ -92,6 +92,10 @@ export const RULES = {
   'days.copy': { roles: OFFICER, ground: 'day' },
   'archives.readIn': { roles: OFFICER, ground: 'service' },
   rehearse: { roles: OBSERVERS, ground: 'house' },
+  /** Sets to practise on; each sees the own ones. */
+  practise: { roles: OBSERVERS, ground: 'house' },
+  /** How fresh everybody's practice is. */
+  'practice.marks': { roles: OFFICER, ground: 'house' },
   'day.read': { roles: DAYS, ground: 'day', guests: 'ownDay' },
   'verdicts.read': { roles: DAYS, ground: 'day' },
   'archive.save': { roles: OFFICER, ground: 'day' },

@@ -339,6 +339,14 @@ const ADJUST: Readonly<Record<string, (body: Body, world: World) => Body | Promi
   'post /api/standards/:standardId/:version/publish': async (_, world) => ({
     revision: await draftRevisionOf(world.draft),
   }),
+  'post /api/drills': (body) => ({
+    ...body,
+    standardId: 'constabulary-entry',
+    version: 3,
+    eventId: 'press-ups',
+    what: 'pressUp',
+    lanes: random.whole(1, 4),
+  }),
   'post /api/rehearsals': () => ({ standardId: 'constabulary-entry', version: 3, people: 4, speed: 60 }),
   'post /api/occasions/:occasionId/amendments': async (_, world) => ({
     entryId: (
@@ -445,6 +453,19 @@ const addressOf = async ({ method, path }: Route, world: World): Promise<string>
         ],
       )
       return path.replace(':resultId', id)
+    },
+    'get /api/drills/:drillId/beside': async () => {
+      const id = randomUUID()
+      const set = {
+        standardId: 'constabulary-entry',
+        version: 3,
+        eventId: 'press-ups',
+        what: 'pressUp',
+        level: 1,
+        seed: 1,
+      }
+      await officer().call('POST', '/api/drills', { ...set, id, lanes: 1, doneAtMs: 0, answers: [], ends: [] })
+      return path.replace(':drillId', id)
     },
     'post /api/insight/due/day': async () => {
       await server.owner.query(`update people set category = 'female' where id = any ($1)`, [world.personIds])

@@ -18,6 +18,7 @@ import { peopleRoutes } from './peopleRoutes.ts'
 import { planRoutes } from './planRoutes.ts'
 import { recordRoutes } from './recordRoutes.ts'
 import { registerRoutes } from './registerRoutes.ts'
+import { drillRoutes } from './drillRoutes.ts'
 import { rehearsalRoutes } from './rehearsalRoutes.ts'
 import type { Route } from './route.ts'
 import { securityRoutes } from './securityRoutes.ts'
@@ -36,6 +37,7 @@ export const ROUTES: readonly Route[] = [
   ...standardRoutes,
   ...instrumentRoutes,
   ...rehearsalRoutes,
+  ...drillRoutes,
   ...planRoutes,
   ...keptDayRoutes,
   ...recordRoutes,
