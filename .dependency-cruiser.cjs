@@ -87,6 +87,7 @@ const WEB = {
   run: ['day', 'session', 'sound', 'sync', 'ui'],
   verdicts: ['day', 'handout', 'session', 'sync', 'ui'],
   replay: ['day', 'session', 'ui'],
+  practice: ['day', 'run/consoles', 'session', 'standards/standardCalls', 'sync', 'ui'],
   handout: ['day', 'session', 'ui'],
   signoff: ['day', 'session', 'ui'],
   people: ['session', 'standards', 'ui'],

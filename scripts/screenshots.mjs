@@ -64,7 +64,6 @@ const PICTURES = [
   },
   { name: 'sign-off', as: 'ines.calloway-brandt', path: `${DAY}/sign-off`, screen: LAPTOP },
   { name: 'person', as: 'ines.calloway-brandt', path: '/people', screen: LAPTOP, before: openPerson },
-  { name: 'library', as: 'ines.calloway-brandt', path: '/standards', screen: LAPTOP },
   { name: 'standard', as: 'ines.calloway-brandt', path: '/standards/guard-service/4', screen: LAPTOP },
   {
     name: 'editor',
@@ -74,6 +73,13 @@ const PICTURES = [
     before: openThrow,
   },
   { name: 'insight', as: 'ines.calloway-brandt', path: '/insight?standard=guard-service', screen: LAPTOP },
+  {
+    name: 'practice',
+    as: 'joss.adair-nakata',
+    path: '/practice/set/constabulary-entry/3/press-ups/pressUp?level=1&set=27&lanes=1',
+    screen: LAPTOP,
+    before: practise,
+  },
   {
     name: 'compare',
     as: 'ines.calloway-brandt',
@@ -159,6 +165,32 @@ async function countSome(tab) {
   }
   for (const key of ['1', '2', 'c']) await tab.keyboard.press(key)
   await tab.waitForTimeout(300)
+}
+
+/** Works the first repetitions of a set, most of them rightly, and looks back on them. */
+async function practise(tab) {
+  await tab.getByRole('button', { name: /Start commands/ }).click()
+  const pad = tab.getByRole('button', { name: /^Count/ })
+  while (!(await pad.isVisible())) {
+    await tab.keyboard.press('Space')
+    await tab.waitForTimeout(150)
+  }
+  const startedMs = Date.now()
+  const pressed = [
+    [3_610, 'Space'],
+    [5_547, '3'],
+    [7_631, '1'],
+    [10_340, '1'],
+    [13_555, 'Space'],
+    [16_870, 'Space'],
+    [19_622, 'Space'],
+  ]
+  for (const [atMs, key] of pressed) {
+    await tab.waitForTimeout(Math.max(0, startedMs + atMs + 400 - Date.now()))
+    await tab.keyboard.press(key)
+  }
+  await tab.getByRole('button', { name: 'Look at it now' }).click()
+  await tab.getByRole('heading', { name: /as you worked them/ }).waitFor()
 }
 
 /** Takes a half-counted attempt back, so that later pictures show a day that went on properly. */

@@ -58,6 +58,7 @@ const bundle = async (outdir, entryPoints) => {
     format: 'esm',
     packages: 'external',
     alias: {
+      '@able-gauge/core/drill': path.join(ROOT, 'core', 'src', 'drill', 'index.ts'),
       '@able-gauge/core/statistics': path.join(ROOT, 'core', 'src', 'insight', 'statistics.ts'),
       '@able-gauge/core': path.join(ROOT, 'core', 'src', 'index.ts'),
     },

@@ -156,6 +156,18 @@ export const makeRouter = (): Router => {
         meta: { title: 'Insight' },
       },
       {
+        path: '/practice',
+        name: 'practice',
+        component: () => import('./practice/PracticeRoom.vue'),
+        meta: { title: 'Practice' },
+      },
+      {
+        path: '/practice/:dayId(set)/:standardId/:version(\\d+)/:eventId/:what',
+        name: 'drill',
+        component: () => import('./practice/DrillRoom.vue'),
+        meta: { title: 'Practice' },
+      },
+      {
         path: '/house-rules',
         name: 'houseRules',
         component: () => import('./house/HouseRulesRoom.vue'),

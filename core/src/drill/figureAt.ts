@@ -50,3 +50,10 @@ const GUIDES: Readonly<
     return null
   },
 }
+
+/** Somebody at a share of a sound movement, seen from the side. */
+export const standing = (movement: Drill['spec']['movement'], share: number): readonly Shape[] => {
+  const build = BUILDS.female
+  const motion = { share, wrong: {}, slackCm: 2, tremor: 0, ms: 90, alongCm: -200, facing: 1 }
+  return shapesOf(poseOf(movement, build, motion), build, 'side')
+}

@@ -75,7 +75,7 @@ const LEVELS: Readonly<Record<DrillLevel, LevelFacts>> = {
 const FULL_CM: Readonly<Record<ShownFault['form'], number>> = {
   depth: 11,
   lockOut: 12,
-  bodyLine: 22,
+  bodyLine: 15,
   hips: 24,
   hands: 24,
   feet: 14,

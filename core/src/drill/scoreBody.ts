@@ -42,7 +42,11 @@ type Event = Pick<StandardEvent, 'name' | 'protocol'>
 
 /** What an event can be practised as; the likeliest first. */
 export const practisedAs = (event: Event): Practised[] =>
-  event.protocol.kind === 'timedDistance' ? ['finishLine'] : movementsFor(event)
+  event.protocol.kind !== 'timedDistance'
+    ? movementsFor(event)
+    : (event.protocol.by ?? 'run') === 'run'
+      ? ['finishLine']
+      : []
 
 const scored = (event: Event, worked: WorkedDrill) => {
   const { what, answers: _answers, ends, ...rest } = worked

@@ -34,6 +34,7 @@ watch(
   },
 )
 const savedWords = computed(() => {
+  if (store.isPractice) return 'Practice: nothing is recorded'
   if (waitingCount.value === 0) return store.live === false ? 'All saved, no connection' : 'All saved'
   return `${waitingCount.value} waiting on this device`
 })

@@ -50,6 +50,8 @@ export const useDay = defineStore('day', () => {
   const live = ref<boolean | null>(null)
   /** The session has ended; captures wait until the same person signs in again. */
   const signedOut = ref(false)
+  /** The day is a set to practise on: it stands on this page alone, and nothing of it is kept or sent. */
+  const isPractice = ref(false)
   const waitingCount = ref(0)
   const refused = ref<readonly WaitingCapture[]>([])
   /** Arrived after the signature, from this device: kept beside the day. */
@@ -171,7 +173,16 @@ export const useDay = defineStore('day', () => {
     return true
   }
 
+  /** Opens a day that is nobody's, to practise on. */
+  const practise = (made: Day): void => {
+    close()
+    isPractice.value = true
+    show(made)
+    void clock.keepAsking()
+  }
+
   const close = (): void => {
+    isPractice.value = false
     clearTimeout(openLater)
     unfollow?.()
     sender?.stop()
@@ -291,6 +302,10 @@ export const useDay = defineStore('day', () => {
     }
     const id = captureId(moment.atMs, crypto.getRandomValues(new Uint8Array(16)), (turn += 1))
     const made: Capture = { id, eventId, entryId, deviceId: deviceId(), ...moment, ...observation }
+    if (isPractice.value) {
+      ledger.merge([made])
+      return made
+    }
     session.captured()
     const unsure = clock.unsure ? UNSURE : {}
     const byGuest = session.account?.station ? { byGuest: true } : {}
@@ -321,7 +336,7 @@ export const useDay = defineStore('day', () => {
   /** Tells the server what this device still holds, so that nobody signs the day over it. */
   const report = async (): Promise<void> => {
     const occasionId = day.value?.occasion.id
-    if (!occasionId || !session.can('devices.report')) return
+    if (!occasionId || isPractice.value || !session.can('devices.report')) return
     const held = {
       waiting: waitingCount.value,
       refused: refused.value.length,
@@ -350,6 +365,7 @@ export const useDay = defineStore('day', () => {
     problem,
     live,
     signedOut,
+    isPractice,
     waitingCount,
     refused,
     waitingOfOthers,
@@ -362,6 +378,7 @@ export const useDay = defineStore('day', () => {
     marksIn,
     allIn,
     open,
+    practise,
     close,
     reread,
     capture,

@@ -9,6 +9,7 @@ import { useSession } from '../session/sessionStore.ts'
 import HouseBriefings from './HouseBriefings.vue'
 import HouseHeat from './HouseHeat.vue'
 import HouseMark from './HouseMark.vue'
+import HousePractice, { type PracticeDraft } from './HousePractice.vue'
 import HouseRetests from './HouseRetests.vue'
 import { retestDraftOf, retestOf, type RetestDraft } from './retestDraft.ts'
 import HouseKeys from './HouseKeys.vue'
@@ -32,6 +33,7 @@ interface Draft {
   briefings: { standardId: string; lines: string }[]
   style: StyleDraft
   retests: RetestDraft[]
+  practice: PracticeDraft
   keepDays: number | ''
   idleMinutes: number | ''
   administratorsByCode: boolean
@@ -39,6 +41,10 @@ interface Draft {
 }
 
 const ADDRESS_EXAMPLE = 'https://tests.example'
+
+/** To begin with, where the house asks for practice. */
+const USUAL_PRACTICE = { atLeastHundredths: 80, level: 2, withinDays: 90 }
+const ruleOf = ({ asked: _asked, ...rule }: PracticeDraft): Omit<PracticeDraft, 'asked'> => rule
 
 const linesOf = (text: string): string[] =>
   text
@@ -62,13 +68,21 @@ const { draft, problem, saved, isChanged, save, drop } = useHouseDraft<Draft>(
     briefings: (rules.briefings ?? []).map(({ standardId, lines }) => ({ standardId, lines: lines.join('\n') })),
     style: styleDraftOf(rules.style),
     retests: (rules.retests ?? []).map(retestDraftOf),
+    practice: { asked: rules.practice !== undefined, ...(rules.practice ?? USUAL_PRACTICE) },
     keepDays: rules.keepDays ?? '',
     idleMinutes: rules.idleMinutes ?? '',
     administratorsByCode: rules.administratorsByCode === true,
     signingByCode: rules.signingByCode === true,
   }),
   (
-    { organisation: _organisation, publicAddress: _address, keepDays: _keepDays, idleMinutes: _idle, ...rules },
+    {
+      organisation: _organisation,
+      publicAddress: _address,
+      keepDays: _keepDays,
+      idleMinutes: _idle,
+      practice: _practice,
+      ...rules
+    },
     { organisation, publicAddress, keepDays, idleMinutes, ...edited },
   ) => ({
     ...rules,
@@ -93,6 +107,7 @@ const { draft, problem, saved, isChanged, save, drop } = useHouseDraft<Draft>(
       .filter(({ lines }) => lines.length > 0),
     style: styleOf(edited.style),
     retests: edited.retests.map(retestOf),
+    ...(edited.practice.asked ? { practice: ruleOf(edited.practice) } : {}),
   }),
 )
 // dates and figures of this page follow at once
@@ -169,6 +184,10 @@ watch(saved, (is) => {
       <section id="retests" class="sheet part">
         <h2>Who is tested how often</h2>
         <HouseRetests v-model="draft.retests" />
+      </section>
+      <section class="sheet part">
+        <h2>Practice of graders</h2>
+        <HousePractice v-model="draft.practice" />
       </section>
       <section class="sheet part">
         <h2>How the house writes</h2>

@@ -11,6 +11,7 @@ import StaffSide from './StaffSide.vue'
 import TimetableChart from './TimetableChart.vue'
 import TimetableList from './TimetableList.vue'
 import type { PlanDraft } from './usePlan.ts'
+import { usePractice } from './usePractice.ts'
 import { useHabits } from '../day/useForecast.ts'
 import { useTimetable } from './useTimetable.ts'
 import TimeField from '../ui/TimeField.vue'
@@ -32,6 +33,7 @@ const { task, timetable, bounds, conflicts, broken } = useTimetable(
 const mayMove = computed(() => props.mayEdit && preview.value === null)
 const habits = useHabits(() => props.day)
 const shown = ref<'chart' | 'list'>('chart')
+const lacking = usePractice(() => props.day)
 
 const eventName = (id: string): string => props.day.standard.events.find((event) => event.id === id)?.name ?? id
 const staffName = (accountId: string): string =>
@@ -186,7 +188,15 @@ const setTime = (index: number, field: 'musterAt' | 'startsAt' | 'endsBy', text:
         Everything fits: rests, stations, lanes, slots, staff and medical cover.
       </p>
     </section>
-    <StaffSide :day="day" :events="events" :works-at="worksAt" :busy-ms="busyMs" :may-edit="mayMove" @put="put" />
+    <StaffSide
+      :day="day"
+      :events="events"
+      :works-at="worksAt"
+      :busy-ms="busyMs"
+      :lacking="lacking"
+      :may-edit="mayMove"
+      @put="put"
+    />
   </div>
   <template v-for="one in days" :key="one.index">
     <PlanForecast

@@ -10,6 +10,8 @@ const props = defineProps<{
   worksAt: ReadonlyMap<string, readonly string[]>
   /** How long each of them is at work, by account. */
   busyMs: ReadonlyMap<string, number>
+  /** Events they lack the practice in that the house asks for, by account. */
+  lacking: ReadonlyMap<string, ReadonlySet<string>>
   mayEdit: boolean
 }>()
 const emit = defineEmits<{ put: [eventId: string, accountId: string, works: boolean] }>()
@@ -18,6 +20,9 @@ const onDrag = (accountId: string, event: DragEvent): void => {
   event.dataTransfer?.setData('text/plain', accountId)
 }
 const works = (accountId: string, eventId: string): boolean => props.worksAt.get(accountId)?.includes(eventId) ?? false
+/** Names of events they work without it. */
+const unpractised = (accountId: string): string[] =>
+  props.events.filter(({ id }) => works(accountId, id) && props.lacking.get(accountId)?.has(id)).map(({ name }) => name)
 const put = (eventId: string, accountId: string, event: Event): void => {
   const { checked } = event.target as HTMLInputElement // the handler sits on a box to tick
   emit('put', eventId, accountId, checked)
@@ -42,6 +47,9 @@ const put = (eventId: string, accountId: string, event: Event): void => {
               (busyMs.get(member.accountId) ?? 0) > 0 ? printClock(busyMs.get(member.accountId) ?? 0) : 'free'
             }}</span>
             <small class="quiet duty">{{ member.duty }}</small>
+            <small v-if="unpractised(member.accountId).length > 0" class="lacking"
+              >No fresh practice: {{ unpractised(member.accountId).join(', ') }}</small
+            >
           </summary>
           <label v-for="event in events" :key="event.id">
             <input
@@ -60,6 +68,11 @@ const put = (eventId: string, accountId: string, event: Event): void => {
 </template>
 
 <style scoped>
+.lacking {
+  grid-column: 1 / -1;
+  color: var(--decide);
+  font-weight: 650;
+}
 .side h3 {
   font-size: 0.9375rem;
   margin: 4px 0 8px;

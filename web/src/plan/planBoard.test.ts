@@ -104,6 +104,7 @@ test('somebody is put to an event by ticking it, and how long they work stands b
       events: [{ id: 'run', name: 'Run 2,000 m' }],
       worksAt: new Map([['joss', []]]),
       busyMs: new Map([['joss', 5_400_000]]),
+      lacking: new Map([['joss', new Set(['run'])]]),
       mayEdit: true,
     },
   })
@@ -112,6 +113,10 @@ test('somebody is put to an event by ticking it, and how long they work stands b
   expect(page.emitted('put')).toEqual([['run', 'joss', true]])
   await page.setProps({ busyMs: new Map() })
   expect(page.get('summary').text()).toContain('free')
+  // practice is only missed in what somebody works
+  expect(page.text()).not.toContain('No fresh practice')
+  await page.setProps({ worksAt: new Map([['joss', ['run']]]) })
+  expect(page.get('summary').text()).toContain('No fresh practice: Run 2,000 m')
 })
 
 test('a proposal is looked at before it is taken; taking sets the waves and changes the plan', async () => {

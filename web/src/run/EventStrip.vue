@@ -40,7 +40,7 @@ const events = useCalmly(() =>
 </script>
 
 <template>
-  <nav class="strip sheet" aria-label="Events">
+  <nav v-if="!store.isPractice" class="strip sheet" aria-label="Events">
     <div ref="list" class="events" :class="{ many: events.length > 4 }">
       <RouterLink
         v-for="({ id, name, done, underWay, here }, index) in events"
@@ -66,6 +66,8 @@ const events = useCalmly(() =>
       >
     </div>
   </nav>
+  <!-- its place in the grid of a console stays -->
+  <div v-else />
 </template>
 
 <style scoped>

@@ -2,6 +2,7 @@
 import type { Claim, StandardEvent } from '@able-gauge/core'
 import { computed, onScopeDispose, watch, type ComputedRef } from 'vue'
 import type { Day } from '../day/day.ts'
+import { useDay } from '../day/dayStore.ts'
 import { useSession } from '../session/sessionStore.ts'
 import { deviceId } from '../sync/outbox.ts'
 import { useWhoIsWhere } from '../sync/whoIsWhere.ts'
@@ -47,11 +48,12 @@ export const useOpenCandidates = (
 ): OpenCandidates => {
   const where = useWhoIsWhere()
   const session = useSession()
+  const store = useDay()
   const others = useOthers(() => ({ id: eventId }))
   watch(
     () => [entryIds().join(' '), unlessTaken()] as const,
     ([ids, only]) => {
-      if (!session.can('claims.write') || day().occasion.signedOff) return
+      if (store.isPractice || !session.can('claims.write') || day().occasion.signedOff) return
       const wanted = ids === '' ? [] : ids.split(' ')
       where.have(day().occasion.id, { eventId, entryIds: wanted, ...(only ? { unlessTaken: true } : {}) })
     },

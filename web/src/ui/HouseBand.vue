@@ -37,6 +37,7 @@ const leave = async (): Promise<void> => {
         >Standards</RouterLink
       >
       <RouterLink v-if="inReach" :to="{ name: 'insight' }" :class="{ here: inInsight }">Insight</RouterLink>
+      <RouterLink v-if="session.can('practise')" :to="{ name: 'practice' }" active-class="here">Practice</RouterLink>
       <RouterLink v-if="session.can('accounts.manage')" :to="{ name: 'accounts' }" active-class="here"
         >Accounts</RouterLink
       >

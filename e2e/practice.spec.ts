@@ -1,0 +1,69 @@
+/** A grader trains their eye: on the console of the day, on people who were never there. */
+import { expect, OFFICER, test } from './app.ts'
+
+test.use({ room: 'insight' })
+
+const SET = '/practice/set/constabulary-entry/3/press-ups/pressUp?level=1&set=27&lanes=1'
+/** The first six of set 27, as everybody gets them: from when each can be told, and the key that is right. */
+const FIRST = [
+  [3_610, 'Space'],
+  [5_547, '3'],
+  [7_631, '1'],
+  [10_340, '1'],
+  [13_555, '3'],
+  [16_870, 'Space'],
+] as const
+
+test('a set is worked on the real console, scored from what was pressed, and looked back on', async ({
+  page,
+  signedIn,
+}) => {
+  await signedIn(OFFICER)
+  await page.goto('/practice')
+  await page.getByRole('button', { name: 'Press-ups Constabulary Entry Standard' }).click()
+  await page.getByText('plain to see').click()
+  await page.getByLabel(/^Set/).fill('27')
+  await page.getByRole('link', { name: 'Begin' }).click()
+  await expect(page).toHaveURL(new RegExp(SET.replace(/[?/]/g, '\\$&').replace('lanes=1', '')))
+  await expect(page.locator('header.band')).toContainText('Nothing here is on anybody’s record')
+  await page.getByRole('button', { name: /Start commands/ }).click()
+  const figure = page.getByRole('img', { name: 'Candidate 1, moving' })
+  const still = await figure.innerHTML()
+  while (!(await page.getByRole('button', { name: /^Count/ }).isVisible())) {
+    await page.keyboard.press('Space')
+    await page.waitForTimeout(150)
+  }
+  const startedAt = Date.now()
+  for (const [atMs, key] of FIRST) {
+    await page.waitForTimeout(Math.max(0, startedAt + atMs + 350 - Date.now()))
+    await page.keyboard.press(key)
+  }
+  expect(await figure.innerHTML()).not.toBe(still)
+  await page.getByRole('button', { name: 'Look at it now' }).click()
+  await expect(page.getByRole('heading', { name: `All ${FIRST.length}, as you worked them` })).toBeVisible()
+  await expect(page.locator('.eye-mark')).toContainText('1.00')
+  await expect(page.locator('.squares .right')).toHaveCount(2)
+  // it is kept for the grader, and on nobody's record
+  await page.goto('/practice')
+  await page.goto(SET)
+  await expect(page.getByRole('button', { name: /Start commands/ })).toBeVisible()
+  const kept = (await (await page.request.get('/api/drills')).json()) as { drills: { mark: number; shown: number }[] }
+  expect(kept.drills).toEqual([expect.objectContaining({ mark: 1, shown: FIRST.length })])
+})
+
+test('a finish is stamped in the order it comes, and told apart by its bibs', async ({ page, signedIn }) => {
+  await signedIn(OFFICER)
+  await page.goto('/practice/set/constabulary-entry/3/run/finishLine?level=1&set=5&lanes=24')
+  await page.getByRole('button', { name: /Start commands/ }).click()
+  while (!(await page.getByRole('button', { name: /Next expected/ }).isEnabled())) {
+    await page.keyboard.press('Space')
+    await page.waitForTimeout(150)
+  }
+  await expect(page.getByRole('img', { name: 'Runners come to the line' })).toBeVisible()
+  await page.keyboard.type('7')
+  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: 'Look at it now' }).click()
+  await expect(page.getByRole('heading', { name: 'Your finish' })).toBeVisible()
+  await expect(page.getByText('0 of 24 right')).toBeVisible()
+  await expect(page.getByRole('row').filter({ hasText: 'no stamp' })).toHaveCount(23)
+})
