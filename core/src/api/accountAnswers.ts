@@ -110,6 +110,8 @@ export class DemoAccount {
   @FreeText(200) readonly signInName!: string
   @Text() readonly displayName!: string
   @Choice(ROLES) readonly role!: Role
+  /** Empty for who belongs to the whole house. */
+  @FreeText(200) readonly unit!: string
 }
 
 /** The made-up people one can be in the demo. */

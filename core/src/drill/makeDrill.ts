@@ -3,9 +3,8 @@
  * so that a grader's answers can be held against it.
  */
 import type { Protocol } from '../kinds/kinds.ts'
-import { shuttleSignals } from '../kinds/progressiveShuttle/shuttleSignals.ts'
 import { seededRandom, type Random } from '../random/random.ts'
-import { drillStyle, faultsOf, type ShownFault } from './movement.ts'
+import { drillStyle, faultsOf, practiceOf, type ShownFault } from './movement.ts'
 import type { DrillLevel, Movement } from './practised.ts'
 
 /** What makes a set what it is; whoever is given the same gets the same. */
@@ -100,6 +99,8 @@ const TOLD_AT: Readonly<Record<ShownFault['form'], number>> = {
 }
 
 const FIRST_AFTER_MS = 900
+/** Nobody begins another one so short before the time is up. */
+const BEFORE_THE_END_MS = 800
 /** Tired people take so much longer at the end. */
 const TIRED_BY = 0.5
 /** Repetitions of a set that no time ends. */
@@ -130,30 +131,44 @@ type Span = readonly [fromMs: number, toMs: number]
 
 /** When each repetition begins and ends. */
 const timesOf = (protocol: Protocol, { movement, level }: DrillSpec, random: Random): Span[] => {
-  if (protocol.kind === 'progressiveShuttle') {
-    const signals = shuttleSignals(protocol).slice(0, SHUTTLES)
-    return signals.map(({ atMs }, at) => [signals[at - 1]?.atMs ?? 0, atMs])
-  }
-  if (movement === 'reach') return Array.from({ length: REACHES }, (_, at) => [at * 5_000, at * 5_000 + 4_000])
+  const { of, untilMs = Infinity, everyMs = null, turnsMs = [] } = practiceOf(protocol) ?? {}
   const { periodMs } = LEVELS[level]
-  if (protocol.kind === 'heldPosition') {
-    const untilMs = Math.min(protocol.capMs ?? HELD_MS, HELD_MS) - 4_000
-    const waverings: Span[] = []
-    for (let atMs = 3_000; atMs + periodMs < untilMs;) {
-      waverings.push([atMs, atMs + periodMs])
-      atMs += periodMs + 900 + Math.round(random.next() * 2_200)
-    }
-    return waverings
+  switch (of) {
+    case 'turns':
+      return turnsMs.slice(0, SHUTTLES).map((atMs, at) => [turnsMs[at - 1] ?? 0, atMs])
+    case 'readings':
+      return Array.from({ length: REACHES }, (_, at) => [at * 5_000, at * 5_000 + 4_000])
+    case 'position':
+      return waveringsIn(Math.min(untilMs, HELD_MS), periodMs, random)
+    default:
+      return repetitionsIn(untilMs, everyMs, movement, periodMs, random)
   }
-  const cadenceMs =
-    protocol.kind === 'repetitionsToCadence' ? (60_000 / protocol.beatsPerMinute) * protocol.beatsPerRepetition : null
-  const untilMs = protocol.kind === 'repetitionsInTime' ? protocol.durationMs - 800 : Infinity
-  const most = protocol.kind === 'repetitionsInTime' ? Infinity : (TO_FAILURE[movement] ?? ELSE_TO_FAILURE)
+}
+
+const waveringsIn = (untilMs: number, periodMs: number, random: Random): Span[] => {
+  const waverings: Span[] = []
+  for (let atMs = 3_000; atMs + periodMs < untilMs - 4_000;) {
+    waverings.push([atMs, atMs + periodMs])
+    atMs += periodMs + 900 + Math.round(random.next() * 2_200)
+  }
+  return waverings
+}
+
+/** One after another, slower towards the end unless a beat keeps them. */
+const repetitionsIn = (
+  endsMs: number,
+  everyMs: number | null,
+  movement: Movement,
+  periodMs: number,
+  random: Random,
+): Span[] => {
+  const untilMs = endsMs - BEFORE_THE_END_MS
+  const most = Number.isFinite(untilMs) ? Infinity : (TO_FAILURE[movement] ?? ELSE_TO_FAILURE)
   const aboutMany = Number.isFinite(most) ? most : untilMs / (periodMs * (1 + TIRED_BY / 3))
   const spans: Span[] = []
-  for (let fromMs = cadenceMs === null ? FIRST_AFTER_MS : 0; spans.length < most;) {
+  for (let fromMs = everyMs === null ? FIRST_AFTER_MS : 0; spans.length < most;) {
     const tired = TIRED_BY * Math.min(1, spans.length / aboutMany) ** 2
-    const tookMs = cadenceMs ?? periodMs * (1 + tired) * (0.94 + random.next() * 0.12)
+    const tookMs = everyMs ?? periodMs * (1 + tired) * (0.94 + random.next() * 0.12)
     if (fromMs + tookMs > untilMs) break
     spans.push([Math.round(fromMs), Math.round(fromMs + tookMs)])
     fromMs += tookMs

@@ -1,5 +1,6 @@
 /** Movements that can be drawn for practice, and the faults each of them can show. */
-import { kindOf, type EventKind } from '../kinds/kinds.ts'
+import type { EyePractice } from '../kinds/kind.ts'
+import { kindOf, type Protocol } from '../kinds/kinds.ts'
 import type { StandardEvent } from '../standard/standard.ts'
 import { MOVEMENTS, type Movement } from './practised.ts'
 
@@ -21,56 +22,54 @@ export type DrillStyle = 'counted' | 'flagged' | 'read'
 interface MovementFacts {
   readonly name: string
   readonly style: DrillStyle
-  readonly kinds: readonly EventKind[]
+  readonly of: EyePractice['of']
   /** Words of a name that tell it. */
   readonly named: RegExp
   readonly forms: readonly FaultForm[]
 }
 
-const COUNTED: readonly EventKind[] = ['repetitionsInTime', 'repetitionsToFailure', 'repetitionsToCadence']
-
 const FACTS: Readonly<Record<Movement, MovementFacts>> = {
   pressUp: {
     name: 'Press-up',
     style: 'counted',
-    kinds: COUNTED,
+    of: 'repetitions',
     named: /press|push/i,
     forms: ['depth', 'lockOut', 'bodyLine', 'hips', 'offBeat'],
   },
   curlUp: {
     name: 'Curl-up',
     style: 'counted',
-    kinds: COUNTED,
+    of: 'repetitions',
     named: /curl|sit|crunch/i,
     forms: ['depth', 'lockOut', 'hips', 'hands', 'feet', 'offBeat'],
   },
   pullUp: {
     name: 'Pull-up',
     style: 'counted',
-    kinds: COUNTED,
+    of: 'repetitions',
     named: /pull|chin/i,
     forms: ['depth', 'lockOut', 'swing', 'offBeat'],
   },
   squat: {
     name: 'Squat',
     style: 'counted',
-    kinds: COUNTED,
+    of: 'repetitions',
     named: /squat|knee bend/i,
     forms: ['depth', 'lockOut', 'bodyLine', 'feet', 'offBeat'],
   },
   trunkHold: {
     name: 'Trunk hold',
     style: 'flagged',
-    kinds: ['heldPosition'],
+    of: 'position',
     named: /trunk|front|elbow/i,
     forms: ['bodyLine', 'hips'],
   },
-  hang: { name: 'Hang', style: 'flagged', kinds: ['heldPosition'], named: /hang|bar/i, forms: ['depth', 'swing'] },
-  reach: { name: 'Reach', style: 'read', kinds: ['attempts'], named: /reach/i, forms: ['feet'] },
+  hang: { name: 'Hang', style: 'flagged', of: 'position', named: /hang|bar/i, forms: ['depth', 'swing'] },
+  reach: { name: 'Reach', style: 'read', of: 'readings', named: /reach/i, forms: ['feet'] },
   shuttleTurn: {
     name: 'Shuttle turn',
     style: 'flagged',
-    kinds: ['progressiveShuttle'],
+    of: 'turns',
     named: /./,
     forms: ['depth'],
   },
@@ -99,9 +98,13 @@ const FORM_WORDS: readonly (readonly [form: FaultForm, words: RegExp])[] = [
 export const movementName = (movement: Movement): string => FACTS[movement].name
 export const drillStyle = (movement: Movement): DrillStyle => FACTS[movement].style
 
+/** How an event's kind is practised on; null where nothing of it is judged by eye. */
+export const practiceOf = (protocol: Protocol): EyePractice | null => kindOf(protocol).practice?.(protocol) ?? null
+
 /** Movements an event can be drawn as; the likeliest by its name first. Empty where none can. */
 export const movementsFor = ({ name, protocol }: Pick<StandardEvent, 'name' | 'protocol'>): Movement[] => {
-  const fitting = MOVEMENTS.filter((movement) => FACTS[movement].kinds.includes(protocol.kind))
+  const { of } = practiceOf(protocol) ?? {}
+  const fitting = MOVEMENTS.filter((movement) => FACTS[movement].of === of)
   const isNamed = (movement: Movement): boolean => FACTS[movement].named.test(name)
   // a wall sit is none of the positions that are drawn, and no throw is a reach
   const asked = fitting.filter((movement) => FACTS[movement].style === 'counted' || isNamed(movement))
@@ -115,7 +118,7 @@ export interface FaultsOf {
 }
 
 /** What of the protocol's own reasons a movement shows. */
-export const faultsOf = (protocol: StandardEvent['protocol'], movement: Movement): FaultsOf => {
+export const faultsOf = (protocol: Protocol, movement: Movement): FaultsOf => {
   const refusals = kindOf(protocol).refusals?.(protocol) ?? []
   const { forms, style } = FACTS[movement]
   if (style !== 'counted') {

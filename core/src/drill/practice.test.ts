@@ -106,14 +106,14 @@ test('two who say the same agree in everything, two who say the opposite in noth
 })
 
 test('an event is practised by its own rules, but for what would end a set before its end', () => {
-  expect(practiceEvent(PRESS_UPS, 'pressUp').protocol).toMatchObject({ cautionsAllowed: 2 })
-  expect(practiceEvent(eventOf('trunk-hold'), 'trunkHold').protocol).toMatchObject({ cautionsAllowed: 20 })
-  expect(practiceEvent(eventOf('run'), 'finishLine').protocol).toMatchObject({
+  expect(practiceEvent(PRESS_UPS).protocol).toMatchObject({ cautionsAllowed: 2 })
+  expect(practiceEvent(eventOf('trunk-hold')).protocol).toMatchObject({ cautionsAllowed: 20 })
+  expect(practiceEvent(eventOf('run')).protocol).toMatchObject({
     distanceMm: 60_000,
     lapLengthMm: 60_000,
   })
   const asked = { ...PRESS_UPS, restAfterMs: 60_000, protocol: { ...PRESS_UPS.protocol, clearBefore: ['No pain'] } }
-  const practised = practiceEvent(asked, 'pressUp')
+  const practised = practiceEvent(asked)
   expect(practised.restAfterMs).toBeUndefined()
   expect(practised.protocol.clearBefore).toBeUndefined()
 })

@@ -3,7 +3,7 @@ import { kappa } from '../insight/kappa.ts'
 import type { StandardEvent } from '../standard/standard.ts'
 import { makeFinish, scoreFinish } from './finishLine.ts'
 import { makeDrill } from './makeDrill.ts'
-import { movementsFor } from './movement.ts'
+import { movementsFor, practiceOf } from './movement.ts'
 import type { DrillLevel, Practised } from './practised.ts'
 import { FLAGGED, scoreDrill, type ScoredItem } from './scoreDrill.ts'
 
@@ -42,11 +42,7 @@ type Event = Pick<StandardEvent, 'name' | 'protocol'>
 
 /** What an event can be practised as; the likeliest first. */
 export const practisedAs = (event: Event): Practised[] =>
-  event.protocol.kind !== 'timedDistance'
-    ? movementsFor(event)
-    : (event.protocol.by ?? 'run') === 'run'
-      ? ['finishLine']
-      : []
+  practiceOf(event.protocol)?.of === 'finish' ? ['finishLine'] : movementsFor(event)
 
 const scored = (event: Event, worked: WorkedDrill) => {
   const { what, answers: _answers, ends, ...rest } = worked

@@ -76,6 +76,22 @@ export interface JudgedInstead<P> {
   readonly atLeast: number
 }
 
+/** How a grader's eye is practised on an event. */
+export interface EyePractice {
+  /** What is to be seen: repetitions that are counted or refused, a position that wavers, turns at a line, figures that are read, a finish. */
+  readonly of: 'repetitions' | 'position' | 'turns' | 'readings' | 'finish'
+  /** When it ends by itself, in ms from the start. */
+  readonly untilMs?: number
+  /** How long one repetition lasts, where a beat says so, in ms. */
+  readonly everyMs?: number
+  /** When each turn is due, in ms from the start. */
+  readonly turnsMs?: readonly number[]
+  /** How near to the line a turn counts, in mm. */
+  readonly zoneMm?: number
+  /** The protocol as a set is worked, where its own would end the set before its end. */
+  readonly eased?: ProtocolBase
+}
+
 /** How staff are told what is done. @see words of the single kinds */
 export interface KindWords<P> {
   /** One line: what is done. @param publishedIn the unit distances are published in, when not metric */
@@ -156,6 +172,9 @@ export interface KindParts<P extends ProtocolBase> {
   evenSplits?(protocol: P, limitMs: number): EvenSplit[]
   /** The figure of an instrument in the unit of the slots that take it; null where it has no use for it. */
   sensed?(protocol: P, sensed: Sensed): { readonly unit: Unit; readonly value: number } | null
+
+  /** Left out or null where nothing of it is judged by eye. */
+  practice?(protocol: P): EyePractice | null
 
   readonly words: KindWords<P>
   /** What such people usually reach, in the unit of the event; for rehearsals of events without a cut. */

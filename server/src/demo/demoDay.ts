@@ -99,11 +99,15 @@ class DemoStation {
   /** How far the measured ground may be off, and what it is. */
   @rules.Optional() @rules.Whole(0, 10_000) toleranceMm?: number
   @rules.Optional() @rules.Text(120) surface?: string
+  /** On which day of the occasion; the first when left out. */
+  @rules.Optional() @rules.Whole(0, 60) day?: number
 }
 
 class DemoPlan {
   @rules.Text(5) musterAt!: string
   @rules.Text(5) startsAt!: string
+  /** How many days it takes; one when left out. */
+  @rules.Optional() @rules.Whole(1, 60) days?: number
   @rules.NestedList(() => DemoStation, 0, 40) stations!: DemoStation[]
 }
 

@@ -25,9 +25,10 @@ const DEMO_HEAT: HouseRules['heat'] = [
   { fromDeciC: 280, advice: 'stop', measure: 'No runs and no marches; the day is put off.' },
 ]
 
-export const DEMO_HOUSE: Pick<HouseRules, 'organisation' | 'heat' | 'venues'> = {
+export const DEMO_HOUSE: Pick<HouseRules, 'organisation' | 'heat' | 'practice' | 'venues'> = {
   organisation: 'Tarn Isles Testing Office',
   heat: DEMO_HEAT,
+  practice: { atLeastHundredths: 80, level: 2, withinDays: 60 },
   venues: [
     {
       name: 'Fallow Point track',
@@ -100,18 +101,25 @@ export const withSession = async (db: Database, accountId: string, work: () => P
   await closeSetUpSessions(db)
 }
 
-/** @returns account ids by sign-in name */
-export const loadStaff = async (db: Database): Promise<Map<string, string>> => {
+/**
+ * Lets the staff of the demo in.
+ * @param units null for those of the whole house; otherwise those of units, which have to be there
+ * @returns account ids by sign-in name
+ */
+export const loadStaff = async (db: Database, units: readonly OrgUnit[] | null): Promise<Map<string, string>> => {
   const { data } = Papa.parse<Record<string, string>>(await readText('staff.csv'), {
     header: true,
     skipEmptyLines: true,
   })
   const passwordHash = await hashPassword(DEMO_PASSWORD)
+  const unitIds = new Map(units?.map(({ id, name }) => [name, id]))
   const ids = new Map<string, string>()
-  for (const { sign_in_name: signInName = '', display_name: displayName = '', role = '' } of data) {
+  for (const { sign_in_name: signInName = '', display_name: displayName = '', role = '', unit = '' } of data) {
     if (!isRole(role)) throw new Error(`demo/staff.csv: "${role}" is no role. Expected one of ${ROLES.join(', ')}.`)
+    if ((unit === '') !== (units === null)) continue
     const id = randomUUID()
-    await addAccount(db, { id, signInName, displayName, role, passwordHash, isDemo: true })
+    const unitId = unit === '' ? undefined : known(unitIds, unit)
+    await addAccount(db, { id, signInName, displayName, role, passwordHash, isDemo: true, unitId })
     ids.set(signInName, id)
   }
   return ids

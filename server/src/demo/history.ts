@@ -19,6 +19,7 @@ import {
   type StandardEvent,
 } from '@able-gauge/core'
 import type { DemoPerson } from './demoHouse.ts'
+import { bell, natureOf } from './nature.ts'
 
 export interface PastEntry {
   readonly id: string
@@ -86,6 +87,8 @@ const LEVELS: Readonly<Record<string, { readonly of: readonly [number, number]; 
 const ENTRY_DAYS = ['03-21', '05-02', '06-10', '08-22', '10-01', '10-31'] as const
 const SEASONS = ['spring', 'early summer', 'midsummer', 'late summer', 'autumn', 'late autumn'] as const
 const YEARS = [2022, 2023, 2024, 2025, 2026] as const
+/** Whoever has such a number joined this autumn. */
+const JOINED_LATELY = 'TI-1900'
 /** Before it there was no version of the entry standard. */
 const ENTRY_FROM = 2023
 const VERSION_3_FROM = 2026
@@ -121,29 +124,6 @@ const dayPlans = (): DayPlan[] =>
         }))),
   ])
 
-/** About a standard normal value. */
-const bell = (random: Random): number => Array.from({ length: 12 }, random.next).reduce((sum, one) => sum + one, -6)
-
-/** What stays with a person from day to day. */
-interface Nature {
-  readonly ability: number
-  readonly byEvent: (eventId: string) => number
-  readonly bodyMassG: number
-}
-
-/** Follows from the number alone, so that the same person is as able on every day. */
-const natureOf = ({ number, category }: DemoPerson): Nature => {
-  const seed = Number(number.replaceAll(/\D/g, ''))
-  const random = seededRandom(seed)
-  const ability = bell(random)
-  const usual = category === 'male' ? 81 : 67
-  return {
-    ability,
-    byEvent: (eventId) => bell(seededRandom(seed * 31 + eventId.length * 7 + eventId.charCodeAt(0))),
-    bodyMassG: Math.round((usual + bell(random) * 8) * 10) * 100,
-  }
-}
-
 /** @param before the date from which the demo's own days go on: later ones are left out */
 export function* pastDays(
   people: readonly DemoPerson[],
@@ -169,7 +149,8 @@ const entriesFor = (
 ): PastEntry[] => {
   const { leapDayBirthday } = standard.ageRule
   const open = people.filter(
-    ({ unit, birthDate }) => units.includes(unit) && ageOn(birthDate, testDate, leapDayBirthday) >= 18,
+    ({ unit, birthDate, number }) =>
+      number < JOINED_LATELY && units.includes(unit) && ageOn(birthDate, testDate, leapDayBirthday) >= 18,
   )
   const isWholeUnit = standardId !== 'constabulary-entry'
   const coming = open

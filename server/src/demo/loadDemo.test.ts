@@ -60,6 +60,103 @@ test('the earlier day is signed under version 2, judged by band', async () => {
   expect(verdicts.get(8)?.marks[1]?.trace.map((step) => sayStep(step).title)).toContain('Band 18 to 29, male')
 })
 
+const COURSE = '01930000-0000-7000-8000-0000000f1e26'
+const GUARD = '01930000-0000-7000-8000-000000604d26'
+const EFFORT = '01930000-0000-7000-8000-0000000e4426'
+
+const markOf = (verdict: Verdict | undefined, eventId: string) =>
+  verdict?.marks.find((mark) => mark.eventId === eventId)
+const kindsOf = (verdicts: ReadonlyMap<number | null, Verdict>, eventId: string): Record<string, number> => {
+  const counts: Record<string, number> = {}
+  for (const verdict of verdicts.values()) {
+    const kind = markOf(verdict, eventId)?.kind ?? 'none'
+    counts[kind] = (counts[kind] ?? 0) + 1
+  }
+  return counts
+}
+
+test('on the course day a drum is dropped, the rail touched a third time, a ladder falls free, and a climb is broken off', async () => {
+  const verdicts = await verdictsOf(COURSE)
+  expect(verdicts.size).toBe(18)
+  for (const bib of [4, 7, 9]) expect(markOf(verdicts.get(bib), 'course')?.kind, `bib ${bib}`).toBe('ended')
+  expect(markOf(verdicts.get(5), 'tower')?.kind).toBe('ended')
+  for (const bib of [1, 2, 3]) expect(markOf(verdicts.get(bib), 'dark-crawl')?.kind).toBe('met')
+  // a third of them have not begun
+  expect(kindsOf(verdicts, 'course')['waiting']).toBe(6)
+  // they overlap on the yard: somebody starts before the one before is home
+  const { body } = await officer.call('GET', `/api/occasions/${COURSE}/captures?after=0`)
+  const captures = body['captures'] as { kind: string; entryId: string; atMs: number; eventId: string }[]
+  const own = (entryId: string) => captures.filter((one) => one.eventId === 'course' && one.entryId === entryId)
+  const starts = captures.filter(({ kind }) => kind === 'started').sort((a, b) => a.atMs - b.atMs)
+  const overlapping = starts.filter(
+    ({ entryId }, at) => Math.max(...own(entryId).map(({ atMs }) => atMs)) > (starts[at + 1]?.atMs ?? Infinity),
+  )
+  expect(overlapping.length).toBeGreaterThan(5)
+})
+
+test('on the Guard’s day sixty work in four waves, with alternates, a strict grader and second counts', async () => {
+  const verdicts = await verdictsOf(GUARD)
+  const day = (await officer.call('GET', `/api/occasions/${GUARD}`)).body as {
+    entries: { wave: number; attendance: string; choices: { alternates: Record<string, string> } }[]
+  }
+  expect(verdicts.size).toBe(60)
+  expect([...new Set(day.entries.map(({ wave }) => wave))].sort()).toEqual([1, 2, 3, 4])
+  const chose = (eventId: string) =>
+    day.entries.filter(({ choices }) => choices.alternates[eventId] !== undefined).length
+  expect([chose('pull-ups'), chose('run')]).toEqual([8, 11])
+  // the fourth wave has not been at the bars, the third not at the throw, the first alone has run; one is absent
+  expect(['pull-ups', 'throw', 'run'].map((id) => kindsOf(verdicts, id)['waiting'])).toEqual([16, 15, 45])
+  const { body } = await officer.call('GET', `/api/occasions/${GUARD}/captures?after=0`)
+  const captures = body['captures'] as { kind: string; deviceId: string }[]
+  const shareOf = (deviceId: string): number => {
+    const all = captures.filter((one) => one.deviceId === deviceId)
+    const refused = all.filter(({ kind }) => kind === 'refused').length
+    return refused / (refused + all.filter(({ kind }) => kind === 'counted').length)
+  }
+  expect(shareOf('tablet-bar-3')).toBeGreaterThan(2 * Math.max(shareOf('tablet-bar-1'), shareOf('tablet-bar-2')))
+  expect(captures.filter(({ deviceId, kind }) => deviceId === 'phone-second' && kind === 'started')).toHaveLength(7)
+})
+
+test('the effort week is on its second day, with two on the knees', async () => {
+  const verdicts = await verdictsOf(EFFORT)
+  expect(verdicts.size).toBe(24)
+  const waiting = ['body', 'step', 'reach', 'wall-sit', 'press-ups', 'run'].map(
+    (eventId) => kindsOf(verdicts, eventId)['waiting'] ?? 0,
+  )
+  expect(waiting).toEqual([0, 0, 10, 10, 24, 24])
+  const day = (await officer.call('GET', `/api/occasions/${EFFORT}`)).body as {
+    occasion: { testDate: string }
+    entries: { choices: { variants: Record<string, string> } }[]
+    plan: { plan: { days: unknown[] } }
+  }
+  expect(day.entries.filter(({ choices }) => choices.variants['press-ups'] === 'knees')).toHaveLength(2)
+  expect(day.occasion.testDate).toBe('2026-11-23')
+  expect(day.plan.plan.days).toHaveLength(4)
+})
+
+test('nothing that happened on the half-run days is doubted for when it was', async () => {
+  for (const id of [COURSE, GUARD, EFFORT]) {
+    for (const verdict of (await verdictsOf(id)).values()) {
+      const titles = verdict.marks.flatMap(({ trace }) => trace.map((step) => sayStep(step).title))
+      expect(titles.filter((title) => /outside|clock/i.test(title))).toEqual([])
+    }
+  }
+})
+
+test('each unit has people of its own who may sign in, and graders have practised', async () => {
+  const own = new Caller(server.address)
+  await own.call('POST', '/api/session', { signInName: 'rurik.stenmark-vale', password: DEMO_PASSWORD })
+  const days = (await own.call('GET', '/api/occasions')).body['occasions'] as { id: string }[]
+  expect(days.map(({ id }) => id)).toContain(GUARD)
+  expect(days.map(({ id }) => id)).not.toContain(COURSE)
+  const { marks } = (await officer.call('GET', '/api/drills/marks')).body as {
+    marks: { name: string; level: number; mark: number }[]
+  }
+  const last = (name: string) => marks.find((one) => one.name === name && one.level === 2)?.mark ?? 0
+  expect(last('Joss Adair-Nakata')).toBeGreaterThan(0.8)
+  expect(last('Tamsin Oake-Reyes')).toBeLessThan(0.8)
+})
+
 /** What the room says of a standard, as it would on screen. */
 const saidOf = async (standardId: string): Promise<string[]> => {
   const ask = async (what: string) => (await officer.call('GET', `/api/insight/${what}?standard=${standardId}`)).body

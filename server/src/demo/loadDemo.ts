@@ -7,6 +7,7 @@ import {
   timeBoundsOf,
   type Capture,
   type EventPlan,
+  type OrgUnit,
   type Standard,
 } from '@able-gauge/core'
 import type { Database } from '../database.ts'
@@ -26,6 +27,8 @@ import { addStandard, getStandard } from '../store/standardStore.ts'
 import { capturesOf, figure } from './demoCaptures.ts'
 import type { DemoDay } from './demoDay.ts'
 import { pastDays, type PastDay } from './history.ts'
+import { DEMO_ZONE, OTHER_DAYS, otherDays } from './otherDays.ts'
+import { loadPractice } from './practice.ts'
 import { filesIn, known, readDayFile, readStandard, readText } from './demoFiles.ts'
 import {
   DEMO_HOUSE,
@@ -48,11 +51,12 @@ const HOUR_MS = 3_600_000
 export const loadDemo = async (db: Database, signer: Signer, nowMs: number = Date.now()): Promise<void> => {
   const days = await Promise.all((await filesIn('days')).map(readDayFile))
   if ((await listDemoAccounts(db)).length > 0) {
-    for (const day of days) await openToday(db, day, nowMs)
+    for (const day of [...days, ...OTHER_DAYS]) await openToday(db, day, nowMs)
     return
   }
-  const accounts = await loadStaff(db)
-  const units = await loadUnits(db, known(accounts, KEPT_BY))
+  const ofHouse = await loadStaff(db, null)
+  const units = await loadUnits(db, known(ofHouse, KEPT_BY))
+  const accounts = new Map([...ofHouse, ...(await loadStaff(db, units))])
   const people = await loadPeople(db, units, nowMs)
   for (const file of await filesIn('standards')) await addStandard(db, await readStandard(file))
   for (const file of await filesIn('drafts')) await loadDraft(db, file, known(accounts, DRAFTED_BY))
@@ -63,11 +67,12 @@ export const loadDemo = async (db: Database, signer: Signer, nowMs: number = Dat
   )
   for (const accountId of accounts.values()) await openSetUpSession(db, accountId)
   await loadHistory(db, accounts, people, signer)
-  for (const day of days) {
-    await loadDay(db, ofToday(day, nowMs), accounts, people, seedOf(day), signer)
-    await openToday(db, day, nowMs)
-  }
+  for (const day of days) await loadDay(db, ofToday(day, nowMs), accounts, people, seedOf(day), signer)
+  await loadOtherDays(db, { accounts, people, units }, nowMs)
+  await loadPractice(db, accounts, nowMs)
   await closeSetUpSessions(db)
+  // each with a session of its own
+  for (const day of [...days, ...OTHER_DAYS]) await openToday(db, day, nowMs)
 }
 
 /** The results follow from the day as it was written down, whatever date it is moved to. */
@@ -79,16 +84,24 @@ const LAST_HOUR = 12
 /** The newest date at which all that a day holds has happened. */
 const ofToday = (day: DemoDay, nowMs: number): DemoDay => {
   if (day.signedOffBy !== undefined) return day
-  const now = momentIn(day.zone, nowMs)
-  const date = now.hour < LAST_HOUR ? now.toPlainDate().subtract({ days: 1 }) : now.toPlainDate()
-  return { ...day, testDate: date.toString() }
+  return { ...day, testDate: halfRunDate(day.zone, nowMs) }
+}
+
+/** The newest date on which everything before noon has happened. */
+const halfRunDate = (zone: string, nowMs: number): string => {
+  const now = momentIn(zone, nowMs)
+  return (now.hour < LAST_HOUR ? now.toPlainDate().subtract({ days: 1 }) : now.toPlainDate()).toString()
 }
 
 const momentIn = (zone: string, nowMs: number): Temporal.ZonedDateTime =>
   Temporal.Instant.fromEpochMilliseconds(nowMs).toZonedDateTimeISO(zone)
 
 /** An officer would open yesterday's day today; nobody should have to in a demo. */
-const openToday = async (db: Database, { id, zone, signedOffBy }: DemoDay, nowMs: number): Promise<void> => {
+const openToday = async (
+  db: Database,
+  { id, zone, signedOffBy }: Pick<DemoDay, 'id' | 'zone' | 'signedOffBy'>,
+  nowMs: number,
+): Promise<void> => {
   const occasion = signedOffBy === undefined ? await findOccasion(db, id) : null
   if (!occasion || occasion.signedOff) return
   const { standard } = await getStandard(db, occasion.standardId, occasion.standardVersion)
@@ -204,20 +217,69 @@ const loadPastDay = async (
     const { id: personId, category } = person
     await addEntry(db, { ...entry, id: entryId, occasionId: id, personId, category, note: '' })
   }
-  for (const { actor, captures: own } of captures) {
-    const receivedMs = Math.max(...own.map(({ atMs }) => atMs))
-    const addition = await addCaptures(db, id, { captures: own, token: tokenOf(known(accounts, actor)), receivedMs })
-    if (addition.kind !== 'stored') throw new Error(`The captures of "${name}" were not stored: ${addition.kind}.`)
-  }
+  await storeCaptures(db, { id, name, captures }, accounts)
   const officer = known(accounts, staff[0]?.signInName ?? '')
   await addRecord(db, id, tokenOf(officer), { id: randomUUID(), content: conditions, atMs: startMs })
   await signOff(db, id, officer, signer)
 }
 
+interface Loaded {
+  readonly accounts: ReadonlyMap<string, string>
+  readonly people: ReadonlyMap<string, DemoPerson>
+  readonly units: readonly OrgUnit[]
+}
+
+/** The days beside the Constabulary's that are half done today. */
+const loadOtherDays = async (db: Database, { accounts, people, units }: Loaded, nowMs: number): Promise<void> => {
+  const standards = new Map<string, Standard>()
+  for (const file of await filesIn('standards')) {
+    const standard = await readStandard(file)
+    standards.set(`${standard.id} ${standard.version}`, standard)
+  }
+  const standardOf = (id: string, version: number): Standard => known(standards, `${id} ${version}`)
+  const date = halfRunDate(DEMO_ZONE, nowMs)
+  for (const day of otherDays([...people.values()], standardOf, date)) {
+    const { id, name, venue, zone, testDate, standardId, standardVersion, unit } = day
+    const unitId = units.find((one) => one.name === unit)?.id
+    await addOccasion(db, {
+      id,
+      name,
+      venue,
+      zone,
+      testDate,
+      standardId,
+      standardVersion,
+      ...(unitId ? { unitId } : {}),
+    })
+    for (const { signInName, duty } of day.staff) await addStaffMember(db, id, known(accounts, signInName), duty)
+    for (const { id: entryId, person, ...entry } of day.entries) {
+      await addEntry(db, { ...entry, id: entryId, occasionId: id, personId: person.id, category: person.category })
+    }
+    await storeCaptures(db, day, accounts)
+    await loadPlan(db, day, standardOf(standardId, standardVersion), accounts)
+    for (const { by, atMs, content } of day.log) {
+      await addRecord(db, id, tokenOf(known(accounts, by)), { id: randomUUID(), content, atMs })
+    }
+  }
+}
+
+const storeCaptures = async (
+  db: Database,
+  { id, name, captures }: Pick<PastDay, 'id' | 'name' | 'captures'>,
+  accounts: ReadonlyMap<string, string>,
+): Promise<void> => {
+  for (const { actor, captures: own } of captures) {
+    if (own.length === 0) continue
+    const receivedMs = Math.max(...own.map(({ atMs }) => atMs))
+    const addition = await addCaptures(db, id, { captures: own, token: tokenOf(known(accounts, actor)), receivedMs })
+    if (addition.kind !== 'stored') throw new Error(`The captures of "${name}" were not stored: ${addition.kind}.`)
+  }
+}
+
 /** The plan of a demo day, by whoever is named first on its staff. */
 const loadPlan = async (
   db: Database,
-  { id, plan: wished, staff }: DemoDay,
+  { id, plan: wished, staff }: Pick<DemoDay, 'id' | 'plan' | 'staff'>,
   standard: Standard,
   accounts: ReadonlyMap<string, string>,
 ): Promise<void> => {
@@ -227,7 +289,7 @@ const loadPlan = async (
   const events = first.events.map((event): EventPlan => {
     const station = wished.stations.find(({ eventId }) => eventId === event.eventId)
     if (!station) return event
-    const { place, stations, staff: workers, toleranceMm, surface = '' } = station
+    const { place, stations, staff: workers, toleranceMm, surface = '', day = 0 } = station
     const ground = event.ground && {
       ...event.ground,
       surface,
@@ -236,12 +298,14 @@ const loadPlan = async (
     return {
       ...event,
       place,
+      day,
       stations,
       staff: workers.map((name) => known(accounts, name)),
       ...(ground ? { ground } : {}),
     }
   })
-  const days = [{ afterDays: 0, musterAt: wished.musterAt, startsAt: wished.startsAt }]
+  const { musterAt, startsAt, days: many = 1 } = wished
+  const days = Array.from({ length: many }, (_, afterDays) => ({ afterDays, musterAt, startsAt }))
   await writePlan(db, id, { ...first, days, events }, 0, known(accounts, planner.signInName))
 }
 

@@ -34,6 +34,7 @@ import { inTransaction } from '../database.ts'
 import { invalidInput, notFound, Problem } from '../problem.ts'
 import { checkAnswerOf } from '../checkedAnswer.ts'
 import { isDemoAccount, listDemoAccounts } from '../store/accountStore.ts'
+import { listUnits } from '../store/unitStore.ts'
 import { notifyAccess } from '../store/dayNotices.ts'
 import { findHouseMark, houseMarkSince } from '../store/houseMarkStore.ts'
 import { findHouseRules, writeHouseRules } from '../store/houseRulesStore.ts'
@@ -286,14 +287,19 @@ const personOf = async ({ pool }: Server, number: string | undefined): Promise<s
   ])
 }
 
-const demoSignIns = async ({ pool }: Server) => ({
-  password: DEMO_PASSWORD,
-  accounts: (await listDemoAccounts(pool)).map(({ signInName, displayName, role }) => ({
-    signInName,
-    displayName,
-    role,
-  })),
-})
+const demoSignIns = async ({ pool }: Server) => {
+  const names = new Map((await listUnits(pool)).map(({ id, name }) => [id, name]))
+  const accounts = await listDemoAccounts(pool)
+  return {
+    password: DEMO_PASSWORD,
+    accounts: accounts.map(({ signInName, displayName, role, unitId }) => ({
+      signInName,
+      displayName,
+      role,
+      unit: names.get(unitId ?? '') ?? '',
+    })),
+  }
+}
 
 /** Demo accounts sign in only while the server shows the demo. @throws Problem 401 */
 const signIn = async (

@@ -1,12 +1,13 @@
 /** Who is entered on a day. */
-import type {
-  CarriedMark,
-  ArchivedEntry,
-  Attendance,
-  EnteredPerson,
-  EntryChoices,
-  EntryFacts,
-  PersonFacts,
+import {
+  NO_CHOICES,
+  type CarriedMark,
+  type ArchivedEntry,
+  type Attendance,
+  type EnteredPerson,
+  type EntryChoices,
+  type EntryFacts,
+  type PersonFacts,
 } from '@able-gauge/core'
 import type { Database } from '../database.ts'
 
@@ -25,6 +26,8 @@ export interface NewEntry {
   /** Left out, somebody who is present counts as checked in. */
   readonly identityChecked?: boolean
   readonly consented?: boolean
+  /** Left out, everything as it stands. */
+  readonly choices?: EntryChoices
 }
 
 /** Null is a value taken back; what is undefined stays as it is. */
@@ -48,8 +51,8 @@ export type EntryUpdate =
 
 export const addEntry = async (db: Database, entry: NewEntry): Promise<void> => {
   await db.query(
-    `insert into entries (id, occasion_id, person_id, bib, wave, category, attendance, note, body_mass_g, identity_checked, consented)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
+    `insert into entries (id, occasion_id, person_id, bib, wave, category, attendance, note, body_mass_g, identity_checked, consented, choices)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
     [
       entry.id,
       entry.occasionId,
@@ -62,6 +65,7 @@ export const addEntry = async (db: Database, entry: NewEntry): Promise<void> => 
       entry.bodyMassG,
       entry.identityChecked ?? entry.attendance === 'present',
       entry.consented ?? entry.attendance === 'present',
+      JSON.stringify(entry.choices ?? NO_CHOICES),
     ],
   )
 }

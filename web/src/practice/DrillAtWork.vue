@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The set while it is worked. The console is the one of the day: what is learnt here is what is done there. */
 import type { StandardEvent } from '@able-gauge/core'
-import { drillStyle, type View } from '@able-gauge/core/drill'
+import { drillStyle, practiceOf, type View } from '@able-gauge/core/drill'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import type { Day } from '../day/day.ts'
@@ -24,7 +24,7 @@ const clock = useAgreedClock()
 const atWork = useDrill(props.set, props.event)
 const { drill, runners, startedAtMs, isOver, elapsedMs, durationMs } = atWork
 const { protocol } = props.event
-const zoneCm = protocol.kind === 'progressiveShuttle' ? protocol.zoneMm / 10 : 0
+const zoneCm = (practiceOf(protocol)?.zoneMm ?? 0) / 10
 const view = ref<View>('side')
 const { ofOne, ofGroup, inLanes } = CONSOLES[protocol.kind]
 const groupConsole = props.set.lanes > 1 && inLanes ? inLanes : ofGroup

@@ -5,6 +5,7 @@ import {
   drillStyle,
   figureAt,
   guideOf,
+  practiceOf,
   sayEye,
   sayHowFar,
   sayItem,
@@ -22,7 +23,7 @@ import DrillNext from './DrillNext.vue'
 import EyeMark from './EyeMark.vue'
 import FigureDrawing from './FigureDrawing.vue'
 import { barsOf, frameOf } from './frames.ts'
-import type { PracticeSet } from './practiceDay.ts'
+import { eventOf, type PracticeSet } from './practiceDay.ts'
 import type { DrillAtWork } from './useDrill.ts'
 
 const props = defineProps<{
@@ -40,8 +41,8 @@ const drill = computed(() => {
   return worked
 })
 const { movement } = drill.value.spec
-const event = props.standard.events.find(({ id }) => id === props.set.eventId)
-const zoneCm = event?.protocol.kind === 'progressiveShuttle' ? event.protocol.zoneMm / 10 : 200
+const event = eventOf(props.standard, props.set.eventId)
+const zoneCm = ((event && practiceOf(event.protocol)?.zoneMm) ?? 0) / 10
 const score = computed(() =>
   scoreDrill(
     drill.value,

@@ -171,7 +171,7 @@ const freshWord = (mark: DrillMark): string =>
         <label class="field number"
           >Set
           <BFormInput v-model.number="seed" type="number" min="1" max="9999" />
-          <small class="quiet">The same number is the same set for everybody.</small>
+          <small class="quiet">the same for everybody</small>
         </label>
         <RouterLink v-if="address" class="btn btn-primary btn-lg go" :to="address">Begin</RouterLink>
       </div>
@@ -324,7 +324,7 @@ fieldset label:focus-within {
   gap: 4px;
 }
 .number {
-  max-width: 190px;
+  max-width: 150px;
 }
 .number small {
   font-weight: 400;

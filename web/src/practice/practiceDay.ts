@@ -81,7 +81,7 @@ export const practiceDay = (standard: Standard, set: PracticeSet, testDate: stri
       rehearsal: null,
       signedOff: null,
     },
-    standard: { ...plain, events: [practiceEvent(event, set.what)], combination: { kind: 'tookPart' } },
+    standard: { ...plain, events: [practiceEvent(event)], combination: { kind: 'tookPart' } },
     standardHash: '',
     staff: [],
     entries: Array.from({ length: set.lanes }, (_, lane) => entryOf(standard, lane, testDate)),

@@ -8,6 +8,9 @@ import { holdReferee, stampedHold, type Hold } from './referee.ts'
 import { HeldPosition } from './protocol.ts'
 import { words } from './words.ts'
 
+/** As many as a protocol can allow. */
+const MOST_CAUTIONS = 20
+
 export const heldPosition = defineKind<HeldPosition, Hold>({
   name: 'Held position',
   protocol: HeldPosition,
@@ -28,6 +31,12 @@ export const heldPosition = defineKind<HeldPosition, Hold>({
   // the tone that starts it
   heard: () => [{ atMs: 0, tone: 'level' }],
   sensibleRange: ({ capMs }) => ({ least: 1_000, most: capMs ?? HOUR_MS }),
+  practice: (protocol) => ({
+    of: 'position',
+    ...(protocol.capMs === undefined ? {} : { untilMs: protocol.capMs }),
+    // cautions are what is practised, so that none of them ends the set
+    eased: { ...protocol, cautionsAllowed: MOST_CAUTIONS },
+  }),
   words,
   usual: () => 80_000,
   rehearse: (stage, { capMs = Infinity }, turn) => {

@@ -74,6 +74,11 @@ export const progressiveShuttle = defineKind<ProgressiveShuttle, ShuttleRun>({
       .map(({ atMs, endsLevel }) => ({ atMs, tone: endsLevel ? 'level' : 'signal' })),
   cues: ({ zoneMm }) => [{ code: 'zone', figures: { mm: zoneMm } }],
   ground: ({ lineDistanceMm }) => ({ shape: 'shuttle', lengthMm: lineDistanceMm, distanceMm: null, lengths: 1 }),
+  practice: (protocol) => ({
+    of: 'turns',
+    turnsMs: shuttleSignals(protocol).map(({ atMs }) => atMs),
+    zoneMm: protocol.zoneMm,
+  }),
   words,
   usual: (protocol) => (byShuttle(protocol) ? 604 : 6),
   rehearsedTarget,

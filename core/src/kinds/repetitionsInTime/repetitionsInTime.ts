@@ -14,6 +14,7 @@ export const repetitionsInTime = defineKind<RepetitionsInTime, RepetitionAttempt
   protocol: RepetitionsInTime,
   template: { ...COUNTED_TEMPLATE, durationMs: 60_000 },
   sensibleRange: ({ durationMs }) => ({ least: 1, most: Math.floor(durationMs / QUICKEST_REPETITION_MS) }),
+  practice: ({ durationMs }) => ({ of: 'repetitions', untilMs: durationMs }),
   words,
   rehearse: (stage, protocol, { entryId, startAtMs, target }) =>
     rehearseRepetitions(stage, protocol, {

@@ -9,6 +9,10 @@ import { RepetitionsToCadence } from './protocol.ts'
 import type { RepetitionAttempt } from '../countedRepetitions/referee.ts'
 import { words } from './words.ts'
 
+/** From one repetition to the next. */
+const everyMsOf = ({ beatsPerMinute, beatsPerRepetition }: RepetitionsToCadence): number =>
+  (MINUTE_MS * beatsPerRepetition) / beatsPerMinute
+
 export const repetitionsToCadence = defineKind<RepetitionsToCadence, RepetitionAttempt>({
   ...countedRecord,
   name: 'Repetitions to a cadence',
@@ -23,7 +27,7 @@ export const repetitionsToCadence = defineKind<RepetitionsToCadence, RepetitionA
   ],
   heard: ({ beatsPerMinute, beatsPerRepetition }) => heardBeat(beatsPerMinute, beatsPerRepetition),
   sensibleRange: ({ capRepetitions }) => ({ least: 1, most: capRepetitions ?? MOST_REPETITIONS }),
+  practice: (protocol) => ({ of: 'repetitions', everyMs: everyMsOf(protocol) }),
   words,
-  rehearse: (stage, { beatsPerMinute, beatsPerRepetition }, turn) =>
-    countTo(makerFor(stage, turn), turn.target, (MINUTE_MS * beatsPerRepetition) / beatsPerMinute),
+  rehearse: (stage, protocol, turn) => countTo(makerFor(stage, turn), turn.target, everyMsOf(protocol)),
 })

@@ -17,6 +17,7 @@ export const repetitionsToFailure = defineKind<RepetitionsToFailure, RepetitionA
   measure: ({ capRepetitions }, readings) => capped(plain(readings['count']), capRepetitions),
   endings: ({ endsWhen }) => endsWhen.map((label) => ({ label, then: 'stands' as const })),
   sensibleRange: ({ capRepetitions }) => ({ least: 1, most: capRepetitions ?? MOST_REPETITIONS }),
+  practice: () => ({ of: 'repetitions' }),
   words,
   rehearse: (stage, _, turn) => countTo(makerFor(stage, turn), turn.target, 2_400),
 })

@@ -19,6 +19,8 @@ export const rehearseCourse = (stage: Stage, { stations }: StationCourse, turn: 
       ? [make((done + share / 2) * turn.target, { kind: 'faulted' as const, payload: { part: id } })]
       : []
     done += share
+    // a station of fixed time closes by itself
+    if (rate) return fault
     return [...fault, make(done * turn.target, { kind: 'passed' as const, payload: { part: id } })]
   })
   return [make(0, bare('started')), ...captures]

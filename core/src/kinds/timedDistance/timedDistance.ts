@@ -15,6 +15,9 @@ const NEARLY_MM = 20_000
 
 const isRun = ({ by }: TimedDistance): boolean => by === undefined || by === 'run'
 
+/** A finish is practised from the last straight on: everybody crosses once. */
+const LAST_METRES = { distanceMm: 60_000, lapLengthMm: 60_000 }
+
 export const timedDistance = defineKind<TimedDistance, DistanceRace>({
   name: 'Timed distance',
   protocol: TimedDistance,
@@ -56,6 +59,8 @@ export const timedDistance = defineKind<TimedDistance, DistanceRace>({
     called: lapWord(protocol),
   }),
   evenSplits,
+  practice: (protocol) =>
+    (protocol.by ?? 'run') === 'run' ? { of: 'finish', eased: { ...protocol, ...LAST_METRES } } : null,
   words,
   // five minutes a kilometre
   usual: ({ distanceMm }) => Math.round(distanceMm * 0.3),
