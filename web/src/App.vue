@@ -1,9 +1,13 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next'
-import { onErrorCaptured, ref } from 'vue'
+import { defineAsyncComponent, onErrorCaptured, ref } from 'vue'
 import { NoAnswer } from './api.ts'
 import { usePageTitle } from './pageTitle.ts'
+import { useFirstLook } from './firstLook/firstLook.ts'
 import UpdateOffer from './UpdateOffer.vue'
+
+const FirstLook = defineAsyncComponent(() => import('./firstLook/FirstLook.vue'))
+const look = useFirstLook()
 
 usePageTitle()
 const away = ref(false)
@@ -28,6 +32,7 @@ const skip = (): void => {
   <a class="skip" href="#main" @click.prevent="skip">Skip to the content</a>
   <RouterView />
   <UpdateOffer />
+  <FirstLook v-if="look.step" />
   <div v-if="away" class="away" role="alert">
     The server cannot be reached. What you captured is kept on this device.
     <BButton variant="quiet" size="sm" @click="reload">Try again</BButton>

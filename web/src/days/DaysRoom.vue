@@ -5,6 +5,7 @@ import { BButton } from 'bootstrap-vue-next'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, inWords, NoAnswer, Refusal } from '../api.ts'
+import { useFirstLook } from '../firstLook/firstLook.ts'
 import { useSession } from '../session/sessionStore.ts'
 import HouseBand from '../ui/HouseBand.vue'
 import { listKeptDays } from '../sync/keptDays.ts'
@@ -23,6 +24,8 @@ const offline = ref(false)
 const rehearsing = ref(false)
 const planning = ref(false)
 const waiting = useWaitingDays()
+const look = useFirstLook()
+const beginLook = (): void => look.begin(openDays.value[0]?.id ?? '', session.can)
 const openDays = computed(() => days.value?.filter(({ signedOff, cancelled }) => !signedOff && !cancelled) ?? [])
 const cancelledDays = computed(() => days.value?.filter(({ cancelled }) => cancelled) ?? [])
 const signedDays = computed(() => days.value?.filter(({ signedOff }) => signedOff) ?? [])
@@ -63,6 +66,13 @@ onMounted(async () => {
     </p>
     <p v-if="waiting.total > 0" class="sheet notice" role="status">
       {{ waiting.total }} {{ waiting.total === 1 ? 'capture waits' : 'captures wait' }} on this device to be sent.
+    </p>
+    <p v-if="session.demo && !look.isDone && !look.step && openDays.length > 0" class="sheet look">
+      <span
+        >This is the demo. A first look takes three minutes: it points at eight places and keeps out of the way.</span
+      >
+      <BButton variant="quiet" @click="beginLook">Begin</BButton>
+      <BButton variant="quiet" @click="look.leave()">Not now</BButton>
     </p>
     <template v-if="days">
       <section aria-labelledby="open">
@@ -125,6 +135,16 @@ onMounted(async () => {
 </template>
 
 <style scoped>
+.look {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: center;
+  padding: 10px 16px;
+}
+.look span {
+  margin-right: auto;
+}
 .room {
   max-width: 1100px;
   padding-top: 28px;
