@@ -346,6 +346,8 @@ const ADJUST: Readonly<Record<string, (body: Body, world: World) => Body | Promi
     eventId: 'press-ups',
     what: 'pressUp',
     lanes: random.whole(1, 4),
+    answers: [{ lane: 0, atMs: random.whole(0, 90_000), answer: pick(['counted', 'depth', 'flagged']) }],
+    ends: [],
   }),
   'post /api/rehearsals': () => ({ standardId: 'constabulary-entry', version: 3, people: 4, speed: 60 }),
   'post /api/occasions/:occasionId/amendments': async (_, world) => ({

@@ -4,6 +4,7 @@ import { kindOf } from '@able-gauge/core'
 import { makeDrill, type Drill } from '@able-gauge/core/drill'
 import { standardNamed } from '@able-gauge/core/testing'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+import { effectScope } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { closeDays, entry, json, MOUNTED, openDay } from '../../testing/openDay.ts'
 import { listWaiting } from '../sync/outbox.ts'
@@ -52,7 +53,9 @@ test('what is captured in a set stays on the page: nothing is kept, nothing is s
 
 test('the console of the day counts and refuses, and what was pressed is read from the start', async () => {
   const { store, day, event } = await openSet()
-  const atWork = useDrill(SET, event)
+  const scope = effectScope()
+  const atWork = scope.run(() => useDrill(SET, event))
+  if (!atWork) throw new Error('A scope that was just made runs.')
   if (kindOf(event.protocol).name !== 'Repetitions in a time') throw new Error('Press-ups are counted in a time.')
   const page = mount(RepetitionsConsole, {
     ...MOUNTED,
@@ -74,6 +77,7 @@ test('the console of the day counts and refuses, and what was pressed is read fr
   expect(atWork.answers.value.every(({ atMs }) => atMs >= 0 && atMs < 5_000)).toBe(true)
   expect(atWork.isOver.value).toBe(false)
   page.unmount()
+  scope.stop()
 })
 
 /** A set as it was worked by somebody who saw everything but faults of one reason. */
