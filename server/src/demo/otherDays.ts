@@ -410,8 +410,11 @@ const effortWeek = (people: readonly DemoPerson[], standard: Standard, testDate:
   const random = seededRandom(4)
   const at = clockOf(testDate)
   const later = clockOf(dateAfter(testDate, 1))
-  // a few of every unit
-  const coming = people.filter((_, index) => index % 6 === 2).slice(0, 24)
+  // a few of every service; the Intake is not on the staff yet
+  const coming = people
+    .filter(({ unit }) => unit !== 'Intake')
+    .filter((_, index) => index % 5 === 2)
+    .slice(0, 24)
   const entries = entriesOf(coming, random, 8).map((entry) => ({
     ...entry,
     choices: ON_THE_KNEES.has(entry.bib) ? { ...NO_CHOICES, variants: { 'press-ups': 'knees' } } : NO_CHOICES,
