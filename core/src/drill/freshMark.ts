@@ -1,6 +1,6 @@
 /** Whether somebody's practice is as fresh and as good as the house asks. */
 import type { StandardEvent } from '../standard/standard.ts'
-import { drillStyle, movementsFor } from './movement.ts'
+import { movementsFor } from './movement.ts'
 import type { DrillLevel, Movement, Practised } from './practised.ts'
 
 /** What the house asks of whoever grades. */
@@ -25,7 +25,7 @@ const DAY_MS = 86_400_000
 /** What a grader of an event practises on; null for events in which nothing is refused by eye. */
 export const practisedFor = (event: Pick<StandardEvent, 'name' | 'protocol'>): Movement | null => {
   const [movement] = movementsFor(event)
-  return movement !== undefined && drillStyle(movement) !== 'read' ? movement : null
+  return movement ?? null
 }
 
 export const isFresh = ({ mark, level, doneAtMs }: LatestMark, asked: PracticeAsked, nowMs: number): boolean =>

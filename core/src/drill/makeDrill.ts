@@ -108,7 +108,6 @@ const TO_FAILURE: Readonly<Partial<Record<Movement, number>>> = { pullUp: 14 }
 const ELSE_TO_FAILURE = 28
 const HELD_MS = 70_000
 const SHUTTLES = 14
-const REACHES = 8
 
 /** @param protocol of the event that is practised @throws RangeError when it shows no fault of the movement */
 export const makeDrill = (protocol: Protocol, spec: DrillSpec): Drill => {
@@ -136,8 +135,6 @@ const timesOf = (protocol: Protocol, { movement, level }: DrillSpec, random: Ran
   switch (of) {
     case 'turns':
       return turnsMs.slice(0, SHUTTLES).map((atMs, at) => [turnsMs[at - 1] ?? 0, atMs])
-    case 'readings':
-      return Array.from({ length: REACHES }, (_, at) => [at * 5_000, at * 5_000 + 4_000])
     case 'position':
       return waveringsIn(Math.min(untilMs, HELD_MS), periodMs, random)
     default:

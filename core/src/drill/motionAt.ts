@@ -23,11 +23,7 @@ const SHOWS: Readonly<Partial<Record<FaultForm, readonly [from: number, to: numb
 /** A position that is lost is on the ground, or hangs, within this time. */
 const LOST_WITHIN_MS = 700
 const SUNK_CM = 32
-/** From the furthest reach to sitting upright. */
-const BACK_WITHIN_MS = 900
 const [DOWN_UNTIL, UP_FROM] = [0.46, 0.52]
-/** How far away from the line a runner is seen, in cm. */
-export const SEEN_CM = 520
 
 const RESTING: Motion = { share: 0, wrong: {}, slackCm: 0, tremor: 0, ms: 0, alongCm: 0, facing: 1 }
 
@@ -114,10 +110,5 @@ export const motionAt = (lane: DrillLane, { movement }: DrillSpec, ms: number, z
     return first ? turning(lane, first, Math.max(0, ms), zoneCm) : RESTING
   }
   if (!item) return RESTING
-  if (movement === 'reach') {
-    const there = smooth(((ms - item.fromMs) / (item.toMs - item.fromMs)) * 1.6)
-    const share = there * (1 - smooth((ms - item.toMs) / BACK_WITHIN_MS))
-    return { ...RESTING, share, slackCm: item.slackCm, ms, wrong: { feet: (item.fault?.cm ?? 0) * share } }
-  }
   return repeating(lane, item, ms, tired)
 }

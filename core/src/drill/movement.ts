@@ -16,8 +16,8 @@ export interface ShownFault {
   readonly form: FaultForm
 }
 
-/** Whether every repetition is answered, or only what is wrong, or a figure is read. */
-export type DrillStyle = 'counted' | 'flagged' | 'read'
+/** Whether every repetition is answered, or only what is wrong. */
+export type DrillStyle = 'counted' | 'flagged'
 
 interface MovementFacts {
   readonly name: string
@@ -65,7 +65,6 @@ const FACTS: Readonly<Record<Movement, MovementFacts>> = {
     forms: ['bodyLine', 'hips'],
   },
   hang: { name: 'Hang', style: 'flagged', of: 'position', named: /hang|bar/i, forms: ['depth', 'swing'] },
-  reach: { name: 'Reach', style: 'read', of: 'readings', named: /reach/i, forms: ['feet'] },
   shuttleTurn: {
     name: 'Shuttle turn',
     style: 'flagged',
@@ -79,7 +78,6 @@ const FACTS: Readonly<Record<Movement, MovementFacts>> = {
 const OWN_LABELS: Readonly<Partial<Record<Movement, Readonly<Partial<Record<FaultForm, string>>>>>> = {
   trunkHold: { bodyLine: 'Hips sag', hips: 'Hips rise' },
   hang: { depth: 'Chin sinks below the bar', swing: 'Legs kick' },
-  reach: { feet: 'Knees bend' },
   shuttleTurn: { depth: 'Short of the line at the signal' },
 }
 
@@ -106,7 +104,7 @@ export const movementsFor = ({ name, protocol }: Pick<StandardEvent, 'name' | 'p
   const { of } = practiceOf(protocol) ?? {}
   const fitting = MOVEMENTS.filter((movement) => FACTS[movement].of === of)
   const isNamed = (movement: Movement): boolean => FACTS[movement].named.test(name)
-  // a wall sit is none of the positions that are drawn, and no throw is a reach
+  // a wall sit is none of the positions that are drawn
   const asked = fitting.filter((movement) => FACTS[movement].style === 'counted' || isNamed(movement))
   return [...asked].sort((a, b) => Number(isNamed(b)) - Number(isNamed(a)))
 }

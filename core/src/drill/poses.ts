@@ -190,33 +190,6 @@ const trunkHold = (build: Build, motion: Motion): Skeleton => {
   }
 }
 
-/** Seated, legs straight, fingers sliding along a ruler that lies from the feet on; `slackCm` is how far beyond them. */
-const reach = (build: Build, motion: Motion): Skeleton => {
-  const bend = wrongBy(motion, 'feet')
-  const seat = { x: 0, y: 13 }
-  const ankle = { x: -(build.thigh + build.shank) + bend * 0.8, y: 10 }
-  const knee = between(seat, ankle, build.thigh, build.shank, -1)
-  const fingers = {
-    x: -(build.thigh + build.shank) - 12 - motion.slackCm * motion.share + 40 * (1 - motion.share),
-    y: 30,
-  }
-  const lean = -(12 + 52 * motion.share)
-  const shoulder = away(seat, build.trunk, lean)
-  const half = build.halfShoulders
-  return {
-    head: { ...away(shoulder, build.neck, lean - 16 * motion.share), z: 0 },
-    behind: { x: 0.7, y: 0.7 },
-    neck: { ...shoulder, z: 0 },
-    shoulders: pairOf(shoulder, half),
-    elbows: pairOf(between(shoulder, fingers, build.upperArm, build.forearm, 1), half),
-    hands: pairOf(fingers, 4),
-    spine: { ...beside(shoulder, seat, 0.5, -7), z: 0 },
-    seat: { ...seat, z: 0 },
-    hips: pairOf(seat, build.halfHips),
-    ...legs(build.halfHips, knee, ankle, { x: ankle.x - 6, y: 10 + build.foot * 0.8 }),
-  }
-}
-
 /** Steps of somebody who runs, in ms. */
 const STRIDE_MS = 640
 
@@ -281,7 +254,6 @@ const POSES: Readonly<Record<Movement, (build: Build, motion: Motion) => Skeleto
   squat,
   trunkHold,
   hang: pullUp,
-  reach,
   shuttleTurn: (build, motion) => placed(running(build, motion), motion.alongCm, motion.facing),
 }
 

@@ -1,7 +1,7 @@
 /** What can be practised on, and how hard. */
 
 /** Movements that can be drawn. */
-export const MOVEMENTS = ['pressUp', 'curlUp', 'pullUp', 'squat', 'trunkHold', 'hang', 'reach', 'shuttleTurn'] as const
+export const MOVEMENTS = ['pressUp', 'curlUp', 'pullUp', 'squat', 'trunkHold', 'hang', 'shuttleTurn'] as const
 export type Movement = (typeof MOVEMENTS)[number]
 
 /** A movement, or the order of a finish. */

@@ -78,8 +78,8 @@ export interface JudgedInstead<P> {
 
 /** How a grader's eye is practised on an event. */
 export interface EyePractice {
-  /** What is to be seen: repetitions that are counted or refused, a position that wavers, turns at a line, figures that are read, a finish. */
-  readonly of: 'repetitions' | 'position' | 'turns' | 'readings' | 'finish'
+  /** What is to be seen: repetitions that are counted or refused, a position that wavers, turns at a line, a finish. */
+  readonly of: 'repetitions' | 'position' | 'turns' | 'finish'
   /** When it ends by itself, in ms from the start. */
   readonly untilMs?: number
   /** How long one repetition lasts, where a beat says so, in ms. */

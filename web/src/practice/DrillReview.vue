@@ -111,17 +111,15 @@ const sound = computed(() => {
 const guide = computed(() =>
   chosen.value ? guideOf(drill.value, chosen.value.lane, chosen.value.item, atMs.value) : null,
 )
+const isCounted = drillStyle(movement) === 'counted'
 const title = computed(() => {
   const one = chosen.value
   if (!one) return 'Nothing was shown'
   const lane = props.set.lanes > 1 ? `Candidate ${one.lane + 1}, ` : ''
-  const word = { counted: 'repetition', flagged: movement === 'shuttleTurn' ? 'line' : 'wavering', read: 'try' }[
-    drillStyle(movement)
-  ]
+  const word = isCounted ? 'repetition' : movement === 'shuttleTurn' ? 'line' : 'wavering'
   const name = `${lane}${word} ${one.item.no}`
   return `${name.slice(0, 1).toUpperCase()}${name.slice(1)}, ${speedWords.value}`
 })
-const isCounted = drillStyle(movement) === 'counted'
 const countWords = computed(() => {
   const { counted, truly } = score.value
   const more = counted - truly

@@ -71,7 +71,7 @@ const choices = computed(() =>
   standards.value.flatMap((standard) =>
     [...standard.events, ...(standard.alternateEvents ?? [])].flatMap((event): Choice[] => {
       const [what] = practisedAs(event)
-      return what === undefined || what === 'reach'
+      return what === undefined
         ? []
         : [{ key: `${standard.id} ${standard.version} ${event.id}`, standard, event, what }]
     }),

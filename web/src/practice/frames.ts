@@ -10,7 +10,6 @@ const SIDE: Readonly<Record<Movement, Frame>> = {
   squat: [-105, -6, 190, 198],
   trunkHold: [-60, -6, 230, 92],
   hang: [-85, -6, 170, 285],
-  reach: [-150, -6, 190, 128],
   shuttleTurn: [-560, -20, 640, 210],
 }
 const FRONT: Readonly<Partial<Record<Movement, Frame>>> = {

@@ -1,6 +1,6 @@
 /** A day that is nobody's: one event, made-up candidates, and nothing but a set to practise on. */
 import { NO_CHOICES, type DayAnswer, type EntryAnswer, type Standard } from '@able-gauge/core'
-import { drillStyle, practiceEvent, type DrillLevel, type Practised } from '@able-gauge/core/drill'
+import { practiceEvent, type DrillLevel, type Practised } from '@able-gauge/core/drill'
 
 /** What the address of a set names. */
 export interface PracticeSet {
@@ -20,7 +20,7 @@ const ON_THE_LINE = 6
 export const lanesFor = (what: Practised): readonly number[] => {
   if (what === 'finishLine') return [FINISHERS]
   if (what === 'shuttleTurn') return [ON_THE_LINE]
-  return drillStyle(what) === 'read' ? [1] : [1, 4]
+  return [1, 4]
 }
 
 export const eventOf = ({ events, alternateEvents = [] }: Standard, eventId: string) =>

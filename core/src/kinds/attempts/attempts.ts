@@ -105,7 +105,6 @@ export const attempts = defineKind<Attempts, Attempted>({
   estimates: ({ lessStandingReach }, valueMm, _, { bodyMassG }) =>
     lessStandingReach && bodyMassG !== undefined ? [jumpPower(valueMm, bodyMassG)] : [],
   sensed: ({ unit }, { quantity, value }) => (SENSED_IN[unit] === quantity ? { unit, value } : null),
-  practice: () => ({ of: 'readings' }),
   words,
   usual: ({ unit }) => ({ g: 40_000, mm: 350, count: 10 })[unit],
   rehearse: (stage, protocol, turn) => {
