@@ -2,6 +2,7 @@
 /** What comes after a set: another one, a harder one, and who else took this one. */
 import type { DrillBeside, DrillResult, Standard } from '@able-gauge/core'
 import { DRILL_LEVELS } from '@able-gauge/core/drill'
+import { BButton } from 'bootstrap-vue-next'
 import { ref, watch } from 'vue'
 import { NoAnswer, Refusal } from '../api.ts'
 import { readBeside } from './drillCalls.ts'
@@ -17,6 +18,8 @@ const props = defineProps<{
   /** The fault that escaped most often, which the next set shows more of. */
   more?: string | undefined
 }>()
+// it has the same address, so that no link leads there
+const emit = defineEmits<{ again: [] }>()
 
 const others = ref<readonly DrillBeside[]>([])
 watch(
@@ -54,9 +57,7 @@ const harder = DRILL_LEVELS.find((level) => level > props.set.level)
       <RouterLink v-if="otherLanes" class="btn btn-quiet btn-lg" :to="to({ lanes: otherLanes })">{{
         otherLanes === 1 ? 'One candidate' : 'Four lanes'
       }}</RouterLink>
-      <RouterLink class="btn btn-quiet btn-lg" :to="to({ seed: set.seed, ...(set.more ? { more: set.more } : {}) })"
-        >The same set again</RouterLink
-      >
+      <BButton variant="quiet" size="lg" @click="emit('again')">The same set again</BButton>
     </div>
     <div class="beside">
       <section v-if="others.length > 0" class="sheet">

@@ -34,6 +34,7 @@ const props = defineProps<{
   kept: DrillResult | null
   waits: boolean
 }>()
+const emit = defineEmits<{ again: [] }>()
 
 const drill = computed(() => {
   const { drill: worked } = props.atWork
@@ -211,7 +212,14 @@ const endWords = computed(() =>
         @choose="(one) => (chosen = one)"
       />
     </section>
-    <DrillNext :set="set" :standard="standard" :kept="kept" :waits="waits" :more="weakest(score)?.reasonId" />
+    <DrillNext
+      :set="set"
+      :standard="standard"
+      :kept="kept"
+      :waits="waits"
+      :more="weakest(score)?.reasonId"
+      @again="emit('again')"
+    />
   </main>
 </template>
 

@@ -31,6 +31,8 @@ const waits = ref(false)
 
 const set = computed(() => setIn(route))
 const begin = async (asked: PracticeSet | null): Promise<void> => {
+  // the console of the set before goes with its day: it would go on looking at captures of that one
+  store.close()
   worked.value = kept.value = null
   waits.value = false
   problem.value = ''
@@ -92,8 +94,24 @@ const onOver = async (atWork: AtWork): Promise<void> => {
     <RouterLink class="btn btn-primary" :to="{ name: 'practice' }">To the practice room</RouterLink>
   </main>
   <template v-if="set && standard && event && store.day && store.isPractice">
-    <DrillReview v-if="worked?.drill" :set="set" :standard="standard" :at-work="worked" :kept="kept" :waits="waits" />
-    <FinishReview v-else-if="worked" :set="set" :standard="standard" :at-work="worked" :kept="kept" :waits="waits" />
+    <DrillReview
+      v-if="worked?.drill"
+      :set="set"
+      :standard="standard"
+      :at-work="worked"
+      :kept="kept"
+      :waits="waits"
+      @again="begin(set)"
+    />
+    <FinishReview
+      v-else-if="worked"
+      :set="set"
+      :standard="standard"
+      :at-work="worked"
+      :kept="kept"
+      :waits="waits"
+      @again="begin(set)"
+    />
     <DrillAtWork v-else :key="route.fullPath" :day="store.day" :event="event" :set="set" @over="onOver" />
   </template>
   <p v-else-if="!problem" class="room quiet">

@@ -15,6 +15,7 @@ const props = defineProps<{
   kept: DrillResult | null
   waits: boolean
 }>()
+const emit = defineEmits<{ again: [] }>()
 
 const score = computed(() =>
   scoreFinish(
@@ -80,7 +81,7 @@ const apart = (stampedAtMs: number | null, crossesAtMs: number): string => {
         </tbody>
       </table>
     </section>
-    <DrillNext :set="set" :standard="standard" :kept="kept" :waits="waits" />
+    <DrillNext :set="set" :standard="standard" :kept="kept" :waits="waits" @again="emit('again')" />
   </main>
 </template>
 
