@@ -59,6 +59,11 @@ test('a set is scored from what was pressed, and kept once however often it is s
   expect((await officer.call('GET', '/api/drills')).body).toEqual({ drills: [] })
 })
 
+test('nothing was practised later than now, whatever a device thinks', async () => {
+  const { body } = await work(timer, { seed: 99, doneAtMs: Date.now() + 86_400_000 })
+  expect(body['doneAtMs']).toBeLessThanOrEqual(Date.now() + 1_000)
+})
+
 test('a finish is scored by who was stamped at the line', async () => {
   const runners = makeFinish({ level: 2, seed: 5, runners: 24 })
   const stamps = runners.map(({ bib, crossesAtMs }, at) => ({

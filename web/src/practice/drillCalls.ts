@@ -9,7 +9,7 @@ import {
   type DrillMark,
 } from '@able-gauge/core'
 import { StorageSerializers, useLocalStorage } from '@vueuse/core'
-import { call, NoAnswer } from '../api.ts'
+import { call, NoAnswer, Refusal } from '../api.ts'
 
 interface Unsent {
   readonly accountId: string
@@ -35,7 +35,13 @@ export const keepDrill = async (accountId: string, drill: DrillBody): Promise<Dr
 /** Sends what waits of this person, in order; what still cannot be sent goes on waiting. */
 const sendWaiting = async (accountId: string): Promise<void> => {
   for (const waiting of unsent.value.filter((one) => one.accountId === accountId)) {
-    await send(waiting.drill)
+    try {
+      await send(waiting.drill)
+    } catch (error) {
+      // what the server will never take must not hold up the others
+      if (!(error instanceof Refusal) || error.status !== 422) throw error
+      console.error('A set that was practised on is refused.', error)
+    }
     unsent.value = unsent.value.filter((one) => one !== waiting)
   }
 }
