@@ -30,8 +30,8 @@ class LaneEnd {
   @Nullable() @Whole(0, 3_600_000) readonly atMs!: number | null
 }
 
-/** A set that was worked. What it is worth is worked out where it is kept, from the answers. */
-export class DrillBody {
+/** Which set, and when it was worked. */
+class DrillSet {
   @Uuid() readonly id!: string
   @Slug() readonly standardId!: string
   @Whole(1) readonly version!: number
@@ -44,6 +44,10 @@ export class DrillBody {
   /** Id of the reason that was asked for. */
   @Optional() @Slug() readonly more?: string
   @Whole(0) readonly doneAtMs!: number
+}
+
+/** A set that was worked. What it is worth is worked out where it is kept, from the answers. */
+export class DrillBody extends DrillSet {
   @NestedList(() => DrillAnswerBody, 0, 2_000) readonly answers!: readonly DrillAnswerBody[]
   @NestedList(() => LaneEnd, 0, 4) readonly ends!: readonly LaneEnd[]
 }
@@ -56,17 +60,7 @@ export class DrillFaultAnswer {
 }
 
 /** What a set was worth. */
-export class DrillResult {
-  @Uuid() readonly id!: string
-  @Slug() readonly standardId!: string
-  @Whole(1) readonly version!: number
-  @Slug() readonly eventId!: string
-  @Choice(PRACTISED) readonly what!: Practised
-  @Choice(DRILL_LEVELS) readonly level!: DrillLevel
-  @Whole(1, 9_999) readonly seed!: number
-  @Whole(1, 60) readonly lanes!: number
-  @Optional() @Slug() readonly more?: string
-  @Whole(0) readonly doneAtMs!: number
+export class DrillResult extends DrillSet {
   /** Agreement beyond chance; of a finish the share of runners who are right. Null where there was nothing to tell apart. */
   @Nullable() @Real() readonly mark!: number | null
   @Whole(0) readonly shown!: number

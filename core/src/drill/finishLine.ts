@@ -1,5 +1,5 @@
 /** A finish in bunches, to be stamped and put in order: made up from a seed, and held against what was stamped. */
-import { seededRandom } from '../random/random.ts'
+import { seededRandom, shuffled } from '../random/random.ts'
 import type { DrillLevel } from './practised.ts'
 
 export interface FinishRunner {
@@ -39,11 +39,10 @@ const FIRST_MS = 12_000
 export const makeFinish = ({ level, seed, runners }: FinishSpec): FinishRunner[] => {
   const random = seededRandom(seed * 64 + 63)
   const { hidden, apartMs, bunch } = LEVELS[level]
-  const bibs = Array.from({ length: runners }, (_, at) => at + 1)
-  for (let at = bibs.length - 1; at > 0; at--) {
-    const other = random.whole(0, at)
-    ;[bibs[at], bibs[other]] = [bibs[other] as number, bibs[at] as number]
-  }
+  const bibs = shuffled(
+    Array.from({ length: runners }, (_, at) => at + 1),
+    random,
+  )
   let [atMs, left] = [FIRST_MS, 0]
   return bibs.map((bib): FinishRunner => {
     if (left === 0) {

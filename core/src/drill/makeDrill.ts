@@ -3,7 +3,7 @@
  * so that a grader's answers can be held against it.
  */
 import type { Protocol } from '../kinds/kinds.ts'
-import { seededRandom, type Random } from '../random/random.ts'
+import { seededRandom, shuffled, type Random } from '../random/random.ts'
 import { drillStyle, faultsOf, practiceOf, type ShownFault } from './movement.ts'
 import type { DrillLevel, Movement } from './practised.ts'
 
@@ -189,15 +189,6 @@ const faultsFor = (
     random,
   ).slice(0, Math.max(0, many))
   return new Map(places.map((place, at) => [place, round[at % round.length] as ShownFault])) // a round is never empty
-}
-
-const shuffled = <Item>(items: readonly Item[], random: Random): Item[] => {
-  const mixed = [...items]
-  for (let at = mixed.length - 1; at > 0; at--) {
-    const other = random.whole(0, at)
-    ;[mixed[at], mixed[other]] = [mixed[other] as Item, mixed[at] as Item]
-  }
-  return mixed
 }
 
 /** Off the beat, a repetition ends late by so much of itself, and the next one begins then. */

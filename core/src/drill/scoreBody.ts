@@ -1,11 +1,10 @@
 /** A set as it was sent, scored where it is kept: what the browser thinks of it is not asked. */
-import { kappa } from '../insight/kappa.ts'
 import type { StandardEvent } from '../standard/standard.ts'
 import { makeFinish, scoreFinish } from './finishLine.ts'
 import { makeDrill } from './makeDrill.ts'
 import { movementsFor, practiceOf } from './movement.ts'
 import type { DrillLevel, Practised } from './practised.ts'
-import { FLAGGED, scoreDrill, type ScoredItem } from './scoreDrill.ts'
+import { agreementOf, placeOfAnswer, scoreDrill } from './scoreDrill.ts'
 
 /** What makes a set, and what was said of it. */
 export interface WorkedDrill {
@@ -88,23 +87,11 @@ export const scoreBody = (event: Event, worked: WorkedDrill): DrillWorth => {
 export const saidAlike = (event: Event, one: WorkedDrill, other: WorkedDrill): number | null => {
   const [first, second] = [scored(event, one), scored(event, other)]
   if (!first || !second) return null
-  const table = [
-    [0, 0, 0],
-    [0, 0, 0],
-    [0, 0, 0],
-  ]
   const beside = new Map(second.items.map((item) => [`${item.lane} ${item.item.no}`, item]))
-  for (const item of first.items) {
-    const their = beside.get(`${item.lane} ${item.item.no}`)
-    const row = table[answerPlace(item)]
-    if (their && row) row[answerPlace(their)] = (row[answerPlace(their)] ?? 0) + 1
-  }
-  return kappa(table, 'plain')
-}
-
-/** Counted, refused, nothing. */
-const answerPlace = ({ answer, result }: ScoredItem): 0 | 1 | 2 => {
-  if (answer === FLAGGED) return 1
-  if (answer === null) return result === 'notSeen' ? 2 : 0
-  return answer === 'counted' ? 0 : 1
+  return agreementOf(
+    first.items.flatMap((item) => {
+      const theirs = beside.get(`${item.lane} ${item.item.no}`)
+      return theirs ? [[placeOfAnswer(item), placeOfAnswer(theirs)] as const] : []
+    }),
+  )
 }

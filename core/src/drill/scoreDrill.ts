@@ -113,7 +113,7 @@ export const scoreDrill = (
   const took = items.flatMap(({ tookMs }) => tookMs ?? []).sort((a, b) => a - b)
   return {
     items,
-    kappa: kappa(tableOf(items), 'plain'),
+    kappa: agreementOf(items.map((one) => [one.item.fault ? 1 : 0, placeOfAnswer(one)])),
     counted: isCounted
       ? items.filter(({ answer }) => answer === COUNTED).length +
         extras.filter(({ answer }) => answer === COUNTED).length
@@ -173,23 +173,20 @@ const resultOf = ({ fault }: DrillItem, answer: string | null, isCounted: boolea
   return answer === fault.reasonId || answer === FLAGGED ? 'refusedRightly' : 'otherReason'
 }
 
-/** What it was by row, what was said by column: counted, refused, not seen. */
-const tableOf = (items: readonly ScoredItem[]): number[][] => {
-  const said = ({ result, item }: ScoredItem): 0 | 1 | 2 => {
-    if (result === 'notSeen') return 2
-    const isRefused = result === 'refusedRightly' || result === 'otherReason' || result === 'refusedWrongly'
-    return isRefused || (item.fault !== null && result !== 'letThrough') ? 1 : 0
+/** Where an answer stands in a table of answers: counted or let pass, refused, nothing though something was asked. */
+export const placeOfAnswer = ({ answer, result }: Pick<ScoredItem, 'answer' | 'result'>): 0 | 1 | 2 => {
+  if (result === 'notSeen') return 2
+  return answer === null || answer === COUNTED ? 0 : 1
+}
+
+/** Cohen's kappa of answers by their places. */
+export const agreementOf = (pairs: readonly (readonly [first: 0 | 1 | 2, second: 0 | 1 | 2])[]): number | null => {
+  const table = Array.from({ length: 3 }, () => [0, 0, 0])
+  for (const [first, second] of pairs) {
+    const row = table[first]
+    if (row) row[second] = (row[second] ?? 0) + 1
   }
-  const table = [
-    [0, 0, 0],
-    [0, 0, 0],
-    [0, 0, 0],
-  ]
-  for (const one of items) {
-    const row = table[one.item.fault ? 1 : 0]
-    if (row) row[said(one)] = (row[said(one)] ?? 0) + 1
-  }
-  return table
+  return kappa(table, 'plain')
 }
 
 /** The fault that escaped most often, to be shown more of; null where none did. */

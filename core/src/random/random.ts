@@ -22,3 +22,20 @@ export const seededRandom = (seed: number): Random => {
     bytes: (count) => Uint8Array.from({ length: count }, () => Math.floor(next() * 256)),
   }
 }
+
+/** About a standard normal value: the sum of twelve even ones less six. */
+export const bell = (random: Random): number => {
+  let sum = -6
+  for (let draw = 0; draw < 12; draw++) sum += random.next()
+  return sum
+}
+
+/** The same items in an order of their own (Fisher and Yates 1938). */
+export const shuffled = <Item>(items: readonly Item[], random: Random): Item[] => {
+  const mixed = [...items]
+  for (let at = mixed.length - 1; at > 0; at--) {
+    const other = random.whole(0, at)
+    ;[mixed[at], mixed[other]] = [mixed[other] as Item, mixed[at] as Item]
+  }
+  return mixed
+}

@@ -7,7 +7,7 @@ import { factsOf } from '../kinds/facts.ts'
 import { kindOf } from '../kinds/kinds.ts'
 import { stamp, type Stage } from '../kinds/stage.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
-import { seededRandom, type Random } from '../random/random.ts'
+import { bell, seededRandom, type Random } from '../random/random.ts'
 
 export interface RehearsedPerson {
   readonly entryId: string
@@ -154,11 +154,4 @@ const targetFor = (
   const reached = usual * (1 + better * (0.06 + form * 0.11))
   // a stopwatch or scale is finer than the cut
   return Math.max(1, Math.round(reached) + (unit === 'ms' ? random.whole(-400, 400) : 0))
-}
-
-/** About a standard normal value: the sum of twelve even ones less six. */
-const bell = (random: Random): number => {
-  let sum = -6
-  for (let draw = 0; draw < 12; draw++) sum += random.next()
-  return sum
 }

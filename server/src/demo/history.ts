@@ -5,6 +5,7 @@
  */
 import { randomUUID } from 'node:crypto'
 import {
+  bell,
   ageOn,
   captureId,
   rehearseDay,
@@ -19,7 +20,7 @@ import {
   type StandardEvent,
 } from '@able-gauge/core'
 import type { DemoPerson } from './demoHouse.ts'
-import { bell, natureOf } from './nature.ts'
+import { natureOf } from './nature.ts'
 
 export interface PastEntry {
   readonly id: string

@@ -1,10 +1,6 @@
 /** What stays with a made-up person from day to day. */
-import { seededRandom, type Random } from '@able-gauge/core'
+import { bell, seededRandom } from '@able-gauge/core'
 import type { DemoPerson } from './demoHouse.ts'
-
-/** About a standard normal value. */
-export const bell = (random: Random): number =>
-  Array.from({ length: 12 }, random.next).reduce((sum, one) => sum + one, -6)
 
 export interface Nature {
   readonly ability: number

@@ -4,6 +4,7 @@
  * is written down here.
  */
 import {
+  bell,
   captureId,
   dateAfter,
   kindOf,
@@ -21,7 +22,7 @@ import {
 } from '@able-gauge/core'
 import type { DemoDay } from './demoDay.ts'
 import type { DemoPerson } from './demoHouse.ts'
-import { bell, natureOf } from './nature.ts'
+import { natureOf } from './nature.ts'
 
 export const DEMO_ZONE = 'Etc/GMT-12'
 const ZONE = DEMO_ZONE
