@@ -44,7 +44,7 @@ test('a set is worked on the real console, scored from what was pressed, and loo
   expect(await figure.innerHTML()).not.toBe(still)
   await page.getByRole('button', { name: 'Look at it now' }).click()
   await expect(page.getByRole('heading', { name: `All ${FIRST.length}, as you worked them` })).toBeVisible()
-  await expect(page.locator('.eye-mark')).toContainText('1.00')
+  await expect(page.locator('.eye')).toContainText('1.00')
   await expect(page.locator('.squares .right')).toHaveCount(2)
   // the same set again, and another one after it, begin anew and hear what is pressed
   await page.getByRole('button', { name: 'The same set again' }).click()

@@ -2,8 +2,9 @@
 /** The set while it is worked. The console is the one of the day: what is learnt here is what is done there. */
 import type { StandardEvent } from '@able-gauge/core'
 import { drillStyle, practiceOf, type View } from '@able-gauge/core/drill'
+import { useIntervalFn, useTimeoutFn } from '@vueuse/core'
 import { BButton } from 'bootstrap-vue-next'
-import { computed, onScopeDispose, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Day } from '../day/day.ts'
 import { CONSOLES, READINGS } from '../run/consoles.ts'
 import { useAgreedClock } from '../sync/agreedClock.ts'
@@ -41,18 +42,12 @@ const tell = (): void => {
 const AFTER_MS = 6_000
 /** The last press is still seen on the console. */
 const LOOK_AFTER_MS = 1_200
-let timer: ReturnType<typeof setTimeout> | undefined
-watch(isOver, (is) => {
-  clearTimeout(timer)
-  if (is) timer = setTimeout(tell, LOOK_AFTER_MS)
-})
-const late = setInterval(() => {
+const lookSoon = useTimeoutFn(tell, LOOK_AFTER_MS, { immediate: false })
+// what was undone is not over
+watch(isOver, (is) => (is ? lookSoon.start() : lookSoon.stop()))
+useIntervalFn(() => {
   if (isStarted.value && elapsedMs(clock.nowMs()) > durationMs + AFTER_MS) tell()
 }, 500)
-onScopeDispose(() => {
-  clearTimeout(timer)
-  clearInterval(late)
-})
 const hint = computed(() => {
   if (!drill) return 'Stamp everybody at the line, and put the bibs to the stamps.'
   if (drillStyle(drill.spec.movement) === 'counted') return 'Count what is sound, refuse what is not, with its reason.'

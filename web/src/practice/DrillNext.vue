@@ -3,9 +3,11 @@
 import type { DrillBeside, DrillResult, Standard } from '@able-gauge/core'
 import { DRILL_LEVELS } from '@able-gauge/core/drill'
 import { BButton } from 'bootstrap-vue-next'
-import { ref, watch } from 'vue'
+import { onMounted, ref, watch } from 'vue'
 import { NoAnswer, Refusal } from '../api.ts'
-import { readBeside } from './drillCalls.ts'
+import { useHouseRules } from '../day/houseRules.ts'
+import { useSession } from '../session/sessionStore.ts'
+import { listDrills, readBeside } from './drillCalls.ts'
 import EyeHistory from './EyeHistory.vue'
 import { lanesFor, type PracticeSet } from './practiceDay.ts'
 import { addressOf, someSeed } from './setAddress.ts'
@@ -21,20 +23,26 @@ const props = defineProps<{
 // it has the same address, so that no link leads there
 const emit = defineEmits<{ again: [] }>()
 
+const session = useSession()
+const house = useHouseRules()
 const others = ref<readonly DrillBeside[]>([])
+const drills = ref<readonly DrillResult[]>([])
 watch(
   () => props.kept,
   async (kept) => {
     if (!kept) return
+    drills.value = [kept]
     try {
       others.value = await readBeside(kept.id)
+      drills.value = await listDrills(session.account?.id ?? '')
     } catch (error) {
-      // nobody beside it is no reason to stop looking at the own set
+      // neither others nor earlier sets are a reason to stop looking at this one
       if (!(error instanceof NoAnswer) && !(error instanceof Refusal)) throw error
     }
   },
   { immediate: true },
 )
+onMounted(() => void house.read())
 const to = (change: Partial<PracticeSet>) => {
   const { more: _more, ...set } = props.set
   return addressOf(props.standard.id, props.standard.version, { ...set, seed: someSeed(), ...change })
@@ -71,7 +79,7 @@ const harder = DRILL_LEVELS.find((level) => level > props.set.level)
           </li>
         </ul>
       </section>
-      <EyeHistory :what="set.what" :added="kept" />
+      <EyeHistory :what="set.what" :drills="drills" />
     </div>
   </section>
 </template>

@@ -20,8 +20,9 @@ import { useRafFn } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import DrillStrip from './DrillStrip.vue'
 import DrillNext from './DrillNext.vue'
-import EyeMark from './EyeMark.vue'
+import EyeFigures from './EyeFigures.vue'
 import FigureDrawing from './FigureDrawing.vue'
+import TurnGround from './TurnGround.vue'
 import { barsOf, frameOf } from './frames.ts'
 import { eventOf, type PracticeSet } from './practiceDay.ts'
 import type { DrillAtWork } from './useDrill.ts'
@@ -121,10 +122,16 @@ const title = computed(() => {
   const name = `${lane}${word} ${one.item.no}`
   return `${name.slice(0, 1).toUpperCase()}${name.slice(1)}, ${speedWords.value}`
 })
-const countWords = computed(() => {
-  const { counted, truly } = score.value
+const figures = computed(() => {
+  const { kappa, counted, truly } = score.value
+  const agreement =
+    kappa === null
+      ? (['none', 'nothing to tell apart was shown'] as const)
+      : ([kappa.toFixed(2), 'agreement beyond chance (kappa)'] as const)
   const more = counted - truly
-  return { more: more > 0 ? `+${more}` : String(more), words: `count: ${counted}, truly ${truly}` }
+  return isCounted
+    ? [agreement, [more > 0 ? `+${more}` : String(more), `count: ${counted}, truly ${truly}`] as const]
+    : [agreement]
 })
 /** How far from the true end of a position the grader ended it, lane by lane. */
 const endWords = computed(() =>
@@ -160,10 +167,7 @@ const endWords = computed(() =>
           :bars="barsOf(movement)"
           :label="chosen ? sayItem(drill, chosen) : 'Nothing'"
         >
-          <template v-if="movement === 'shuttleTurn'" #behind>
-            <rect :x="-zoneCm" y="-4" :width="zoneCm" height="10" class="zone" />
-            <line x1="0" x2="0" y1="-190" y2="8" class="mark" />
-          </template>
+          <template v-if="movement === 'shuttleTurn'" #behind><TurnGround :zone-cm="zoneCm" /></template>
           <line v-if="guide" :x1="guide.from.x" :y1="-guide.from.y" :x2="guide.to.x" :y2="-guide.to.y" class="guide" />
         </FigureDrawing>
         <p v-if="chosen?.item.fault" class="far">{{ chosen.item.fault.label }}: {{ sayHowFar(chosen.item.fault) }}</p>
@@ -171,12 +175,7 @@ const endWords = computed(() =>
     </section>
     <section class="sheet eye">
       <h2>Your eye today</h2>
-      <div class="figures-row">
-        <EyeMark :mark="score.kappa" words="agreement beyond chance (kappa)" />
-        <div v-if="isCounted">
-          <strong class="figures">{{ countWords.more }}</strong><span>{{ countWords.words }}</span>
-        </div>
-      </div>
+      <EyeFigures :figures="figures" />
       <table>
         <thead>
           <tr>
@@ -273,29 +272,6 @@ header p {
   stroke: var(--short);
   stroke-width: 1.1;
   stroke-dasharray: 4 3;
-}
-.zone {
-  fill: var(--tint);
-}
-.mark {
-  stroke: var(--ink);
-  stroke-width: 5;
-}
-.figures-row {
-  display: flex;
-  gap: 22px;
-  margin: 8px 0 10px;
-}
-.figures-row div {
-  display: flex;
-  flex-direction: column;
-  font-size: 0.875rem;
-  color: var(--ink-2);
-}
-.figures-row strong {
-  font-size: 2.6rem;
-  line-height: 1.1;
-  color: var(--ink);
 }
 table {
   width: 100%;

@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import { useAgreedClock } from '../sync/agreedClock.ts'
 import FigureDrawing from './FigureDrawing.vue'
 import { barsOf, frameOf } from './frames.ts'
+import TurnGround from './TurnGround.vue'
 
 const props = defineProps<{
   drill: Drill
@@ -39,10 +40,7 @@ const lanes = computed(() =>
         :bars="barsOf(movement)"
         :label="`Candidate ${lane + 1}, moving`"
       >
-        <template v-if="isShuttle" #behind>
-          <rect :x="-zoneCm" y="-4" :width="zoneCm" height="10" class="zone" />
-          <line x1="0" x2="0" y1="-190" y2="8" class="line" />
-        </template>
+        <template v-if="isShuttle" #behind><TurnGround :zone-cm="zoneCm" /></template>
       </FigureDrawing>
     </div>
   </div>
@@ -85,12 +83,5 @@ const lanes = computed(() =>
   top: 4px;
   font-weight: 700;
   font-size: 1.25rem;
-}
-.zone {
-  fill: var(--tint);
-}
-.line {
-  stroke: var(--ink);
-  stroke-width: 5;
 }
 </style>

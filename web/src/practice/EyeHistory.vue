@@ -4,42 +4,25 @@ import { printDate, type DrillResult } from '@able-gauge/core'
 import type { Practised } from '@able-gauge/core/drill'
 import { scaleLinear, scaleTime } from 'd3-scale'
 import { line } from 'd3-shape'
-import { computed, onMounted, ref } from 'vue'
-import { NoAnswer, Refusal } from '../api.ts'
+import { computed } from 'vue'
 import { useHouseRules } from '../day/houseRules.ts'
-import { useSession } from '../session/sessionStore.ts'
-import { listDrills } from './drillCalls.ts'
 import { PRACTISED_NAMES } from './practisedNames.ts'
 
 const props = defineProps<{
   what: Practised
-  /** A set that was worked just now. */
-  added?: DrillResult | null
+  /** Of everything, newest first. */
+  drills: readonly DrillResult[]
 }>()
 
-const session = useSession()
 const house = useHouseRules()
-const drills = ref<readonly DrillResult[]>([])
-onMounted(async () => {
-  void house.read()
-  try {
-    drills.value = await listDrills(session.account?.id ?? '')
-  } catch (error) {
-    // without a network there is only what was done just now
-    if (!(error instanceof NoAnswer) && !(error instanceof Refusal)) throw error
-  }
-})
-
 const MOST = 40
 const [WIDTH, HEIGHT, LEFT, RIGHT, TOP, BOTTOM] = [420, 150, 34, 10, 14, 24] as const
-const marks = computed(() => {
-  const { added } = props
-  const all = added && !drills.value.some(({ id }) => id === added.id) ? [added, ...drills.value] : drills.value
-  return all
+const marks = computed(() =>
+  props.drills
     .flatMap((drill) => (drill.what === props.what && drill.mark !== null ? [{ ...drill, mark: drill.mark }] : []))
     .slice(0, MOST)
-    .reverse()
-})
+    .reverse(),
+)
 const x = computed(() => {
   const times = marks.value.map(({ doneAtMs }) => doneAtMs)
   const [first, last] = [Math.min(...times), Math.max(...times)]

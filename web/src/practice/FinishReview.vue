@@ -4,7 +4,7 @@ import { printTime, type DrillResult, type Standard } from '@able-gauge/core'
 import { NO_BIB, scoreFinish, type FinishResult } from '@able-gauge/core/drill'
 import { computed } from 'vue'
 import DrillNext from './DrillNext.vue'
-import EyeMark from './EyeMark.vue'
+import EyeFigures from './EyeFigures.vue'
 import type { PracticeSet } from './practiceDay.ts'
 import type { DrillAtWork } from './useDrill.ts'
 
@@ -40,15 +40,12 @@ const apart = (stampedAtMs: number | null, crossesAtMs: number): string => {
   <main class="review">
     <section class="sheet eye">
       <h1>Your finish</h1>
-      <div class="figures-row">
-        <EyeMark
-          :mark="score.right / score.runners.length"
-          :words="`${score.right} of ${score.runners.length} right`"
-        />
-        <div>
-          <strong class="figures">{{ score.inPlace }}</strong><span>in their place of the order</span>
-        </div>
-      </div>
+      <EyeFigures
+        :figures="[
+          [(score.right / score.runners.length).toFixed(2), `${score.right} of ${score.runners.length} right`],
+          [String(score.inPlace), 'in their place of the order'],
+        ]"
+      />
       <p v-if="score.apartMs !== null">
         Right stamps lie {{ (score.apartMs / 1_000).toFixed(2) }} s from the line on average.
       </p>
@@ -99,22 +96,6 @@ const apart = (stampedAtMs: number | null, crossesAtMs: number): string => {
 h1 {
   font-size: 1.25rem;
   margin: 0;
-}
-.figures-row {
-  display: flex;
-  gap: 22px;
-  margin: 8px 0 10px;
-}
-.figures-row div {
-  display: flex;
-  flex-direction: column;
-  font-size: 0.875rem;
-  color: var(--ink-2);
-}
-.figures-row strong {
-  font-size: 2.6rem;
-  line-height: 1.1;
-  color: var(--ink);
 }
 .eye p {
   margin: 4px 0 0;

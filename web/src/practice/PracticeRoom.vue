@@ -180,7 +180,7 @@ const freshWord = (mark: DrillMark): string =>
       {{ waiting }} {{ waiting === 1 ? 'set waits' : 'sets wait' }} on this device until there is a network.
     </p>
     <div class="past">
-      <EyeHistory v-for="what in practised" :key="what" :what="what" />
+      <EyeHistory v-for="what in practised" :key="what" :what="what" :drills="drills" />
     </div>
     <section v-if="people.length > 0" class="sheet everybody">
       <h2>Everybody, as they practised last</h2>
