@@ -79,8 +79,8 @@ await run(async () => {
   const others = built.then(() =>
     inTurn([
       // what is written for one platform is checked in one go, so that what all share is read once
-      node('Types: core, server, cli', 'typescript/bin/tsc', '-p', 'tsconfig.node.json'),
-      node('Types: bench, e2e', 'typescript/bin/tsc', '-p', 'tsconfig.driven.json'),
+      node('Types: core, server, cli', 'typescript-native/bin/tsc', '-p', 'tsconfig.node.json'),
+      node('Types: bench, e2e', 'typescript-native/bin/tsc', '-p', 'tsconfig.driven.json'),
       node('Types: web', 'vue-tsc/bin/vue-tsc.js', '-p', 'web'),
       node(
         'Import rules',

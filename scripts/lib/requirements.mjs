@@ -43,9 +43,9 @@ export const requirePostgres = () => {
   throw new Obstacle('PostgreSQL was installed, but initdb and pg_ctl are nowhere to be found.')
 }
 
-/** Finds Debian's Chromium, installing it when there is none. */
+/** Finds Debian's Chromium without its own windows and menus, which cost a fifth of a test; installs it when there is none. */
 export const requireChromium = () => {
-  if (!existsSync(CHROMIUM)) installDebian(['chromium'], 'Chromium')
+  if (!existsSync(CHROMIUM)) installDebian(['chromium-headless-shell'], 'Chromium')
   if (!existsSync(CHROMIUM)) throw new Obstacle(`Chromium was installed, but is not at ${CHROMIUM}.`)
   return CHROMIUM
 }
@@ -57,7 +57,7 @@ export const requireCertutil = () => {
   return CERTUTIL
 }
 
-const CHROMIUM = '/usr/bin/chromium'
+const CHROMIUM = '/usr/bin/chromium-headless-shell'
 const CERTUTIL = '/usr/bin/certutil'
 
 const findPostgres = () => {

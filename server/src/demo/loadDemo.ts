@@ -73,6 +73,8 @@ export const loadDemo = async (db: Database, signer: Signer, nowMs: number = Dat
   await closeSetUpSessions(db)
   // each with a session of its own
   for (const day of [...days, ...OTHER_DAYS]) await openToday(db, day, nowMs)
+  // what was just filled is planned for as if it were empty, until it has been counted
+  await db.query('analyze')
 }
 
 /** The results follow from the day as it was written down, whatever date it is moved to. */
@@ -187,9 +189,12 @@ const loadHistory = async (
     standards.set(`${standard.id} ${standard.version}`, standard)
   }
   const standardOf = (id: string, version: number): Standard => known(standards, `${id} ${version}`)
-  for (const day of pastDays([...people.values()], standardOf, HISTORY_BEFORE)) {
-    await loadPastDay(db, day, accounts, signer)
+  const days = pastDays([...people.values()], standardOf, HISTORY_BEFORE)
+  const loadRest = async (): Promise<void> => {
+    for (const day of days) await loadPastDay(db, day, accounts, signer)
   }
+  // one is judged while the database stores the other
+  await Promise.all([loadRest(), loadRest()])
 }
 
 const loadPastDay = async (
