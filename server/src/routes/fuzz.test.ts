@@ -208,6 +208,8 @@ const setFactors = async (isOn: boolean): Promise<string> => {
 }
 
 const ADJUST: Readonly<Record<string, (body: Body, world: World) => Body | Promise<Body>>> = {
+  // a unit that was made up is refused
+  'post /api/kept-accounts': ({ unitId: _, ...body }) => body,
   'post /api/occasions/:occasionId/captures': (_, world) => ({
     captures: [
       pick<object>([
