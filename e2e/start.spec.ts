@@ -54,6 +54,8 @@ const leftBehind = (): string[] =>
 let first: Program
 
 test('the first start makes everything and prints address and sign-ins', async () => {
+  // five years of days are made and signed
+  test.setTimeout(180_000)
   first = await start()
   expect(first.output()).toContain(`http://127.0.0.1:${port}`)
   expect(first.output()).toContain('joss.adair-nakata')

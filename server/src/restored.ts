@@ -25,6 +25,8 @@ try {
     return eraseAgain(db, erasures)
   })
   await writeMissingDays(pool)
+  // what was just filled is planned for as if it were empty, until it has been counted
+  await pool.query('analyze')
   process.stdout.write(JSON.stringify({ erased }))
 } finally {
   await pool.end()
