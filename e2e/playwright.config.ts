@@ -4,8 +4,8 @@ import { requireChromium } from '../scripts/lib/requirements.mjs'
 
 /** Begun first, so that no worker is left with one of them while the others have nothing to do. */
 const LONGEST = /(start|barriers|consoles|faults|wholeDay|longRun)\.spec\.ts$/
-/** The ordinary run has its parts. */
-const AT_LENGTH = process.env['ABLE_GAUGE_LONG'] ? [] : [/longRun\.spec\.ts$/]
+/** The ordinary run has their parts. */
+const AT_LENGTH = process.env['ABLE_GAUGE_LONG'] ? [] : [/(longRun|faults|manyPeople)\.spec\.ts$/]
 
 export default defineConfig({
   testDir: '.',

@@ -3,7 +3,7 @@ import { readFile, writeFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
 import { expect, test } from './app.ts'
 
-test.use({ room: 'standards' })
+test.use({ room: 'plan' })
 
 /** What a spreadsheet puts on the clipboard, dropped into the cell that has the focus. */
 const paste = (page: Page, text: string): Promise<void> =>

@@ -2,7 +2,7 @@
 import { expect, test, PASSWORD } from './app.ts'
 import { practiceDay, publishEveryKind } from './everyKind.ts'
 
-test.use({ room: 'transfer' })
+test.use({ room: 'plan' })
 /** Application, first answers and fonts together, as they are sent. It only gets smaller. */
 const BUDGET_BYTES = 285_000
 

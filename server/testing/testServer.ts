@@ -23,6 +23,8 @@ import { addPerson } from '../src/store/personStore.ts'
 import { addStandard } from '../src/store/standardStore.ts'
 
 export const PASSWORD = 'a password for tests'
+/** Of its hash: signing in takes as little as it can. */
+export const QUICK_COST = 2 ** 10
 
 export interface Answer {
   readonly status: number
@@ -88,7 +90,7 @@ export const openTestServer = async ({ demoAccounts = false, ...settings }: Test
   const { pool } = first.server
   const owner = openPool(inject('ownerUrl').replace('DATABASE', database), 2)
   const accountIds = inRole(() => randomUUID())
-  const passwordHash = await hashPassword(PASSWORD)
+  const passwordHash = await hashPassword(PASSWORD, QUICK_COST)
   for (const role of ROLES) {
     await addAccount(owner, {
       id: accountIds[role],

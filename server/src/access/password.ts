@@ -9,15 +9,18 @@ const BLOCK_SIZE = 8
 const PARALLEL = 1
 const KEY_BYTES = 32
 
-/** What is stored for a password: `scrypt2$cost$blockSize$parallel$salt$hash of the key`. */
-export const hashPassword = async (password: string): Promise<string> => {
-  const parameters = freshParameters()
+/**
+ * What is stored for a password: `scrypt2$cost$blockSize$parallel$salt$hash of the key`.
+ * @param cost less of it is for tests, which sign in many times
+ */
+export const hashPassword = async (password: string, cost = COST): Promise<string> => {
+  const parameters = freshParameters(cost)
   const key = await deriveKey(password, parameters)
   return `${parameters}$${createHash('sha256').update(key).digest('hex')}`
 }
 
-const freshParameters = (): string =>
-  ['scrypt2', COST, BLOCK_SIZE, PARALLEL, randomBytes(16).toString('base64url')].join('$')
+const freshParameters = (cost = COST): string =>
+  ['scrypt2', cost, BLOCK_SIZE, PARALLEL, randomBytes(16).toString('base64url')].join('$')
 
 /**
  * The key of a password.

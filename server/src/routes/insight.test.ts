@@ -4,7 +4,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest'
 import { dateAfter, FIRST_HOUSE_RULES, type InsightAnswer } from '@able-gauge/core'
 import { plainV3 } from '@able-gauge/core/testing'
 import { MORNING_MS, sentCapture } from '../../testing/sentCapture.ts'
-import { addTestDay, Caller, openTestServer, PASSWORD, type TestServer } from '../../testing/testServer.ts'
+import { addTestDay, Caller, openTestServer, PASSWORD, QUICK_COST, type TestServer } from '../../testing/testServer.ts'
 import { hashPassword } from '../access/password.ts'
 import { addAccount } from '../store/accountStore.ts'
 import { writeMissingDays } from '../writtenResults.ts'
@@ -174,7 +174,7 @@ test('the days behind the figures are told with their fingerprints, and every re
 })
 
 test('who belongs to a unit sees its people alone, and who reads sums no names', async () => {
-  const passwordHash = await hashPassword(PASSWORD)
+  const passwordHash = await hashPassword(PASSWORD, QUICK_COST)
   const account = { id: randomUUID(), signInName: 'north', displayName: 'North', role: 'viewer' as const }
   await addAccount(server.owner, { ...account, passwordHash, isDemo: false, unitId: NORTH })
   const viewer = await Caller.signedIn(server.address, 'north')

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { RULES, ROLES, type Role } from '@able-gauge/core'
 import { plainV3 } from '@able-gauge/core/testing'
-import { addTestDay, Caller, openTestServer, PASSWORD, type TestServer } from '../../testing/testServer.ts'
+import { addTestDay, Caller, openTestServer, PASSWORD, QUICK_COST, type TestServer } from '../../testing/testServer.ts'
 import { hashPassword } from '../access/password.ts'
 import { addAccount } from '../store/accountStore.ts'
 import { ROUTES } from './index.ts'
@@ -31,7 +31,7 @@ beforeAll(async () => {
   await keep(UNIT.north, 'North Skerries', UNIT.constabulary)
   await keep(UNIT.south, 'South Skerries', UNIT.constabulary)
   await keep(UNIT.fire, 'Fire Service', null)
-  const passwordHash = await hashPassword(PASSWORD)
+  const passwordHash = await hashPassword(PASSWORD, QUICK_COST)
   for (const unit of ['constabulary', 'north'] as const)
     for (const role of BELOW) {
       const signInName = `${role}.${unit}`
