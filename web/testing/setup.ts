@@ -1,8 +1,15 @@
 /** After each test nothing of it goes on: what was mounted is taken down, the days that were open are closed, what stood in for the browser is gone. */
 import { disableAutoUnmount, enableAutoUnmount } from '@vue/test-utils'
+import { getActivePinia } from 'pinia'
 import { afterEach, vi } from 'vitest'
+import { useAgreedClock } from '../src/sync/agreedClock.ts'
 import { closeDays } from './openDay.ts'
 
+// hooks run from the last to this one: nobody asks for the time once the page is gone and its days are closed
+afterEach(() => {
+  const pinia = getActivePinia()
+  if (pinia) useAgreedClock(pinia).$dispose()
+})
 // the files of one worker share what they import, and this may be asked for once
 disableAutoUnmount()
 enableAutoUnmount(afterEach)

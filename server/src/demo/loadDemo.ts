@@ -190,11 +190,24 @@ const loadHistory = async (
   }
   const standardOf = (id: string, version: number): Standard => known(standards, `${id} ${version}`)
   const days = pastDays([...people.values()], standardOf, HISTORY_BEFORE)
+  const one = oneAtATime(db)
   const loadRest = async (): Promise<void> => {
-    for (const day of days) await loadPastDay(db, day, accounts, signer)
+    for (const day of days) await loadPastDay(one, day, accounts, signer)
   }
   // one is judged while the database stores the other
   await Promise.all([loadRest(), loadRest()])
+}
+
+/** One connection for several who ask: each statement waits for the one before. */
+const oneAtATime = (db: Database): Database => {
+  let last: Promise<unknown> = Promise.resolve()
+  const query = (text: string, values?: unknown[]): Promise<unknown> => {
+    const answer = last.then(() => db.query(text, values))
+    last = answer.catch(() => undefined)
+    return answer
+  }
+  // of the driver's many ways to ask, our stores know this one
+  return { query: query as unknown as Database['query'] }
 }
 
 const loadPastDay = async (

@@ -1,7 +1,7 @@
 /** The one clock: this device's monotonic clock and its agreement with the server's timeline. */
 import { agree, paced, REAL_TIME, TimeAnswer, type Agreement, type Pace, type RoundTrip } from '@able-gauge/core'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef } from 'vue'
 import { call, NoAnswer, Refusal } from '../api.ts'
 import { CLOCK_RUN } from './clockRun.ts'
 
@@ -62,6 +62,11 @@ export const useAgreedClock = defineStore('agreedClock', () => {
   const unsure = ref(true)
   const reachable = ref(true)
   let timer: ReturnType<typeof setTimeout> | undefined
+  let ended = false
+  onScopeDispose(() => {
+    ended = true
+    clearTimeout(timer)
+  })
 
   const ask = async (): Promise<void> => {
     const sentMs = performance.now()
@@ -74,6 +79,7 @@ export const useAgreedClock = defineStore('agreedClock', () => {
       if (!(error instanceof NoAnswer) && !(error instanceof Refusal)) throw error
       reachable.value = !(error instanceof NoAnswer)
     }
+    if (ended) return
     const agreed = agree(roundTrips, performance.now())
     unsure.value = agreed === null
     if (!agreed) return
@@ -87,12 +93,15 @@ export const useAgreedClock = defineStore('agreedClock', () => {
   const keepAsking = async (): Promise<void> => {
     if (timer !== undefined) return
     timer = setTimeout(() => undefined, EVERY_MS)
-    for (let index = 0; index < FIRST_ROUND_TRIPS; index++) await ask()
+    const askIn = (waitMs: number): void => {
+      if (!ended) timer = setTimeout(() => void again(), waitMs)
+    }
     const again = async (): Promise<void> => {
       await ask()
-      timer = setTimeout(() => void again(), reachable.value ? EVERY_MS : 2_000)
+      askIn(reachable.value ? EVERY_MS : 2_000)
     }
-    timer = setTimeout(() => void again(), EVERY_MS)
+    for (let index = 0; index < FIRST_ROUND_TRIPS && !ended; index++) await ask()
+    askIn(EVERY_MS)
   }
 
   /** A rehearsal's time runs faster: its moments are counted from its beginning at this speed. */
