@@ -32,6 +32,8 @@ export interface BenchHouse {
   /** Starts the server and signs the officer in. @returns how to ask it */
   readonly serve: () => Promise<(path: string, init?: RequestInit) => Promise<Response>>
   readonly sign: string
+  /** Until what was loaded is on the disk, and the database has nothing else to do. */
+  readonly settle: () => Promise<void>
   readonly close: () => Promise<void>
 }
 
@@ -71,6 +73,10 @@ export const openHouse = async (database: string): Promise<BenchHouse> => {
       const signedIn = await fetch(`${address}session`, { method: 'POST', headers: json, body })
       const headers = { ...json, Cookie: signedIn.headers.get('Set-Cookie')?.split(';')[0] ?? '' }
       return (asked, init = {}) => fetch(address + asked, { headers, ...init })
+    },
+    settle: async () => {
+      await owner.query('vacuum analyze')
+      await cluster.asSuperuser(async (query) => void (await query('checkpoint')))
     },
     close: async () => {
       await closing()

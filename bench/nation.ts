@@ -14,7 +14,7 @@ import { median } from './median.ts'
 
 const [DAYS, HEADS, CAPTURES_EACH, PERSONS, UNITS] = [1_000, 60, 100, 15_000, 24]
 const SIGNED_DAYS = 5
-const REPEATS = 30
+const REPEATS = 60
 
 const standard = entryStandard()
 const house = await openHouse('able_gauge_nation')
@@ -160,7 +160,7 @@ for (let from = 1; from <= DAYS; from += 50) {
     [accountId, from, from + 49],
   )
 }
-await owner.query('vacuum analyze')
+await house.settle()
 const { rows: sizes } = await owner.query<{ name: string; size: string; bytes: string }>(
   `select relname as name, pg_size_pretty(pg_total_relation_size(oid)) as size, pg_total_relation_size(oid) as bytes from pg_class
     where relkind = 'r' and relnamespace = 'public'::regnamespace order by pg_total_relation_size(oid) desc limit 8`,

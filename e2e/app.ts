@@ -10,10 +10,8 @@ import { openAuthority } from '../scripts/lib/authority.mjs'
 import { serverProgram, WEB_FOLDER } from '../scripts/lib/build.mjs'
 import { DATA, ROOT } from '../scripts/lib/paths.mjs'
 import { freePort } from '../scripts/lib/ports.mjs'
-import { openCluster } from '../scripts/lib/postgres.mjs'
-import { requirePostgres } from '../scripts/lib/requirements.mjs'
 import { prepareDatabase, startServer } from '../scripts/lib/server.mjs'
-import { TEMPLATE } from './template.ts'
+import { openTestCluster, TEMPLATE } from '../scripts/lib/testHouse.mjs'
 
 export const DAY = '01930000-0000-7000-8000-000000002026'
 export const EARLIER_DAY = '01930000-0000-7000-8000-000000002025'
@@ -52,7 +50,7 @@ export const test = base.extend<{ signedIn: (signInName: string) => Promise<void
   ownCopy: [false, { option: true, scope: 'worker' }],
   app: [
     async ({ room, demo, inField, ownCopy }, use, worker) => {
-      const cluster = await openCluster(requirePostgres(), path.join(DATA, 'e2e-postgres'))
+      const cluster = await openTestCluster()
       const database = `able_gauge_e2e_${room}_${worker.workerIndex}_${Date.now()}`
       await cluster.makeDatabase(database, demo ? TEMPLATE : undefined)
       if (!demo) {

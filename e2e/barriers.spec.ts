@@ -62,7 +62,7 @@ const LONG = process.env['ABLE_GAUGE_LONG'] === '1'
 
 /** Much like another screen that is looked at each time. */
 const LIKE_ANOTHER =
-  /own-account$|standards$|compare$|fair$|repeatable$|progress$|due$|part=(stations|ground|papers|conditions|hand-out)|station-cards|score-cards|kit$|\/run$|trunk-hold$|cards\/grip$/
+  /people$|house-rules$|own-account$|standards$|try$|compare$|insight\/|replay|part=(stations|ground|papers|conditions|briefing|hand-out)|papers\/|\/run$|trunk-hold$|typed$|cards\/grip$/
 
 /** All colours come from the same tokens: one screen of each sort, at full length all that are worked outdoors in the evening. */
 const AT_DUSK = LONG

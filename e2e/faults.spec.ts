@@ -19,8 +19,8 @@ import { freePort } from '../scripts/lib/ports.mjs'
 import { openCluster } from '../scripts/lib/postgres.mjs'
 import { requireChromium, requirePostgres } from '../scripts/lib/requirements.mjs'
 import { KEY_FILE, startServer } from '../scripts/lib/server.mjs'
+import { openTestCluster, TEMPLATE } from '../scripts/lib/testHouse.mjs'
 import { PASSWORD } from './app.ts'
-import { TEMPLATE } from './template.ts'
 import { expect, test } from '@playwright/test'
 
 const CUT_MS = 60_000
@@ -56,7 +56,7 @@ const openWorld = async () => {
   const database = `able_gauge_faults_${Date.now()}`
   const backup = path.join(DATA, `${database}.backup`)
   const keys = { passphrase: 'one of these days', keyFile: KEY_FILE }
-  await backUp(await openCluster(bin, path.join(DATA, 'e2e-postgres')), bin, TEMPLATE, backup, keys)
+  await backUp(await openTestCluster(), bin, TEMPLATE, backup, keys)
   await restore(cluster, bin, database, backup, keys)
   rmSync(backup)
   const port = await freePort()

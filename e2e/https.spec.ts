@@ -35,38 +35,42 @@ test('a phone without the authority is warned, and comes in over http', async ({
   await context.close()
 })
 
-test('a phone that believes the authority works over https and http, and opens without a network', async ({ app }) => {
-  const { httpsPort, authorityFile } = fieldOf(app)
-  const context = await openPhone('believing', 'field.test', authorityFile)
-  const page = await context.newPage()
-  const site = `https://field.test:${httpsPort}`
-  const answer = await page.goto(`${site}/sign-in`)
-  // tomorrow the machine has another address; nothing may tell the browser to insist on this one
-  expect(answer?.headers()['strict-transport-security']).toBeUndefined()
-  expect(await page.evaluate(() => isSecureContext)).toBe(true)
-  await signIn(page, 'wanda.lofthouse')
-  await expect(page.getByRole('heading', { name: 'Open days' })).toBeVisible()
-  await page.goto(`${site}/days/${DAY}/run/press-ups`)
-  await page.getByRole('button', { name: /Chiara Marchetti/ }).waitFor()
-  await page.evaluate(async () => (await navigator.serviceWorker.ready).active?.state)
-  // the same browser over http: a session of its own, which does not put an end to the other
-  const plain = await context.newPage()
-  await plain.goto(`http://field.test:${new URL(app.address).port}/sign-in`)
-  await signIn(plain, OFFICER)
-  await expect(plain.getByRole('heading', { name: 'Open days' })).toBeVisible()
-  await page.reload()
-  await expect(page.getByRole('button', { name: /Chiara Marchetti/ })).toBeVisible()
+test(
+  'a phone that believes the authority works over https and http, and opens without a network',
+  { tag: '@long' },
+  async ({ app }) => {
+    const { httpsPort, authorityFile } = fieldOf(app)
+    const context = await openPhone('believing', 'field.test', authorityFile)
+    const page = await context.newPage()
+    const site = `https://field.test:${httpsPort}`
+    const answer = await page.goto(`${site}/sign-in`)
+    // tomorrow the machine has another address; nothing may tell the browser to insist on this one
+    expect(answer?.headers()['strict-transport-security']).toBeUndefined()
+    expect(await page.evaluate(() => isSecureContext)).toBe(true)
+    await signIn(page, 'wanda.lofthouse')
+    await expect(page.getByRole('heading', { name: 'Open days' })).toBeVisible()
+    await page.goto(`${site}/days/${DAY}/run/press-ups`)
+    await page.getByRole('button', { name: /Chiara Marchetti/ }).waitFor()
+    await page.evaluate(async () => (await navigator.serviceWorker.ready).active?.state)
+    // the same browser over http: a session of its own, which does not put an end to the other
+    const plain = await context.newPage()
+    await plain.goto(`http://field.test:${new URL(app.address).port}/sign-in`)
+    await signIn(plain, OFFICER)
+    await expect(plain.getByRole('heading', { name: 'Open days' })).toBeVisible()
+    await page.reload()
+    await expect(page.getByRole('button', { name: /Chiara Marchetti/ })).toBeVisible()
 
-  await expect
-    .poll(() => page.evaluate(async () => (await caches.keys()).length), { timeout: 30_000 })
-    .toBeGreaterThan(0)
-  await page.waitForTimeout(2_000)
-  await app.kill()
-  await page.reload()
-  await expect(page.getByRole('button', { name: /Chiara Marchetti/ })).toBeVisible({ timeout: 30_000 })
-  await app.startAgain()
-  await context.close()
-})
+    await expect
+      .poll(() => page.evaluate(async () => (await caches.keys()).length), { timeout: 30_000 })
+      .toBeGreaterThan(0)
+    await page.waitForTimeout(2_000)
+    await app.kill()
+    await page.reload()
+    await expect(page.getByRole('button', { name: /Chiara Marchetti/ })).toBeVisible({ timeout: 30_000 })
+    await app.startAgain()
+    await context.close()
+  },
+)
 
 test('a station code is scanned: the page to join is filled in, the name is all that is asked', async ({
   page,

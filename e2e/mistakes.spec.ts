@@ -65,21 +65,25 @@ test('undo adds a voiding capture and removes nothing', async ({ page, signedIn 
   expect((await capturesOf(page.request)).length).toBe(before + 1)
 })
 
-test('somebody who stops is recorded with the reason, and leaves the course', async ({ page, signedIn }) => {
-  await signedIn('pell.varga')
-  await page.goto(`/days/${DAY}/run/run`)
-  await expect(page.getByText(/Clock agreed/)).toBeVisible()
-  await page.keyboard.press('x')
-  const dialog = page.getByRole('dialog')
-  await dialog.getByLabel('Runner').selectOption({ label: '38 F. Grieve' })
-  await expect(dialog.getByText('Disqualified')).toHaveCount(0)
-  await dialog.getByText('Withdrawn on medical grounds').click()
-  await dialog.getByLabel('In words, for the record').fill('Ankle, seen by medical cover')
-  await dialog.getByRole('button', { name: 'Record it' }).click()
-  await expect(page.locator('[data-bib="38"]')).toContainText('withdrawn')
-})
+test(
+  'somebody who stops is recorded with the reason, and leaves the course',
+  { tag: '@long' },
+  async ({ page, signedIn }) => {
+    await signedIn('pell.varga')
+    await page.goto(`/days/${DAY}/run/run`)
+    await expect(page.getByText(/Clock agreed/)).toBeVisible()
+    await page.keyboard.press('x')
+    const dialog = page.getByRole('dialog')
+    await dialog.getByLabel('Runner').selectOption({ label: '38 F. Grieve' })
+    await expect(dialog.getByText('Disqualified')).toHaveCount(0)
+    await dialog.getByText('Withdrawn on medical grounds').click()
+    await dialog.getByLabel('In words, for the record').fill('Ankle, seen by medical cover')
+    await dialog.getByRole('button', { name: 'Record it' }).click()
+    await expect(page.locator('[data-bib="38"]')).toContainText('withdrawn')
+  },
+)
 
-test('another screen follows within a moment', async ({ page, signedIn, browser, app }) => {
+test('another screen follows within a moment', { tag: '@long' }, async ({ page, signedIn, browser, app }) => {
   await signedIn('pell.varga')
   await page.goto(`/days/${DAY}/run/run`)
   await expect(page.getByText(/Clock agreed/)).toBeVisible()
@@ -93,20 +97,24 @@ test('another screen follows within a moment', async ({ page, signedIn, browser,
   await context.close()
 })
 
-test('a clerk gives bibs; one that is taken is told in words and what was typed stays', async ({ page, signedIn }) => {
-  await signedIn('odile.harrow')
-  await page.goto(`/days/${DAY}/muster`)
-  await page.getByLabel('Search by bib, name or number').fill('szabo')
-  await page.getByRole('button', { name: 'Change Reka Szabo' }).click()
-  const dialog = page.getByRole('dialog')
-  await dialog.getByLabel('Bib').fill('28')
-  await dialog.getByRole('button', { name: 'Save' }).click()
-  await expect(dialog.getByRole('alert')).toContainText('a bib nobody else wears on this day')
-  await expect(dialog.getByLabel('Bib')).toHaveValue('28')
-  await dialog.getByLabel('Bib').fill('41')
-  await dialog.getByRole('button', { name: 'Save' }).click()
-  await expect(page.getByRole('cell', { name: '41', exact: true })).toBeVisible()
-})
+test(
+  'a clerk gives bibs; one that is taken is told in words and what was typed stays',
+  { tag: '@long' },
+  async ({ page, signedIn }) => {
+    await signedIn('odile.harrow')
+    await page.goto(`/days/${DAY}/muster`)
+    await page.getByLabel('Search by bib, name or number').fill('szabo')
+    await page.getByRole('button', { name: 'Change Reka Szabo' }).click()
+    const dialog = page.getByRole('dialog')
+    await dialog.getByLabel('Bib').fill('28')
+    await dialog.getByRole('button', { name: 'Save' }).click()
+    await expect(dialog.getByRole('alert')).toContainText('a bib nobody else wears on this day')
+    await expect(dialog.getByLabel('Bib')).toHaveValue('28')
+    await dialog.getByLabel('Bib').fill('41')
+    await dialog.getByRole('button', { name: 'Save' }).click()
+    await expect(page.getByRole('cell', { name: '41', exact: true })).toBeVisible()
+  },
+)
 
 test('a capture for a day that was signed meanwhile reaches its annex, and the officer sees it there', async ({
   page,
@@ -149,17 +157,21 @@ test('on a signed day nothing is offered for capturing', async ({ page, signedIn
   await expect(page.locator('tr[data-bib="8"]')).toContainText('9:15')
 })
 
-test('an unknown address says so, tabs can be told apart, and keys can skip the bar', async ({ page, signedIn }) => {
-  await signedIn('pell.varga')
-  await page.goto('/nowhere/at-all')
-  await expect(page.getByRole('heading', { name: 'There is no page at this address' })).toBeVisible()
-  await expect(page).toHaveTitle(/^No such page/)
-  await page.getByRole('link', { name: 'All days' }).click()
-  await expect(page).toHaveTitle('All days, Able Gauge')
-  await page.goto(`/days/${DAY}/run/press-ups?bib=15`)
-  await expect(page).toHaveTitle(/^15 .+, Press-ups, .+, Able Gauge$/)
-  await page.keyboard.press('Tab')
-  await expect(page.getByRole('link', { name: 'Skip to the content' })).toBeFocused()
-  await page.keyboard.press('Enter')
-  await expect(page.getByRole('main')).toBeFocused()
-})
+test(
+  'an unknown address says so, tabs can be told apart, and keys can skip the bar',
+  { tag: '@long' },
+  async ({ page, signedIn }) => {
+    await signedIn('pell.varga')
+    await page.goto('/nowhere/at-all')
+    await expect(page.getByRole('heading', { name: 'There is no page at this address' })).toBeVisible()
+    await expect(page).toHaveTitle(/^No such page/)
+    await page.getByRole('link', { name: 'All days' }).click()
+    await expect(page).toHaveTitle('All days, Able Gauge')
+    await page.goto(`/days/${DAY}/run/press-ups?bib=15`)
+    await expect(page).toHaveTitle(/^15 .+, Press-ups, .+, Able Gauge$/)
+    await page.keyboard.press('Tab')
+    await expect(page.getByRole('link', { name: 'Skip to the content' })).toBeFocused()
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('main')).toBeFocused()
+  },
+)

@@ -55,65 +55,71 @@ test('an officer plans a day and enters people; what is faulty is told and enter
   await expect(page.getByText('Bram Elvane')).toBeVisible()
 })
 
-test('of two officers who edit one plan the second is told what changed, and puts their own on top', async ({
-  page,
-  signedIn,
-  browser,
-  baseURL,
-}) => {
-  await signedIn(OFFICER)
-  const another = await browser.newContext({ ...(baseURL ? { baseURL } : {}), viewport: { width: 1280, height: 800 } })
-  const second = await another.newPage()
-  await second.request.post('/api/session', { data: { signInName: OFFICER, password: PASSWORD } })
-  const stations = `/days/${DAY}/plan?part=stations`
-  for (const one of [page, second]) {
-    await one.goto(stations)
-    await expect(one.getByLabel('Place').first()).toHaveValue('Gymnasium, west wall')
-  }
-  // the second types before the first has saved
-  await second.getByLabel('Place').nth(1).fill('Corridor')
-  await second.getByLabel('Place').nth(1).blur()
-  await expect(second.getByText('Grip: at Corridor')).toBeVisible()
-  await page.getByLabel('Stations', { exact: true }).nth(4).fill('2')
-  await page.getByLabel('Stations', { exact: true }).nth(4).blur()
-  await page.getByRole('button', { name: 'Save the plan' }).click()
-  await expect(page.getByText('Not saved yet')).toHaveCount(0)
+test(
+  'of two officers who edit one plan the second is told what changed, and puts their own on top',
+  { tag: '@long' },
+  async ({ page, signedIn, browser, baseURL }) => {
+    await signedIn(OFFICER)
+    const another = await browser.newContext({
+      ...(baseURL ? { baseURL } : {}),
+      viewport: { width: 1280, height: 800 },
+    })
+    const second = await another.newPage()
+    await second.request.post('/api/session', { data: { signInName: OFFICER, password: PASSWORD } })
+    const stations = `/days/${DAY}/plan?part=stations`
+    for (const one of [page, second]) {
+      await one.goto(stations)
+      await expect(one.getByLabel('Place').first()).toHaveValue('Gymnasium, west wall')
+    }
+    // the second types before the first has saved
+    await second.getByLabel('Place').nth(1).fill('Corridor')
+    await second.getByLabel('Place').nth(1).blur()
+    await expect(second.getByText('Grip: at Corridor')).toBeVisible()
+    await page.getByLabel('Stations', { exact: true }).nth(4).fill('2')
+    await page.getByLabel('Stations', { exact: true }).nth(4).blur()
+    await page.getByRole('button', { name: 'Save the plan' }).click()
+    await expect(page.getByText('Not saved yet')).toHaveCount(0)
 
-  await expect(second.getByRole('heading', { name: 'Ines Calloway-Brandt changed the plan meanwhile' })).toBeVisible()
-  await expect(second.getByText('Casualty drag 30 m: 2 stations')).toBeVisible()
-  await second.getByRole('button', { name: 'Put my changes on top of theirs' }).click()
-  await second.getByRole('button', { name: 'Save the plan' }).click()
-  await expect(second.getByText('Not saved yet')).toHaveCount(0)
-  await expect(page.getByLabel('Place').nth(1)).toHaveValue('Corridor')
-  await expect(page.getByLabel('Stations', { exact: true }).nth(4)).toHaveValue('2')
-  await another.close()
-})
+    await expect(second.getByRole('heading', { name: 'Ines Calloway-Brandt changed the plan meanwhile' })).toBeVisible()
+    await expect(second.getByText('Casualty drag 30 m: 2 stations')).toBeVisible()
+    await second.getByRole('button', { name: 'Put my changes on top of theirs' }).click()
+    await second.getByRole('button', { name: 'Save the plan' }).click()
+    await expect(second.getByText('Not saved yet')).toHaveCount(0)
+    await expect(page.getByLabel('Place').nth(1)).toHaveValue('Corridor')
+    await expect(page.getByLabel('Stations', { exact: true }).nth(4)).toHaveValue('2')
+    await another.close()
+  },
+)
 
-test('a turn dragged into a rest is named, and laid again when it is let go', async ({ page, signedIn }) => {
-  await signedIn(OFFICER)
-  await page.goto(`/days/${DAY}/plan?part=timetable`)
-  const grip = page.getByRole('button', { name: /^Grip, wave 1, 09:10 to/ })
-  await expect(grip).toBeVisible()
-  await expect(page.getByText(/would start/)).toHaveCount(0)
-  const box = await grip.boundingBox()
-  if (!box) throw new Error('The bar of the grip is not drawn.')
-  await page.mouse.move(box.x + 20, box.y + 10)
-  await page.mouse.down()
-  await page.mouse.move(box.x - 20, box.y + 10, { steps: 4 })
-  await page.mouse.up()
-  await expect(
-    page.getByText(/Grip, wave 1: .* would start .* before the rest after Press-ups is over\./),
-  ).toBeVisible()
-  const moved = page.getByRole('button', { name: /^Grip, wave 1, .* put there by hand, breaks a rule/ })
-  await moved.focus()
-  // ten minutes later there is rest enough
-  await page.keyboard.press('Shift+ArrowRight')
-  await expect(page.getByText(/would start/)).toHaveCount(0)
-  await page.getByRole('button', { name: /^Grip, wave 1/ }).focus()
-  await page.keyboard.press('Delete')
-  await expect(grip).toBeVisible()
-  await expect(page.getByRole('button', { name: 'Save the plan' })).toHaveCount(0)
-})
+test(
+  'a turn dragged into a rest is named, and laid again when it is let go',
+  { tag: '@long' },
+  async ({ page, signedIn }) => {
+    await signedIn(OFFICER)
+    await page.goto(`/days/${DAY}/plan?part=timetable`)
+    const grip = page.getByRole('button', { name: /^Grip, wave 1, 09:10 to/ })
+    await expect(grip).toBeVisible()
+    await expect(page.getByText(/would start/)).toHaveCount(0)
+    const box = await grip.boundingBox()
+    if (!box) throw new Error('The bar of the grip is not drawn.')
+    await page.mouse.move(box.x + 20, box.y + 10)
+    await page.mouse.down()
+    await page.mouse.move(box.x - 20, box.y + 10, { steps: 4 })
+    await page.mouse.up()
+    await expect(
+      page.getByText(/Grip, wave 1: .* would start .* before the rest after Press-ups is over\./),
+    ).toBeVisible()
+    const moved = page.getByRole('button', { name: /^Grip, wave 1, .* put there by hand, breaks a rule/ })
+    await moved.focus()
+    // ten minutes later there is rest enough
+    await page.keyboard.press('Shift+ArrowRight')
+    await expect(page.getByText(/would start/)).toHaveCount(0)
+    await page.getByRole('button', { name: /^Grip, wave 1/ }).focus()
+    await page.keyboard.press('Delete')
+    await expect(grip).toBeVisible()
+    await expect(page.getByRole('button', { name: 'Save the plan' })).toHaveCount(0)
+  },
+)
 
 test('somebody joins a station with its code, sees that event alone, and is out when the code ends', async ({
   page,
@@ -142,29 +148,30 @@ test('somebody joins a station with its code, sees that event alone, and is out 
   await phone.close()
 })
 
-test('an answer that needs clearance holds somebody until the officer lifts it, and saving then lets them start', async ({
-  page,
-  signedIn,
-}) => {
-  await signedIn(OFFICER)
-  await page.goto(`/days/${DAY}/muster`)
-  await page.getByRole('button', { name: 'Change Tomasz Wrenfield' }).click()
-  const dialog = page.getByRole('dialog')
-  await dialog.getByRole('button', { name: 'Nothing to report' }).click()
-  await dialog.getByRole('group', { name: 'Have you fainted' }).getByLabel('yes').check()
-  await expect(dialog.getByText(/Needs clearance\. Saving raises a hold/)).toBeVisible()
-  await dialog.getByRole('button', { name: 'Save' }).click()
-  const row = page.getByRole('row', { name: /Tomasz Wrenfield/ })
-  await expect(row).toContainText('held')
-  await expect(row).toContainText('Screening: an answer needs clearance')
-  await page.getByRole('button', { name: 'Change Tomasz Wrenfield' }).click()
-  await dialog.getByLabel(/Reason for lifting the hold/).fill('Cleared by the medical officer.')
-  await dialog.getByRole('button', { name: 'Lift the hold' }).click()
-  await expect(dialog.getByText('Hold: Screening')).toHaveCount(0)
-  await dialog.getByRole('button', { name: 'Save' }).click()
-  await expect(row).toContainText('here')
-  await expect(row).not.toContainText('held')
-})
+test(
+  'an answer that needs clearance holds somebody until the officer lifts it, and saving then lets them start',
+  { tag: '@long' },
+  async ({ page, signedIn }) => {
+    await signedIn(OFFICER)
+    await page.goto(`/days/${DAY}/muster`)
+    await page.getByRole('button', { name: 'Change Tomasz Wrenfield' }).click()
+    const dialog = page.getByRole('dialog')
+    await dialog.getByRole('button', { name: 'Nothing to report' }).click()
+    await dialog.getByRole('group', { name: 'Have you fainted' }).getByLabel('yes').check()
+    await expect(dialog.getByText(/Needs clearance\. Saving raises a hold/)).toBeVisible()
+    await dialog.getByRole('button', { name: 'Save' }).click()
+    const row = page.getByRole('row', { name: /Tomasz Wrenfield/ })
+    await expect(row).toContainText('held')
+    await expect(row).toContainText('Screening: an answer needs clearance')
+    await page.getByRole('button', { name: 'Change Tomasz Wrenfield' }).click()
+    await dialog.getByLabel(/Reason for lifting the hold/).fill('Cleared by the medical officer.')
+    await dialog.getByRole('button', { name: 'Lift the hold' }).click()
+    await expect(dialog.getByText('Hold: Screening')).toHaveCount(0)
+    await dialog.getByRole('button', { name: 'Save' }).click()
+    await expect(row).toContainText('here')
+    await expect(row).not.toContainText('held')
+  },
+)
 
 test('a plan is proposed, looked at, taken and saved; people and staff are moved by mouse and by key', async ({
   page,

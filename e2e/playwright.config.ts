@@ -4,13 +4,15 @@ import { requireChromium } from '../scripts/lib/requirements.mjs'
 
 /** Begun first, so that no worker is left with one of them while the others have nothing to do. */
 const LONGEST = /(start|barriers|consoles|faults|wholeDay|longRun)\.spec\.ts$/
-/** The ordinary run has their parts. */
-const AT_LENGTH = process.env['ABLE_GAUGE_LONG'] ? [] : [/(longRun|faults|manyPeople)\.spec\.ts$/]
+/** What takes long, or looks once more at what another test looks at, waits for the run before a release. */
+const LONG = process.env['ABLE_GAUGE_LONG'] === '1'
+const AT_LENGTH = LONG ? [] : [/(longRun|faults|manyPeople)\.spec\.ts$/]
 
 export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
   globalSetup: './globalSetup.ts',
+  ...(LONG ? {} : { grepInvert: /@long/ }),
   timeout: 90_000,
   expect: { timeout: 15_000 },
   // tests wait for clocks and pages as much as for the processor

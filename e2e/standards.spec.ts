@@ -201,7 +201,7 @@ test('a printed standard of two events is in and published in forty actions, wit
   expect(content.combination.classes.map(({ id }: { id: string }) => id)).toEqual(['harbour', 'summit'])
 })
 
-test('undo takes back a pasted table and a mend, each at one step', async ({ page, signedIn }) => {
+test('undo takes back a pasted table and a mend, each at one step', { tag: '@long' }, async ({ page, signedIn }) => {
   await signedIn('ines.calloway-brandt')
   await page.goto('/standards')
   await page.getByRole('button', { name: 'New standard' }).click()
@@ -248,27 +248,31 @@ test('a published version can be changed neither on screen nor through the inter
   expect(after).toEqual(detail)
 })
 
-test('an exported file comes back as a draft, and a new version begins as a copy', async ({ page, signedIn }) => {
-  await signedIn('ines.calloway-brandt')
-  await page.goto('/standards/constabulary-entry/3')
-  const download = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Export the file' }).click()
-  const file = await (await download).path()
-  await page.goto('/standards')
-  await page
-    .locator('input[type=file]')
-    .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{') })
-  await expect(page.getByRole('alert')).toContainText('x.json is not JSON')
-  await page.locator('input[type=file]').setInputFiles(file)
-  await expect(page.getByRole('alert')).toContainText('has a version 3 already')
-  await page.goto('/standards/constabulary-entry/3')
-  await page.getByRole('button', { name: 'Write a new version' }).click()
-  await expect(page.getByRole('heading', { name: 'Constabulary Entry Standard, version 4' })).toBeVisible()
-  await expect(page.getByText(/Versions 4 and 3 are both in force/).first()).toBeVisible()
-  await page.getByRole('button', { name: 'Throw the draft away' }).click()
-  await page.getByRole('button', { name: 'Throw it away' }).click()
-  await expect(page.getByRole('heading', { name: 'Standards', exact: true })).toBeVisible()
-})
+test(
+  'an exported file comes back as a draft, and a new version begins as a copy',
+  { tag: '@long' },
+  async ({ page, signedIn }) => {
+    await signedIn('ines.calloway-brandt')
+    await page.goto('/standards/constabulary-entry/3')
+    const download = page.waitForEvent('download')
+    await page.getByRole('button', { name: 'Export the file' }).click()
+    const file = await (await download).path()
+    await page.goto('/standards')
+    await page
+      .locator('input[type=file]')
+      .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{') })
+    await expect(page.getByRole('alert')).toContainText('x.json is not JSON')
+    await page.locator('input[type=file]').setInputFiles(file)
+    await expect(page.getByRole('alert')).toContainText('has a version 3 already')
+    await page.goto('/standards/constabulary-entry/3')
+    await page.getByRole('button', { name: 'Write a new version' }).click()
+    await expect(page.getByRole('heading', { name: 'Constabulary Entry Standard, version 4' })).toBeVisible()
+    await expect(page.getByText(/Versions 4 and 3 are both in force/).first()).toBeVisible()
+    await page.getByRole('button', { name: 'Throw the draft away' }).click()
+    await page.getByRole('button', { name: 'Throw it away' }).click()
+    await expect(page.getByRole('heading', { name: 'Standards', exact: true })).toBeVisible()
+  },
+)
 
 test('a person is tried: marks, verdict and reasons follow what is typed', async ({ page, signedIn }) => {
   await signedIn('kester.munro-vale')
@@ -296,56 +300,64 @@ test('a person is tried: marks, verdict and reasons follow what is typed', async
   await expect(page.getByText('No row of the standard is for this age and category.').first()).toBeVisible()
 })
 
-test('two versions are compared, and past results say who would change', async ({ page, signedIn }) => {
-  await signedIn('ines.calloway-brandt')
-  await page.goto('/standards/constabulary-entry/compare')
-  await expect(page.getByText('Run 2,000 m: one cut for everybody, before: cut by band.')).toBeVisible()
-  await page.getByRole('button', { name: 'Apply both to the signed-off days' }).click()
-  await expect(page.getByText('results from signed-off days of version 2')).toBeVisible()
-  await expect(page.getByText('534')).toBeVisible()
-  const head = 'number,birth_date,category,test_date,body_mass,press-ups,grip,trunk-hold,run,drag'
-  const rows = [
-    'A-1,2000-06-01,male,2025-09-30,80,25,44,2:00,9:30,0:22.0',
-    'A-2,2000-06-01,male,2025-09-30,80,25,44,2:00,9:75,0:22.0',
-  ]
-  await page
-    .locator('input[type=file]')
-    .setInputFiles({ name: 'past.csv', mimeType: 'text/csv', buffer: Buffer.from([head, ...rows].join('\n')) })
-  await expect(page.getByText('1 rows could not be read')).toBeVisible()
-  await page.getByText(/who would change, with/).click()
-  await expect(page.getByRole('row', { name: /A-1, 2025-09-30/ })).toContainText('short to met')
-})
+test(
+  'two versions are compared, and past results say who would change',
+  { tag: '@long' },
+  async ({ page, signedIn }) => {
+    await signedIn('ines.calloway-brandt')
+    await page.goto('/standards/constabulary-entry/compare')
+    await expect(page.getByText('Run 2,000 m: one cut for everybody, before: cut by band.')).toBeVisible()
+    await page.getByRole('button', { name: 'Apply both to the signed-off days' }).click()
+    await expect(page.getByText('results from signed-off days of version 2')).toBeVisible()
+    await expect(page.getByText('534')).toBeVisible()
+    const head = 'number,birth_date,category,test_date,body_mass,press-ups,grip,trunk-hold,run,drag'
+    const rows = [
+      'A-1,2000-06-01,male,2025-09-30,80,25,44,2:00,9:30,0:22.0',
+      'A-2,2000-06-01,male,2025-09-30,80,25,44,2:00,9:75,0:22.0',
+    ]
+    await page
+      .locator('input[type=file]')
+      .setInputFiles({ name: 'past.csv', mimeType: 'text/csv', buffer: Buffer.from([head, ...rows].join('\n')) })
+    await expect(page.getByText('1 rows could not be read')).toBeVisible()
+    await page.getByText(/who would change, with/).click()
+    await expect(page.getByRole('row', { name: /A-1, 2025-09-30/ })).toContainText('short to met')
+  },
+)
 
-test('a hundred thousand results are compared without holding up the page', async ({ page, signedIn }, info) => {
-  await signedIn('ines.calloway-brandt')
-  await page.goto('/standards/constabulary-entry/compare')
-  const head = 'number,birth_date,category,test_date,body_mass,press-ups,grip,trunk-hold,run,drag'
-  const rows = Array.from(
-    { length: 100_000 },
-    (_, index) =>
-      `B-${index},19${70 + (index % 29)}-06-01,${index % 2 ? 'male' : 'female'},2025-09-30,${60 + (index % 40)},${10 + (index % 35)},${28 + (index % 30)},2:0${index % 10},9:${10 + (index % 50)},0:2${index % 10}.5`,
-  )
-  await expect(page.getByRole('heading', { name: 'Casualty drag 30 m' })).toBeVisible()
-  await page.waitForLoadState('networkidle')
-  // from the disk, as a person chooses it: handed over as bytes, the page itself would have to take them in
-  const file = info.outputPath('many.csv')
-  await writeFile(file, [head, ...rows].join('\n'))
-  await page.locator('input[type=file]').setInputFiles(file)
-  // choosing the file is the driver's work; from here on it is the page's
-  await expect(page.getByRole('progressbar')).toBeVisible()
-  await page.evaluate(() => {
-    const page = window as unknown as { longestMs: number }
-    page.longestMs = 0
-    new PerformanceObserver((list) => {
-      for (const { duration } of list.getEntries()) page.longestMs = Math.max(page.longestMs, duration)
-    }).observe({ entryTypes: ['longtask'] })
-  })
-  await expect(page.getByText('100,000 results from many.csv').or(page.getByText('results from many.csv'))).toBeVisible(
-    { timeout: 60_000 },
-  )
-  const longestMs = await page.evaluate(() => (window as unknown as { longestMs: number }).longestMs)
-  console.log(`Longest task of the page while 100,000 results were compared: ${Math.round(longestMs)} ms.`)
-})
+test(
+  'a hundred thousand results are compared without holding up the page',
+  { tag: '@long' },
+  async ({ page, signedIn }, info) => {
+    await signedIn('ines.calloway-brandt')
+    await page.goto('/standards/constabulary-entry/compare')
+    const head = 'number,birth_date,category,test_date,body_mass,press-ups,grip,trunk-hold,run,drag'
+    const rows = Array.from(
+      { length: 100_000 },
+      (_, index) =>
+        `B-${index},19${70 + (index % 29)}-06-01,${index % 2 ? 'male' : 'female'},2025-09-30,${60 + (index % 40)},${10 + (index % 35)},${28 + (index % 30)},2:0${index % 10},9:${10 + (index % 50)},0:2${index % 10}.5`,
+    )
+    await expect(page.getByRole('heading', { name: 'Casualty drag 30 m' })).toBeVisible()
+    await page.waitForLoadState('networkidle')
+    // from the disk, as a person chooses it: handed over as bytes, the page itself would have to take them in
+    const file = info.outputPath('many.csv')
+    await writeFile(file, [head, ...rows].join('\n'))
+    await page.locator('input[type=file]').setInputFiles(file)
+    // choosing the file is the driver's work; from here on it is the page's
+    await expect(page.getByRole('progressbar')).toBeVisible()
+    await page.evaluate(() => {
+      const page = window as unknown as { longestMs: number }
+      page.longestMs = 0
+      new PerformanceObserver((list) => {
+        for (const { duration } of list.getEntries()) page.longestMs = Math.max(page.longestMs, duration)
+      }).observe({ entryTypes: ['longtask'] })
+    })
+    await expect(
+      page.getByText('100,000 results from many.csv').or(page.getByText('results from many.csv')),
+    ).toBeVisible({ timeout: 60_000 })
+    const longestMs = await page.evaluate(() => (window as unknown as { longestMs: number }).longestMs)
+    console.log(`Longest task of the page while 100,000 results were compared: ${Math.round(longestMs)} ms.`)
+  },
+)
 
 test('a published standard is read without signing in once the house shows it, saved as a PDF, and found oneself in', async ({
   page,

@@ -80,7 +80,7 @@ test('killed outright it starts again in seconds with its data', async () => {
   expect(await captureCount()).toBe(before)
 })
 
-test('when npm itself is killed outright, the server and the database go with it', async () => {
+test('when npm itself is killed outright, the server and the database go with it', { tag: '@long' }, async () => {
   await first.stop()
   const npm = spawn('npm', ['start', '--silent', '--', '--port', String(port)], {
     cwd: ROOT,
@@ -122,54 +122,56 @@ test('without the demo there is no account until one is added, and no demo accou
   await stop()
 })
 
-test('the house room backs up and puts back: what was done since is gone, and the program starts anew by itself', async ({
-  page,
-}) => {
-  const { child, stop } = await start('--empty')
-  const restarted = (): boolean => child.exitCode === null
-  const account = ['--name', 'house.keeper', '--display', 'House Keeper', '--role', 'administrator']
-  expect(command(FOLDER, 'account', account, { ABLE_GAUGE_PASSWORD: KEEPERS }).stderr).toBe('')
-  const signIn = async (): Promise<void> => {
-    await page.getByLabel('Name', { exact: true }).fill('house.keeper')
-    await page.getByLabel('Password', { exact: true }).fill(KEEPERS)
-    await page.getByRole('button', { name: 'Sign in', exact: true }).click()
-    await expect(page.getByRole('heading', { name: 'Accounts' })).toBeVisible()
-  }
-  await page.goto(`http://127.0.0.1:${port}/`)
-  await signIn()
-  await page.goto(`http://127.0.0.1:${port}/backups`)
-  await page.getByLabel('Passphrase', { exact: true }).fill(PASSPHRASE)
-  await page.getByLabel('The same again').fill(PASSPHRASE)
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Make a backup' }).click(),
-  ])
-  const file = path.join(FOLDER, 'house.backup')
-  await download.saveAs(file)
-  // done since the backup
-  await page.goto(`http://127.0.0.1:${port}/units`)
-  await page.getByRole('button', { name: 'New unit' }).click()
-  await page.getByLabel('Name', { exact: true }).fill('Harbour Division')
-  await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click()
-  await expect(page.getByText('Harbour Division').first()).toBeVisible()
+test(
+  'the house room backs up and puts back: what was done since is gone, and the program starts anew by itself',
+  { tag: '@long' },
+  async ({ page }) => {
+    const { child, stop } = await start('--empty')
+    const restarted = (): boolean => child.exitCode === null
+    const account = ['--name', 'house.keeper', '--display', 'House Keeper', '--role', 'administrator']
+    expect(command(FOLDER, 'account', account, { ABLE_GAUGE_PASSWORD: KEEPERS }).stderr).toBe('')
+    const signIn = async (): Promise<void> => {
+      await page.getByLabel('Name', { exact: true }).fill('house.keeper')
+      await page.getByLabel('Password', { exact: true }).fill(KEEPERS)
+      await page.getByRole('button', { name: 'Sign in', exact: true }).click()
+      await expect(page.getByRole('heading', { name: 'Accounts' })).toBeVisible()
+    }
+    await page.goto(`http://127.0.0.1:${port}/`)
+    await signIn()
+    await page.goto(`http://127.0.0.1:${port}/backups`)
+    await page.getByLabel('Passphrase', { exact: true }).fill(PASSPHRASE)
+    await page.getByLabel('The same again').fill(PASSPHRASE)
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Make a backup' }).click(),
+    ])
+    const file = path.join(FOLDER, 'house.backup')
+    await download.saveAs(file)
+    // done since the backup
+    await page.goto(`http://127.0.0.1:${port}/units`)
+    await page.getByRole('button', { name: 'New unit' }).click()
+    await page.getByLabel('Name', { exact: true }).fill('Harbour Division')
+    await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click()
+    await expect(page.getByText('Harbour Division').first()).toBeVisible()
 
-  await page.goto(`http://127.0.0.1:${port}/backups`)
-  await page.getByLabel('Backup', { exact: true }).setInputFiles(file)
-  await page.getByLabel('Its passphrase').fill('another passphrase')
-  await page.getByLabel('Your password here, as signature').fill(KEEPERS)
-  await page.getByText('Everything here is set aside').click()
-  await page.getByRole('button', { name: 'Put it in place of this house' }).click()
-  await expect(page.getByRole('alert')).toContainText('Nothing was replaced')
-  await page.getByLabel('Its passphrase').fill(PASSPHRASE)
-  await page.getByLabel('Your password here, as signature').fill(KEEPERS)
-  await page.getByRole('button', { name: 'Put it in place of this house' }).click()
-  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible({ timeout: 60_000 })
-  expect(restarted()).toBe(true)
-  await signIn()
-  await page.goto(`http://127.0.0.1:${port}/units`)
-  await expect(page.getByRole('heading', { name: 'Units' })).toBeVisible()
-  await expect(page.getByText('Harbour Division')).toHaveCount(0)
-  await page.goto(`http://127.0.0.1:${port}/backups`)
-  await expect(page.getByText(/^\s*Put back/)).toBeVisible()
-  await stop()
-})
+    await page.goto(`http://127.0.0.1:${port}/backups`)
+    await page.getByLabel('Backup', { exact: true }).setInputFiles(file)
+    await page.getByLabel('Its passphrase').fill('another passphrase')
+    await page.getByLabel('Your password here, as signature').fill(KEEPERS)
+    await page.getByText('Everything here is set aside').click()
+    await page.getByRole('button', { name: 'Put it in place of this house' }).click()
+    await expect(page.getByRole('alert')).toContainText('Nothing was replaced')
+    await page.getByLabel('Its passphrase').fill(PASSPHRASE)
+    await page.getByLabel('Your password here, as signature').fill(KEEPERS)
+    await page.getByRole('button', { name: 'Put it in place of this house' }).click()
+    await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible({ timeout: 60_000 })
+    expect(restarted()).toBe(true)
+    await signIn()
+    await page.goto(`http://127.0.0.1:${port}/units`)
+    await expect(page.getByRole('heading', { name: 'Units' })).toBeVisible()
+    await expect(page.getByText('Harbour Division')).toHaveCount(0)
+    await page.goto(`http://127.0.0.1:${port}/backups`)
+    await expect(page.getByText(/^\s*Put back/)).toBeVisible()
+    await stop()
+  },
+)

@@ -251,7 +251,7 @@ test('an officer plans, musters, briefs, runs, signs and hands out, from nothing
   await expect(page.getByRole('alert')).toContainText('The archive is not what it was when it was written: people[')
 })
 
-test('the same from paper cards, keyed in twice, with a slip that is found', async ({ page }) => {
+test('the same from paper cards, keyed in twice, with a slip that is found', { tag: '@long' }, async ({ page }) => {
   await signIn(page)
   await planDay(page, 'Harbour watch, on paper')
   await page.getByRole('link', { name: 'Kit and papers' }).click()

@@ -25,8 +25,8 @@ beforeAll(async () => {
   await buildServer()
   folder = mkdtempSync(path.join(DATA, 'backup-test-'))
   file = path.join(folder, 'house.backup')
-  here = await openCluster(bin, path.join(DATA, 'backup-postgres'))
-  elsewhere = await openCluster(bin, path.join(DATA, 'backup-postgres-elsewhere'))
+  here = await openCluster(bin, path.join(DATA, 'backup-postgres'), { lasting: false })
+  elsewhere = await openCluster(bin, path.join(DATA, 'backup-postgres-elsewhere'), { lasting: false })
   await here.makeDatabase(HOUSE)
   // the demo stands in for years of days, five of them signed
   prepareDatabase(here, HOUSE, true)

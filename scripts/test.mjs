@@ -78,6 +78,11 @@ await run(async () => {
   const built = quietCheck({ name: 'Build', command: process.execPath, args: [path.join('scripts', 'build.mjs')] })
   const others = built.then(() =>
     inTurn([
+      {
+        name: 'Demo for the browser tests',
+        command: process.execPath,
+        args: [path.join('scripts', 'prepareTests.mjs')],
+      },
       // what is written for one platform is checked in one go, so that what all share is read once
       node('Types: core, server, cli', 'typescript-native/bin/tsc', '-p', 'tsconfig.node.json'),
       node('Types: bench, e2e', 'typescript-native/bin/tsc', '-p', 'tsconfig.driven.json'),

@@ -4,8 +4,11 @@ export interface Cluster {
   superUrl(database?: string): string
   makeDatabase(name: string, template?: string): Promise<void>
   dropDatabase(name: string): Promise<void>
+  asSuperuser(
+    work: (query: (text: string, values?: unknown[]) => Promise<{ rowCount: number }>) => Promise<void>,
+  ): Promise<void>
   readonly wasRunning: boolean
   startAgain(): void
   stop(): void
 }
-export const openCluster: (bin: string, folder: string) => Promise<Cluster>
+export const openCluster: (bin: string, folder: string, options?: { lasting?: boolean }) => Promise<Cluster>

@@ -14,10 +14,12 @@ const APP = 'able_gauge_app'
  * Creates the cluster if there is none and starts it if it is not running.
  * @param {string} bin folder of initdb and pg_ctl
  * @param {string} folder where the cluster lives
+ * @param {{ lasting?: boolean }} [options] `lasting: false` for tests: nothing of it has to outlive the machine, so that it
+ *   never waits for the disk
  * @returns {Promise<Cluster>}
  */
-export const openCluster = async (bin, folder) => {
-  const server = new ServerProgram(bin, folder)
+export const openCluster = async (bin, folder, { lasting = true } = {}) => {
+  const server = new ServerProgram(bin, folder, lasting)
   mkdirSync(path.dirname(folder), { recursive: true, mode: 0o755 })
   mkdirSync(folder, { recursive: true, mode: 0o700 })
   server.takeFolder()
@@ -109,9 +111,10 @@ class Cluster {
 
 /** initdb and pg_ctl. They refuse to run as root, so root runs them as the user `postgres`. */
 class ServerProgram {
-  constructor(bin, folder) {
+  constructor(bin, folder, lasting) {
     this.bin = bin
     this.folder = folder
+    this.lasting = lasting
     this.data = path.join(folder, 'data')
     this.log = path.join(folder, 'postgres.log')
     this.identity = process.getuid?.() === 0 ? postgresUser() : {}
@@ -150,7 +153,13 @@ class ServerProgram {
 
   start(port) {
     // sums over years of results stay in memory
-    const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c work_mem=16MB`
+    const settings = [
+      'listen_addresses=127.0.0.1',
+      "unix_socket_directories=''",
+      'work_mem=16MB',
+      ...(this.lasting ? [] : ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off']),
+    ]
+    const options = [`-p ${port}`, ...settings.map((setting) => `-c ${setting}`)].join(' ')
     const { status } = this.call('pg_ctl', ['start', '-w', '-t', '60', '-D', this.data, '-l', this.log, '-o', options])
     if (status === 0) return
     const tail = existsSync(this.log) ? readFileSync(this.log, 'utf8').trim().split('\n').slice(-5).join('\n') : ''

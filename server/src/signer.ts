@@ -1,6 +1,6 @@
 /** The key of this installation, with which days are signed. It is made at the first start and readable by its owner alone. */
-import { createPrivateKey, generateKeyPairSync, type KeyObject } from 'node:crypto'
-import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { createPrivateKey, generateKeyPairSync, randomUUID, type KeyObject } from 'node:crypto'
+import { existsSync, linkSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { publicKeyOf, signAmendment, signDayHead, type AmendmentSigned, type DaySigned } from '@able-gauge/core'
 
 export interface Signer {
@@ -31,8 +31,16 @@ export const signerWith = (privateKey: string): Signer => {
 const keyIn = (file: string): KeyObject => {
   if (!existsSync(file)) {
     const { privateKey } = generateKeyPairSync('ed25519')
-    // made by one process alone, should two start at once
-    writeFileSync(file, privateKey.export({ type: 'pkcs8', format: 'pem' }), { mode: OWNER_ALONE, flag: 'wx' })
+    const own = `${file}.${randomUUID()}`
+    writeFileSync(own, privateKey.export({ type: 'pkcs8', format: 'pem' }), { mode: OWNER_ALONE, flag: 'wx' })
+    try {
+      // should two start at once, both go on with the key of the first
+      linkSync(own, file)
+    } catch (error) {
+      if (!existsSync(file)) throw error
+    } finally {
+      rmSync(own)
+    }
   }
   return createPrivateKey(readFileSync(file))
 }

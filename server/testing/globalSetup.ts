@@ -18,7 +18,7 @@ declare module 'vitest' {
 const TEMPLATE = 'able_gauge_template'
 
 export default async (project: TestProject): Promise<() => void> => {
-  const cluster = await openCluster(requirePostgres(), path.join(DATA, 'test-postgres'))
+  const cluster = await openCluster(requirePostgres(), path.join(DATA, 'test-postgres'), { lasting: false })
   await cluster.dropDatabase(TEMPLATE)
   await cluster.makeDatabase(TEMPLATE)
   await migrate(cluster.ownerUrl(TEMPLATE))

@@ -8,7 +8,10 @@ export const SHORTEST_PASSWORD = 10
 /** 3 of 4: more than 10^8 guesses, which a stolen hash does not give away in years. */
 const LEAST_SCORE = 3
 
-const zxcvbn = new ZxcvbnFactory({ dictionary: { ...common, ...english }, graphs: adjacencyGraphs, translations })
+let made: ZxcvbnFactory | undefined
+/** Its words are put in order when the first password is looked at: a start would wait a quarter of a second for them. */
+const zxcvbn = (): ZxcvbnFactory =>
+  (made ??= new ZxcvbnFactory({ dictionary: { ...common, ...english }, graphs: adjacencyGraphs, translations }))
 
 /**
  * @param about words an attacker would try first: the name, the organisation
@@ -17,7 +20,7 @@ const zxcvbn = new ZxcvbnFactory({ dictionary: { ...common, ...english }, graphs
 export const weaknessOf = (password: string, about: readonly string[]): string => {
   if ([...password].length < SHORTEST_PASSWORD) return `${SHORTEST_PASSWORD} characters or more`
   const words = about.flatMap((text) => [text, ...text.split(/[^\p{L}\p{N}]+/u)]).filter((word) => word.length > 2)
-  const { score, feedback } = zxcvbn.check(password, words)
+  const { score, feedback } = zxcvbn().check(password, words)
   if (score >= LEAST_SCORE) return ''
   const why = feedback.warning ? `${feedback.warning} ` : ''
   return `${why}Something harder to guess, such as four unrelated words`

@@ -130,3 +130,28 @@ test('who may not read standards is not shown a refusal for it', async () => {
   expect(room.find('.another').exists()).toBe(false)
   expect(room.find('[role=alert]').exists()).toBe(false)
 })
+
+test('a fresh mark is asked of graders with figures, and of nobody once the tick is gone', async () => {
+  const { room, save } = await open()
+  expect(await save()).not.toHaveProperty('practice')
+  const tick = room
+    .findAll('label.tick')
+    .find((label) => label.text().includes('practice room'))
+    ?.get<HTMLInputElement>('input')
+  expect(room.text()).not.toContain('Agreement beyond chance')
+  await tick?.setValue(true)
+  const [agreement, level, days] = tick?.element.closest('label')?.nextElementSibling?.querySelectorAll('input') ?? []
+  for (const [field, figure] of [
+    [agreement, '75'],
+    [level, '4'],
+    [days, '90'],
+  ] as const) {
+    if (!field) throw new Error('A figure has no field.')
+    field.value = figure
+    field.dispatchEvent(new Event('input'))
+    field.dispatchEvent(new Event('change'))
+  }
+  expect((await save()).practice).toEqual({ atLeastHundredths: 75, level: 4, withinDays: 90 })
+  await tick?.setValue(false)
+  expect(await save()).not.toHaveProperty('practice')
+})
