@@ -7,7 +7,6 @@ import { randomUUID } from 'node:crypto'
 import {
   bell,
   ageOn,
-  captureId,
   rehearseDay,
   rehearseRepetitions,
   seededRandom,
@@ -21,6 +20,7 @@ import {
 } from '@able-gauge/core'
 import type { DemoPerson } from './demoHouse.ts'
 import { natureOf } from './nature.ts'
+import { countedBeside } from './secondGrader.ts'
 
 export interface PastEntry {
   readonly id: string
@@ -303,32 +303,6 @@ const pressUpsOf = (
     by.get(second)?.push(...countedBeside(captures, `phone-second-${lane + 1}`, reasons, random))
   })
   return [...by].map(([actor, captures]) => ({ actor, captures }))
-}
-
-/** The same attempt as another grader sees it: a little later or earlier, and now and then otherwise. */
-const countedBeside = (
-  captures: readonly Capture[],
-  deviceId: string,
-  reasons: readonly string[],
-  random: Random,
-): Capture[] => {
-  // nine of ten come out within one
-  let differs = random.next() < 0.1 ? 3 : random.whole(0, 1)
-  return captures.map((capture): Capture => {
-    const atMs = capture.atMs + (capture.kind === 'stopped' ? 1 : random.whole(20, 240))
-    const id = captureId(atMs, random.bytes(16))
-    const own = { ...capture, id, atMs, deviceId, deviceMs: atMs % 86_400_000 }
-    const isRefused = capture.kind === 'refused'
-    if (differs > 0 && (isRefused || (capture.kind === 'counted' && random.next() < 0.2))) {
-      differs -= 1
-      if (isRefused) return { ...own, kind: 'counted', payload: {} }
-      return { ...own, kind: 'refused', payload: { reason: reasons[random.whole(0, reasons.length - 1)] ?? '' } }
-    }
-    // what one calls depth another calls the arms
-    if (isRefused && random.next() < 0.15)
-      return { ...own, kind: 'refused', payload: { reason: reasons[random.whole(0, reasons.length - 1)] ?? '' } }
-    return own
-  })
 }
 
 /** Each finish of the run stamped on a second watch as well, a little apart. */

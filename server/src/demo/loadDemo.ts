@@ -26,8 +26,9 @@ import { closeSetUpSessions, openSetUpSession, tokenOf } from '../store/setUpSto
 import { addStandard, getStandard } from '../store/standardStore.ts'
 import { capturesOf, figure } from './demoCaptures.ts'
 import type { DemoDay } from './demoDay.ts'
-import { pastDays, type PastDay } from './history.ts'
-import { DEMO_ZONE, OTHER_DAYS, otherDays } from './otherDays.ts'
+import { DEMO_ZONE, type HalfEntry } from './halfDays/halfDay.ts'
+import { pastDays, type PastDay, type PastEntry } from './history.ts'
+import { OTHER_DAYS, otherDays } from './otherDays.ts'
 import { loadPractice } from './practice.ts'
 import { filesIn, known, readDayFile, readStandard, readText } from './demoFiles.ts'
 import {
@@ -44,6 +45,14 @@ import {
 
 const HOUR_MS = 3_600_000
 
+/** What is there before days are. */
+interface Loaded {
+  readonly accounts: ReadonlyMap<string, string>
+  readonly people: ReadonlyMap<string, DemoPerson>
+  readonly units: readonly OrgUnit[]
+  readonly standardOf: (id: string, version: number) => Standard
+}
+
 /**
  * Loads the demo unless it is there already. A day that is half run is of today, however long ago it was written down.
  * @throws Error naming the file and place of anything unsound in it
@@ -58,7 +67,10 @@ export const loadDemo = async (db: Database, signer: Signer, nowMs: number = Dat
   const units = await loadUnits(db, known(ofHouse, KEPT_BY))
   const accounts = new Map([...ofHouse, ...(await loadStaff(db, units))])
   const people = await loadPeople(db, units, nowMs)
-  for (const file of await filesIn('standards')) await addStandard(db, await readStandard(file))
+  const standards = await Promise.all((await filesIn('standards')).map(readStandard))
+  for (const standard of standards) await addStandard(db, standard)
+  const byVersion = new Map(standards.map((standard) => [`${standard.id} ${standard.version}`, standard]))
+  const loaded: Loaded = { accounts, people, units, standardOf: (id, version) => known(byVersion, `${id} ${version}`) }
   for (const file of await filesIn('drafts')) await loadDraft(db, file, known(accounts, DRAFTED_BY))
   await writeHouseRules(
     db,
@@ -66,9 +78,9 @@ export const loadDemo = async (db: Database, signer: Signer, nowMs: number = Dat
     0,
   )
   for (const accountId of accounts.values()) await openSetUpSession(db, accountId)
-  await loadHistory(db, accounts, people, signer)
+  await loadHistory(db, loaded, signer)
   for (const day of days) await loadDay(db, ofToday(day, nowMs), accounts, people, seedOf(day), signer)
-  await loadOtherDays(db, { accounts, people, units }, nowMs)
+  await loadOtherDays(db, loaded, nowMs)
   await loadPractice(db, accounts, nowMs)
   await closeSetUpSessions(db)
   // each with a session of its own
@@ -177,18 +189,7 @@ const isDisqualification = ({ kind, payload }: Capture): boolean =>
 /** The days of five years, up to the first that is written down day by day for this autumn. */
 const HISTORY_BEFORE = '2026-11-01'
 
-const loadHistory = async (
-  db: Database,
-  accounts: ReadonlyMap<string, string>,
-  people: ReadonlyMap<string, DemoPerson>,
-  signer: Signer,
-): Promise<void> => {
-  const standards = new Map<string, Standard>()
-  for (const file of await filesIn('standards')) {
-    const standard = await readStandard(file)
-    standards.set(`${standard.id} ${standard.version}`, standard)
-  }
-  const standardOf = (id: string, version: number): Standard => known(standards, `${id} ${version}`)
+const loadHistory = async (db: Database, { accounts, people, standardOf }: Loaded, signer: Signer): Promise<void> => {
   const days = pastDays([...people.values()], standardOf, HISTORY_BEFORE)
   const one = oneAtATime(db)
   const loadRest = async (): Promise<void> => {
@@ -212,80 +213,52 @@ const oneAtATime = (db: Database): Database => {
 
 const loadPastDay = async (
   db: Database,
-  {
-    id,
-    name,
-    venue,
-    zone,
-    testDate,
-    standardId,
-    standardVersion,
-    staff,
-    entries,
-    captures,
-    conditions,
-    startMs,
-  }: PastDay,
+  day: PastDay,
   accounts: ReadonlyMap<string, string>,
   signer: Signer,
 ): Promise<void> => {
-  await addOccasion(db, { id, name, venue, zone, testDate, standardId, standardVersion })
-  for (const { signInName, duty } of staff) await addStaffMember(db, id, known(accounts, signInName), duty)
-  for (const { id: entryId, person, ...entry } of entries) {
-    const { id: personId, category } = person
-    await addEntry(db, { ...entry, id: entryId, occasionId: id, personId, category, note: '' })
-  }
-  await storeCaptures(db, { id, name, captures }, accounts)
-  const officer = known(accounts, staff[0]?.signInName ?? '')
-  await addRecord(db, id, tokenOf(officer), { id: randomUUID(), content: conditions, atMs: startMs })
-  await signOff(db, id, officer, signer)
-}
-
-interface Loaded {
-  readonly accounts: ReadonlyMap<string, string>
-  readonly people: ReadonlyMap<string, DemoPerson>
-  readonly units: readonly OrgUnit[]
+  const entries = day.entries.map((entry) => ({ ...entry, note: '' }))
+  await addDay(db, { ...day, entries }, accounts)
+  const officer = known(accounts, day.staff[0]?.signInName ?? '')
+  await addRecord(db, day.id, tokenOf(officer), { id: randomUUID(), content: day.conditions, atMs: day.startMs })
+  await signOff(db, day.id, officer, signer)
 }
 
 /** The days beside the Constabulary's that are half done today. */
-const loadOtherDays = async (db: Database, { accounts, people, units }: Loaded, nowMs: number): Promise<void> => {
-  const standards = new Map<string, Standard>()
-  for (const file of await filesIn('standards')) {
-    const standard = await readStandard(file)
-    standards.set(`${standard.id} ${standard.version}`, standard)
-  }
-  const standardOf = (id: string, version: number): Standard => known(standards, `${id} ${version}`)
+const loadOtherDays = async (
+  db: Database,
+  { accounts, people, units, standardOf }: Loaded,
+  nowMs: number,
+): Promise<void> => {
   const date = halfRunDate(DEMO_ZONE, nowMs)
   for (const day of otherDays([...people.values()], standardOf, date)) {
-    const { id, name, venue, zone, testDate, standardId, standardVersion, unit } = day
-    const unitId = units.find((one) => one.name === unit)?.id
-    await addOccasion(db, {
-      id,
-      name,
-      venue,
-      zone,
-      testDate,
-      standardId,
-      standardVersion,
-      ...(unitId ? { unitId } : {}),
-    })
-    for (const { signInName, duty } of day.staff) await addStaffMember(db, id, known(accounts, signInName), duty)
-    for (const { id: entryId, person, ...entry } of day.entries) {
-      await addEntry(db, { ...entry, id: entryId, occasionId: id, personId: person.id, category: person.category })
-    }
-    await storeCaptures(db, day, accounts)
-    await loadPlan(db, day, standardOf(standardId, standardVersion), accounts)
+    await addDay(db, day, accounts, units.find(({ name }) => name === day.unit)?.id)
+    await loadPlan(db, day, standardOf(day.standardId, day.standardVersion), accounts)
     for (const { by, atMs, content } of day.log) {
-      await addRecord(db, id, tokenOf(known(accounts, by)), { id: randomUUID(), content, atMs })
+      await addRecord(db, day.id, tokenOf(known(accounts, by)), { id: randomUUID(), content, atMs })
     }
   }
 }
 
-const storeCaptures = async (
+interface MadeDay extends Omit<PastDay, 'entries' | 'conditions' | 'startMs'> {
+  readonly entries: readonly (Omit<PastEntry, 'attendance'> &
+    Pick<HalfEntry, 'attendance' | 'note'> &
+    Partial<Pick<HalfEntry, 'choices'>>)[]
+}
+
+/** A day that was made up, with its staff, its people and all that was captured on it. */
+const addDay = async (
   db: Database,
-  { id, name, captures }: Pick<PastDay, 'id' | 'name' | 'captures'>,
+  { id, name, venue, zone, testDate, standardId, standardVersion, staff, entries, captures }: MadeDay,
   accounts: ReadonlyMap<string, string>,
+  unitId?: string,
 ): Promise<void> => {
+  const ofUnit = unitId === undefined ? {} : { unitId }
+  await addOccasion(db, { id, name, venue, zone, testDate, standardId, standardVersion, ...ofUnit })
+  for (const { signInName, duty } of staff) await addStaffMember(db, id, known(accounts, signInName), duty)
+  for (const { id: entryId, person, ...entry } of entries) {
+    await addEntry(db, { ...entry, id: entryId, occasionId: id, personId: person.id, category: person.category })
+  }
   for (const { actor, captures: own } of captures) {
     if (own.length === 0) continue
     const receivedMs = Math.max(...own.map(({ atMs }) => atMs))
