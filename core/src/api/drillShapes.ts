@@ -16,12 +16,12 @@ import { DRILL_LEVELS, PRACTISED, type DrillLevel, type Practised } from '../dri
 
 export type { DrillLevel, Practised }
 
-/** What was said of a repetition, or the bib of a stamp. */
+/** What was said of a repetition, the bib of a stamp, or a reading. */
 export class DrillAnswerBody {
   @Whole(0, 3) readonly lane!: number
   /** From the start of the lane, in ms. */
   @Whole(-60_000, 3_600_000) readonly atMs!: number
-  /** `counted`, `flagged`, the id of a reason; of a finish the bib, or `none`. */
+  /** `counted`, `flagged`, the id of a reason; of a finish the bib, or `none`; of a reach its number and what was read in mm, `3-245`. */
   @Slug() readonly answer!: string
 }
 
@@ -61,7 +61,7 @@ export class DrillFaultAnswer {
 
 /** What a set was worth. */
 export class DrillResult extends DrillSet {
-  /** Agreement beyond chance; of a finish the share of runners who are right. Null where there was nothing to tell apart. */
+  /** Agreement beyond chance; of a finish the share of runners who are right, of reaches that of readings. Null where there was nothing to tell apart. */
   @Nullable() @Real() readonly mark!: number | null
   @Whole(0) readonly shown!: number
   @Whole(0) readonly counted!: number

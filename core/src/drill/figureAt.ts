@@ -2,7 +2,8 @@
 import { BUILDS, shapesOf, type Point, type Shape, type Skeleton, type View } from './body.ts'
 import type { Drill, DrillItem } from './makeDrill.ts'
 import { motionAt } from './motionAt.ts'
-import { FIST_CM, poseOf } from './poses.ts'
+import { FIST_CM, poseOf, reachPose } from './poses.ts'
+import { reachAt, type Reach } from './reaching.ts'
 
 /** A line that shows where something should have been. */
 export interface Guide {
@@ -49,6 +50,14 @@ const GUIDES: Readonly<
     if (movement === 'squat') return { from: { x: seat.x, y: knees[0].y }, to: { x: seat.x, y: seat.y } }
     return null
   },
+}
+
+/** Somebody who reaches, seen from the side. @param ms since the reach began @param zeroMm what the ruler says at the feet */
+export const reachingAt = (reach: Reach, ms: number, zeroMm: number): readonly Shape[] => {
+  const { share, tipsMm } = reachAt(reach, ms)
+  const beyond = (at: 0 | 1): number => ((tipsMm?.[at] ?? reach.staysMm[at]) - zeroMm) / 10
+  const build = BUILDS[reach.build]
+  return shapesOf(reachPose(build, share, [beyond(0), beyond(1)]), build, 'side')
 }
 
 /** Somebody at a share of a sound movement, seen from the side. */

@@ -190,6 +190,51 @@ const trunkHold = (build: Build, motion: Motion): Skeleton => {
   }
 }
 
+/**
+ * Seated with straight legs, the fingers on the way to where they end.
+ * @param share 0 sitting upright, 1 at the end
+ * @param beyondCm of the feet, for each hand
+ */
+export const reachPose = (build: Build, share: number, [near, far]: readonly [number, number]): Skeleton => {
+  const seat = { x: 0, y: 13 }
+  const feet = -(build.thigh + build.shank)
+  const ankle = { x: feet, y: 10 }
+  const knee = between(seat, ankle, build.thigh, build.shank, -1)
+  const arm = (build.upperArm + build.forearm) * 0.98
+  const wantedAt = (beyondCm: number): Point => ({ x: -52 + (feet - beyondCm + 52) * share, y: 22 + 10 * share })
+  const wanted = wantedAt((near + far) / 2)
+  // the back bends as far as straight arms ask for
+  const shoulder = between(seat, wanted, build.trunk, arm, -1)
+  const lean = (Math.atan2(shoulder.x - seat.x, shoulder.y - seat.y) * 180) / Math.PI
+  const fingersOf = (beyondCm: number): Point => {
+    const there = wantedAt(beyondCm)
+    // nobody's arm is longer than it is
+    const within = Math.min(1, arm / Math.hypot(there.x - shoulder.x, there.y - shoulder.y))
+    return { x: shoulder.x + (there.x - shoulder.x) * within, y: shoulder.y + (there.y - shoulder.y) * within }
+  }
+  const [nearFingers, farFingers] = [fingersOf(near), fingersOf(far)]
+  const half = build.halfShoulders
+  const elbowOf = (fingers: Point): Point => between(shoulder, fingers, build.upperArm, build.forearm, 1)
+  return {
+    head: { ...away(shoulder, build.neck, lean * 0.8), z: 0 },
+    behind: { x: 0.8, y: 0.6 },
+    neck: { ...shoulder, z: 0 },
+    shoulders: pairOf(shoulder, half),
+    elbows: [
+      { ...elbowOf(nearFingers), z: half },
+      { ...elbowOf(farFingers), z: -half },
+    ],
+    hands: [
+      { ...nearFingers, z: 4 },
+      { ...farFingers, z: -4 },
+    ],
+    spine: { ...beside(shoulder, seat, 0.5, 3 + 4 * share), z: 0 },
+    seat: { ...seat, z: 0 },
+    hips: pairOf(seat, build.halfHips),
+    ...legs(build.halfHips, knee, ankle, { x: ankle.x - 4, y: 10 + build.foot * 0.8 }),
+  }
+}
+
 /** Steps of somebody who runs, in ms. */
 const STRIDE_MS = 640
 

@@ -1,9 +1,10 @@
 /** A set as it was sent, scored where it is kept: what the browser thinks of it is not asked. */
 import type { StandardEvent } from '../standard/standard.ts'
 import { makeFinish, scoreFinish } from './finishLine.ts'
+import { makeReaches, readingsIn, scoreReaches } from './reaching.ts'
 import { makeDrill } from './makeDrill.ts'
 import { movementsFor, practiceOf } from './movement.ts'
-import type { DrillLevel, Practised } from './practised.ts'
+import { isMovement, type DrillLevel, type Practised } from './practised.ts'
 import { agreementOf, placeOfAnswer, scoreDrill } from './scoreDrill.ts'
 
 /** What makes a set, and what was said of it. */
@@ -18,7 +19,7 @@ export interface WorkedDrill {
 }
 
 export interface DrillWorth {
-  /** Agreement beyond chance; of a finish the share of runners who are right. */
+  /** Agreement beyond chance; of a finish the share of runners who are right, of reaches that of readings. */
   readonly mark: number | null
   readonly shown: number
   readonly counted: number
@@ -40,13 +41,16 @@ const inOrder = ({ answers }: WorkedDrill): WorkedDrill['answers'] => [...answer
 type Event = Pick<StandardEvent, 'name' | 'protocol'>
 
 /** What an event can be practised as; the likeliest first. */
-export const practisedAs = (event: Event): Practised[] =>
-  practiceOf(event.protocol)?.of === 'finish' ? ['finishLine'] : movementsFor(event)
+export const practisedAs = (event: Event): Practised[] => {
+  const of = practiceOf(event.protocol)?.of
+  if (of === 'ruler') return ['reach']
+  return of === 'finish' ? ['finishLine'] : movementsFor(event)
+}
 
 const scored = (event: Event, worked: WorkedDrill) => {
   const { what, answers: _answers, ends, ...rest } = worked
   if (!practisedAs(event).includes(what)) throw new RangeError(`This event is not practised as ${what}.`)
-  if (what === 'finishLine') return null
+  if (!isMovement(what)) return null
   const drill = makeDrill(event.protocol, { ...rest, movement: what })
   return scoreDrill(
     drill,
@@ -68,6 +72,7 @@ export const scoreBody = (event: Event, worked: WorkedDrill): DrillWorth => {
       faults: score.faults.map(({ wrongly: _wrongly, ...fault }) => fault),
     }
   }
+  if (worked.what === 'reach') return worthOfReaches(event, worked)
   const runners = makeFinish({ level: worked.level, seed: worked.seed, runners: worked.lanes })
   const finish = scoreFinish(
     runners,
@@ -83,7 +88,29 @@ export const scoreBody = (event: Event, worked: WorkedDrill): DrillWorth => {
   }
 }
 
-/** How far two people said the same of the same set, beyond chance; null for a finish, or where there is nothing to tell apart. */
+const worthOfReaches = (event: Event, worked: WorkedDrill): DrillWorth => {
+  const { ruler } = practiceOf(event.protocol) ?? {}
+  if (!ruler) throw new RangeError('Nothing of this event is read from a ruler.')
+  const { reaches, right } = scoreReaches(makeReaches(worked, ruler), readingsIn(inOrder(worked)))
+  const fault = (reasonId: string, label: string, isShown: (one: (typeof reaches)[number]) => boolean) => {
+    const shown = reaches.filter(isShown)
+    const seen = shown.filter(({ result }) => result === 'right').length
+    return shown.length === 0 ? [] : [{ reasonId, label, shown: shown.length, seen }]
+  }
+  return {
+    mark: right / reaches.length,
+    shown: reaches.length,
+    counted: right,
+    truly: reaches.length,
+    reactionMs: null,
+    faults: [
+      ...fault('dart', 'Darts beyond where it stays', ({ reach }) => reach.dartsMm > 0),
+      ...fault('hand-ahead', 'One hand ahead', ({ reach: { staysMm } }) => staysMm[0] !== staysMm[1]),
+    ],
+  }
+}
+
+/** How far two people said the same of the same set, beyond chance; null for a finish or reaches, or where there is nothing to tell apart. */
 export const saidAlike = (event: Event, one: WorkedDrill, other: WorkedDrill): number | null => {
   const [first, second] = [scored(event, one), scored(event, other)]
   if (!first || !second) return null

@@ -76,10 +76,22 @@ export interface JudgedInstead<P> {
   readonly atLeast: number
 }
 
+/** How a reach is read from a ruler. All in mm but the time. */
+export interface RulerRead {
+  /** What the ruler says at the foot line. */
+  readonly zeroMm: number
+  /** The smallest step that is read. */
+  readonly stepMm: number
+  /** How long it has to stay, in ms. */
+  readonly holdMs: number
+  /** Whether the hand further back is read. */
+  readonly lesserHand: boolean
+}
+
 /** How a grader's eye is practised on an event. */
 export interface EyePractice {
-  /** What is to be seen: repetitions that are counted or refused, a position that wavers, turns at a line, a finish. */
-  readonly of: 'repetitions' | 'position' | 'turns' | 'finish'
+  /** What is to be seen: repetitions that are counted or refused, a position that wavers, turns at a line, a finish, a ruler. */
+  readonly of: 'repetitions' | 'position' | 'turns' | 'finish' | 'ruler'
   /** When it ends by itself, in ms from the start. */
   readonly untilMs?: number
   /** How long one repetition lasts, where a beat says so, in ms. */
@@ -88,6 +100,7 @@ export interface EyePractice {
   readonly turnsMs?: readonly number[]
   /** How near to the line a turn counts, in mm. */
   readonly zoneMm?: number
+  readonly ruler?: RulerRead
   /** The protocol as a set is worked, where its own would end the set before its end. */
   readonly eased?: ProtocolBase
 }

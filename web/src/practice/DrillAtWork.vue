@@ -10,6 +10,7 @@ import { CONSOLES, READINGS } from '../run/consoles.ts'
 import { useAgreedClock } from '../sync/agreedClock.ts'
 import DrillStage from './DrillStage.vue'
 import FinishStage from './FinishStage.vue'
+import ReachStage from './ReachStage.vue'
 import { hasFront } from './frames.ts'
 import type { PracticeSet } from './practiceDay.ts'
 import { useDrill, type DrillAtWork } from './useDrill.ts'
@@ -23,7 +24,7 @@ const emit = defineEmits<{ over: [atWork: DrillAtWork] }>()
 
 const clock = useAgreedClock()
 const atWork = useDrill(props.set, props.event)
-const { drill, runners, startedAtMs, isOver, elapsedMs, durationMs } = atWork
+const { drill, runners, reaches, ruler, shown, startedAtMs, isOver, elapsedMs, durationMs } = atWork
 const { protocol } = props.event
 const zoneCm = (practiceOf(protocol)?.zoneMm ?? 0) / 10
 const view = ref<View>('side')
@@ -49,6 +50,7 @@ useIntervalFn(() => {
   if (isStarted.value && elapsedMs(clock.nowMs()) > durationMs + AFTER_MS) tell()
 }, 500)
 const hint = computed(() => {
+  if (ruler) return ruler.lesserHand ? 'Type where the hand further back stays.' : 'Type where the fingers stay.'
   if (!drill) return 'Stamp everybody at the line, and put the bibs to the stamps.'
   if (drillStyle(drill.spec.movement) === 'counted') return 'Count what is sound, refuse what is not, with its reason.'
   return props.set.what === 'shuttleTurn'
@@ -58,7 +60,7 @@ const hint = computed(() => {
 </script>
 
 <template>
-  <main class="drill" :class="{ wide: groupConsole !== undefined }">
+  <main class="drill" :class="{ wide: groupConsole !== undefined, read: ruler !== null }">
     <section class="sheet stage">
       <header>
         <p>{{ hint }}</p>
@@ -70,6 +72,7 @@ const hint = computed(() => {
       </header>
       <div class="moving">
         <DrillStage v-if="drill" :drill="drill" :started-at-ms="startedAtMs" :view="view" :zone-cm="zoneCm" />
+        <ReachStage v-else-if="ruler" v-model="shown" :reaches="reaches" :ruler="ruler" />
         <FinishStage v-else :runners="runners" :started-at-ms="startedAtMs[0] ?? null" />
       </div>
       <p v-if="drill && drill.notShown.length > 0" class="quiet">Not shown here: {{ drill.notShown.join(', ') }}.</p>
@@ -142,6 +145,10 @@ const hint = computed(() => {
   flex: 1;
   max-height: none;
 }
+/* the fields stand side by side, and what they amount to below them */
+.read .seat :deep(.columns) {
+  grid-template-columns: minmax(0, 1fr);
+}
 /* nobody waits to be put on here: the lanes stand below those who move */
 @media (min-width: 901px) {
   .wide .seat :deep(.shared) {
@@ -166,6 +173,9 @@ const hint = computed(() => {
     padding: 8px;
     gap: 8px;
     height: calc(100dvh - 52px);
+  }
+  .read {
+    grid-template-rows: 38dvh minmax(0, 1fr);
   }
   .stage {
     padding: 6px 8px;

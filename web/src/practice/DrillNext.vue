@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What comes after a set: another one, a harder one, and who else took this one. */
 import type { DrillBeside, DrillResult, Standard } from '@able-gauge/core'
-import { DRILL_LEVELS } from '@able-gauge/core/drill'
+import { DRILL_LEVELS, isMovement } from '@able-gauge/core/drill'
 import { BButton } from 'bootstrap-vue-next'
 import { onMounted, ref, watch } from 'vue'
 import { NoAnswer, Refusal } from '../api.ts'
@@ -73,7 +73,7 @@ const harder = DRILL_LEVELS.find((level) => level > props.set.level)
         <ul>
           <li v-for="(other, index) in others" :key="index">
             <strong>{{ other.name || `Another grader` }}</strong>: {{ percent(other.mark)
-            }}<template v-if="set.what !== 'finishLine'"
+            }}<template v-if="isMovement(set.what)"
               >, counted {{ other.counted }}; you two said the same to {{ percent(other.together) }}</template
             >
           </li>

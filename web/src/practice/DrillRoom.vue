@@ -12,6 +12,7 @@ import BrandMark from '../ui/BrandMark.vue'
 import DrillAtWork from './DrillAtWork.vue'
 import DrillReview from './DrillReview.vue'
 import FinishReview from './FinishReview.vue'
+import ReachReview from './ReachReview.vue'
 import { keepDrill } from './drillCalls.ts'
 import { eventOf, practiceDay, type PracticeSet } from './practiceDay.ts'
 import { PRACTISED_NAMES } from './practisedNames.ts'
@@ -103,7 +104,8 @@ const onOver = async (atWork: AtWork): Promise<void> => {
       :waits="waits"
       @again="begin(set)"
     />
-    <FinishReview
+    <component
+      :is="worked.ruler ? ReachReview : FinishReview"
       v-else-if="worked"
       :set="set"
       :standard="standard"

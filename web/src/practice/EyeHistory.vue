@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A grader's marks over weeks, with what the house asks. */
 import { printDate, type DrillResult } from '@able-gauge/core'
-import type { Practised } from '@able-gauge/core/drill'
+import { isMovement, type Practised } from '@able-gauge/core/drill'
 import { scaleLinear, scaleTime } from 'd3-scale'
 import { line } from 'd3-shape'
 import { computed } from 'vue'
@@ -37,7 +37,7 @@ const way = computed(() =>
 )
 const asked = computed(() => {
   const rule = house.rules?.practice
-  return rule && props.what !== 'finishLine' ? rule.atLeastHundredths / 100 : null
+  return rule && isMovement(props.what) ? rule.atLeastHundredths / 100 : null
 })
 const dateOf = (ms: number): string => printDate(new Date(ms).toISOString().slice(0, 10))
 </script>

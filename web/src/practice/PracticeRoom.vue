@@ -8,7 +8,15 @@ import {
   type StandardEvent,
   type VersionSummary,
 } from '@able-gauge/core'
-import { DRILL_LEVELS, isFresh, PRACTISED, practisedAs, type DrillLevel, type Practised } from '@able-gauge/core/drill'
+import {
+  DRILL_LEVELS,
+  isFresh,
+  isMovement,
+  PRACTISED,
+  practisedAs,
+  type DrillLevel,
+  type Practised,
+} from '@able-gauge/core/drill'
 import type { Standard } from '@able-gauge/core'
 import { BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
@@ -110,7 +118,7 @@ const people = computed(() => {
     .sort((a, b) => (a[0]?.name ?? '').localeCompare(b[0]?.name ?? ''))
 })
 const freshWord = (mark: DrillMark): string =>
-  rule.value && mark.what !== 'finishLine' && isFresh(mark, rule.value, Date.now()) ? 'fresh' : ''
+  rule.value && isMovement(mark.what) && isFresh(mark, rule.value, Date.now()) ? 'fresh' : ''
 </script>
 
 <template>
@@ -131,7 +139,7 @@ const freshWord = (mark: DrillMark): string =>
       <ul class="events">
         <li v-for="one in choices" :key="one.key">
           <button :class="{ chosen: one.key === chosen }" :aria-pressed="one.key === chosen" @click="chosen = one.key">
-            <span class="poster">
+            <span class="poster" :class="one.what">
               <FigureDrawing
                 v-if="one.what !== 'finishLine'"
                 :shapes="posterOf(one.what)"
@@ -219,6 +227,9 @@ const freshWord = (mark: DrillMark): string =>
 </template>
 
 <style scoped>
+.reach :deep(svg) {
+  transform: scaleX(-1);
+}
 .lead {
   max-width: 78ch;
 }

@@ -20,6 +20,7 @@ const ON_THE_LINE = 6
 export const lanesFor = (what: Practised): readonly number[] => {
   if (what === 'finishLine') return [FINISHERS]
   if (what === 'shuttleTurn') return [ON_THE_LINE]
+  if (what === 'reach') return [1]
   return [1, 4]
 }
 

@@ -16,6 +16,9 @@ import { words } from './words.ts'
 /** What an instrument tells of a reading, by its unit; nothing counts. */
 const SENSED_IN: Readonly<Partial<Record<Attempts['unit'], SensedQuantity>>> = { g: 'force', mm: 'height' }
 
+/** As many as somebody reads without growing tired of it. */
+const REACHES_OF_A_SET = 8
+
 /** Jumps and reaches are read in centimetres, throws in metres. */
 const readingForm = ({ unit, lessStandingReach, zero }: Attempts): FieldForm =>
   unit === 'mm' ? { unit, shownIn: lessStandingReach || zero ? 'cm' : 'm' } : { unit }
@@ -105,6 +108,16 @@ export const attempts = defineKind<Attempts, Attempted>({
   estimates: ({ lessStandingReach }, valueMm, _, { bodyMassG }) =>
     lessStandingReach && bodyMassG !== undefined ? [jumpPower(valueMm, bodyMassG)] : [],
   sensed: ({ unit }, { quantity, value }) => (SENSED_IN[unit] === quantity ? { unit, value } : null),
+  // a ruler with a foot line: what is read there is read by eye
+  practice: (protocol) => {
+    const { unit, zero, sides, resolution, holdMs = 0, lesserHand = false } = protocol
+    if (unit !== 'mm' || zero === undefined || sides !== 'none') return null
+    return {
+      of: 'ruler',
+      ruler: { zeroMm: zero, stepMm: resolution, holdMs, lesserHand },
+      eased: { ...protocol, attemptsAllowed: REACHES_OF_A_SET },
+    }
+  },
   words,
   usual: ({ unit }) => ({ g: 40_000, mm: 350, count: 10 })[unit],
   rehearse: (stage, protocol, turn) => {

@@ -161,7 +161,11 @@ onMounted(async () => {
 }
 .board {
   display: grid;
-  grid-template-columns: repeat(var(--tries), minmax(0, 1fr));
+  /* as many side by side as there are tries, as long as each can be typed into */
+  grid-template-columns: repeat(
+    auto-fill,
+    minmax(max(116px, calc((100% - (var(--tries) - 1) * 10px) / var(--tries))), 1fr)
+  );
   align-content: start;
   gap: 10px;
 }
