@@ -195,8 +195,6 @@ const PROTOCOLS: readonly {
   },
 ]
 
-export const EVENT_IDS = PROTOCOLS.map(({ id }) => id)
-
 const STANDARD = {
   format: 'able-gauge/standard/1',
   id: 'every-kind',

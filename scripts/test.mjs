@@ -97,6 +97,7 @@ await run(async () => {
         'cli/src',
         'web/src',
       ),
+      node('Unused exports and files', 'knip/bin/knip.js', '--include', 'exports,types,files'),
       node('Lint', 'eslint/bin/eslint.js', '.', '--max-warnings', '0'),
       node('Format', 'prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.'),
     ]),

@@ -53,7 +53,7 @@ export const readStandard = async (file: string, output: Output): Promise<Standa
 }
 
 /** One row of a table as it stands in a file. */
-export interface FileRow {
+interface FileRow {
   readonly cells: readonly string[]
   /** Counting from the heading as line 1. */
   readonly line: number
@@ -66,7 +66,7 @@ export interface ReadFileRow {
 }
 
 /** Rows of a CSV file with the heading first, some hundreds at a time, so that its length does not matter. */
-export async function* rowsOf(file: string): AsyncGenerator<readonly FileRow[]> {
+async function* rowsOf(file: string): AsyncGenerator<readonly FileRow[]> {
   const text = Readable.from(textOf(file, await encodingOf(file)))
   let line = 0
   for await (const rows of chunksOf(text)) yield rows.map((cells): FileRow => ({ cells, line: (line += 1) }))

@@ -3,7 +3,7 @@ import { parseStandard } from '../src/standard/parseStandard.ts'
 import type { Standard } from '../src/standard/standard.ts'
 import type { KindCase } from './kindCases.ts'
 
-export const CATEGORIES = [
+const CATEGORIES = [
   { id: 'female', name: 'Female' },
   { id: 'male', name: 'Male' },
 ]

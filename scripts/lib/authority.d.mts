@@ -1,5 +1,4 @@
 export const fieldAddresses: () => string[]
-export const fieldNames: () => string[]
 export const openAuthority: (
   folder: string,
   addresses?: readonly string[],

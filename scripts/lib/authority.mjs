@@ -34,7 +34,7 @@ const isLocal = (address) => {
 }
 
 /** Names of this machine on a local network. */
-export const fieldNames = () => {
+const fieldNames = () => {
   const name = os
     .hostname()
     .toLowerCase()

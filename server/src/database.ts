@@ -18,7 +18,7 @@ export interface Patience {
 }
 
 /** For what somebody waits for in front of a screen. */
-export const SHORT: Patience = { statementMs: 10_000, lockMs: 3_000, idleInTransactionMs: 5_000 }
+const SHORT: Patience = { statementMs: 10_000, lockMs: 3_000, idleInTransactionMs: 5_000 }
 /** For whole days at a time: archives, judging, the demo. */
 export const LONG: Patience = { statementMs: 120_000, lockMs: 10_000, idleInTransactionMs: 120_000 }
 

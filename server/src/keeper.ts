@@ -6,7 +6,7 @@ import { randomUUID } from 'node:crypto'
 import type { RestoredAnswer, RestoringAnswer } from '@able-gauge/core'
 
 /** How the last backup that was made by itself went. */
-export interface KeptBackup {
+interface KeptBackup {
   readonly atMs: number
   readonly folder: string
   /** Why none was made then; null for one that was. */

@@ -42,7 +42,7 @@ const QUIET_MS = 6 * HOUR_MS
 /** Two processes that notice the same step do so within this. */
 const SAME_STEP_MS = 5_000
 
-export const machineTime = (): TimeSources => ({
+const machineTime = (): TimeSources => ({
   wallMs: () => Date.now(),
   monotonicMs: () => Number(process.hrtime.bigint() / 1_000n) / 1_000,
   bootId: bootId(),

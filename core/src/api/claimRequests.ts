@@ -2,7 +2,7 @@
 import { Flag, Optional, Slug, UuidList } from '../document/rules.ts'
 
 /** Most candidates a device works at once. */
-export const MOST_CLAIMED = 60
+const MOST_CLAIMED = 60
 
 /** Whom a device has open now, in place of whom it had; none when it has closed them. */
 export class ClaimBody {

@@ -53,7 +53,7 @@ export class OutcomeCount {
   @Whole(0) readonly results!: number
 }
 
-export const GROUPED_BY = ['unit', 'category', 'age', 'venue', 'version', 'year', 'month', 'unitYear'] as const
+const GROUPED_BY = ['unit', 'category', 'age', 'venue', 'version', 'year', 'month', 'unitYear'] as const
 export type GroupedBy = (typeof GROUPED_BY)[number]
 
 /** Results of one group: how many met it or fell short, and how many of those met it. */

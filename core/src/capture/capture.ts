@@ -2,9 +2,9 @@
 import { Choice, Flag, OneOf, Optional, Slug, Text, TextList, Uuid, UuidList, Whole } from '../document/rules.ts'
 
 /** Nothing more than that it happened. */
-export class Bare {}
+class Bare {}
 
-export class WaveStarted {
+class WaveStarted {
   @Whole(1, 999) wave!: number
   /** Who stood on the line. */
   @UuidList(1_000) entryIds!: string[]
@@ -13,7 +13,7 @@ export class WaveStarted {
 }
 
 /** Somebody passes the line, or finishes. */
-export class Crossed {
+class Crossed {
   /** Which watch stamped it: 1 is the timer, 2 and 3 are backups. Without it, the timer. */
   @Optional() @Whole(1, 3) watch?: number
   /** Put in later for a stamp that was missed: its time is estimated from the other laps. */
@@ -21,28 +21,28 @@ export class Crossed {
 }
 
 /** Where somebody was when the time ran out: distance beyond the last line crossed. */
-export class MarkedAt {
+class MarkedAt {
   @Whole(0, 1_000_000_000) beyondLineMm!: number
 }
 
 /** A station, or a segment of a chain, is complete. */
-export class Passed {
+class Passed {
   /** Id of a station or segment of the protocol. */
   @Slug() part!: string
 }
 
-export class Faulted {
+class Faulted {
   /** Id of the station. */
   @Slug() part!: string
 }
 
-export class Lifted {
+class Lifted {
   @Whole(0, 1_000_000) loadG!: number
   @Flag() good!: boolean
 }
 
 /** One figure read from an instrument or a card. A later one for the same slot replaces it. */
-export class Read {
+class Read {
   /** Id of a slot of the event, such as `left-1`. */
   @Slug() slot!: string
   /** In the base unit of the slot. */
@@ -51,7 +51,7 @@ export class Read {
   @Optional() @Uuid() sensedBy?: string
 }
 
-export const SENSED_QUANTITIES = ['time', 'height', 'force', 'pulse'] as const
+const SENSED_QUANTITIES = ['time', 'height', 'force', 'pulse'] as const
 export type SensedQuantity = (typeof SENSED_QUANTITIES)[number]
 
 /** What an instrument sent, before it is anybody's reading: ms, mm, g or beats a minute. */
@@ -64,7 +64,7 @@ export class Sensed {
   @Whole(1, 1_000_000) resolution!: number
 }
 
-export class Refused {
+class Refused {
   /** Id of a refusal reason of the protocol. */
   @Slug() reason!: string
 }
@@ -86,30 +86,30 @@ export const STOP_REASONS = [
  */
 export type StopReason = (typeof STOP_REASONS)[number]
 
-export class Stopped {
+class Stopped {
   @Choice(STOP_REASONS) reason!: StopReason
   @Optional() @Text(300) note?: string
 }
 
-export class Restarted {
+class Restarted {
   /** The fault that was explained to the candidate. */
   @Text(300) reason!: string
 }
 
-export class Voided {
+class Voided {
   /** Id of the capture that no longer counts. */
   @Uuid() captureId!: string
   @Text(300) reason!: string
 }
 
-export class Assigned {
+class Assigned {
   /** Id of the capture that gets its candidate now. */
   @Uuid() captureId!: string
   @Optional() @Text(300) reason?: string
 }
 
 /** A stamp was made too early or too late. */
-export class Moved {
+class Moved {
   /** Id of the capture whose time changes. */
   @Uuid() captureId!: string
   /** Agreed time it is moved to. */
@@ -118,7 +118,7 @@ export class Moved {
 }
 
 /** A figure was read or typed wrongly. */
-export class Replaced {
+class Replaced {
   /** Id of the reading. */
   @Uuid() captureId!: string
   /** In the base unit of its slot. */
@@ -127,7 +127,7 @@ export class Replaced {
 }
 
 /** The officer in charge settles an open mark: by a word, or by the measure it is to be judged from. Exactly one is given. */
-export class Decided {
+class Decided {
   @Optional() @Choice(['met', 'short']) as?: 'met' | 'short'
   /** In the base unit of the event's measure. */
   @Optional() @Whole(-100_000, 1_000_000_000) value?: number
@@ -135,18 +135,18 @@ export class Decided {
 }
 
 /** What has to be clear before the event was asked and found clear, of everybody named. */
-export class Cleared {
+class Cleared {
   @UuidList(1_000) entryIds!: string[]
 }
 
 /** The form the candidate does it in from here on: a variant of the event, where the form that was planned cannot be kept. */
-export class Varied {
+class Varied {
   /** Id of the variant; left out, the event's own form. */
   @Optional() @Slug() variant?: string
 }
 
 /** Another device goes on counting: from here on its captures count, and those of the first are the second count. */
-export class TookOver {
+class TookOver {
   /** How many it goes on from; left out, from what the first holder's captures come to. */
   @Optional() @Whole(0, 10_000) counted?: number
 }

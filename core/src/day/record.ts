@@ -49,13 +49,13 @@ export class Briefed {
 }
 
 /** A reason somebody may not start yet. */
-export class HoldRaised {
+class HoldRaised {
   @Choice(['holdRaised']) kind!: 'holdRaised'
   @Uuid() entryId!: string
   @Text(300) reason!: string
 }
 
-export class HoldLifted {
+class HoldLifted {
   @Choice(['holdLifted']) kind!: 'holdLifted'
   /** The record that raised it. */
   @Uuid() holdId!: string
@@ -69,7 +69,7 @@ export class EventConfirmed {
   @FreeText(300) note!: string
 }
 
-export class Protested {
+class Protested {
   @Choice(['protested']) kind!: 'protested'
   @Uuid() entryId!: string
   @Slug() eventId!: string
@@ -77,7 +77,7 @@ export class Protested {
   @Text(1_000) text!: string
 }
 
-export class ProtestAnswered {
+class ProtestAnswered {
   @Choice(['protestAnswered']) kind!: 'protestAnswered'
   /** The record of the protest. */
   @Uuid() protestId!: string
@@ -100,14 +100,14 @@ export class CardsKeyed {
 }
 
 /** The officer opens the day on another date than it was planned for: what is captured then belongs to it. */
-export class DayOpened {
+class DayOpened {
   @Choice(['dayOpened']) kind!: 'dayOpened'
   @CalendarDate() date!: string
   @Text(300) reason!: string
 }
 
 /** The server noticed that its wall clock was set, by how much, while the day was under way. It writes this itself. */
-export class ClockStepped {
+class ClockStepped {
   @Choice(['clockStepped']) kind!: 'clockStepped'
   @Whole(-4_000_000_000_000, 4_000_000_000_000) byMs!: number
 }

@@ -15,7 +15,7 @@ export class Venue {
 }
 
 /** What a count of kit goes by. */
-export const KIT_PER = ['day', 'station', 'head'] as const
+const KIT_PER = ['day', 'station', 'head'] as const
 export type KitPer = (typeof KIT_PER)[number]
 
 /** Something that has to be brought to every day. */

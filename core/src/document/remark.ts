@@ -21,39 +21,37 @@ export interface Remedy {
   readonly edits: readonly Edit[]
 }
 
-export const REMARK_CODES = [
-  'datesOverlap',
-  'restMissing',
-  'roundingTooFine',
-  'roundingTooCoarse',
-  'cutOffStep',
-  'cutOutOfRange',
-  'unitLooksWrong',
-  'ageWithoutBand',
-  'bandsOverlap',
-  'categoryWithoutBand',
-  'roleWithoutBand',
-  'harderWithAge',
-  'rowsOutOfOrder',
-  'worseEarnsMore',
-  'rowRepeated',
-  'pointsUnreachable',
-  'classUnreachable',
-  'classesOutOfOrder',
-  'minimumUnreachable',
-  'minimumAlwaysReached',
-  'totalUnreachable',
-  'totalAlwaysReached',
-  'tooManyToMeet',
-  'nothingJudged',
-  'judgedForNothing',
-  'alternateNowhere',
-  'orderGroups',
-  'alternateUnused',
-  'cadenceInCycles',
-  'offSchedule',
-] as const
-export type RemarkCode = (typeof REMARK_CODES)[number]
+type RemarkCode =
+  | 'datesOverlap'
+  | 'restMissing'
+  | 'roundingTooFine'
+  | 'roundingTooCoarse'
+  | 'cutOffStep'
+  | 'cutOutOfRange'
+  | 'unitLooksWrong'
+  | 'ageWithoutBand'
+  | 'bandsOverlap'
+  | 'categoryWithoutBand'
+  | 'roleWithoutBand'
+  | 'harderWithAge'
+  | 'rowsOutOfOrder'
+  | 'worseEarnsMore'
+  | 'rowRepeated'
+  | 'pointsUnreachable'
+  | 'classUnreachable'
+  | 'classesOutOfOrder'
+  | 'minimumUnreachable'
+  | 'minimumAlwaysReached'
+  | 'totalUnreachable'
+  | 'totalAlwaysReached'
+  | 'tooManyToMeet'
+  | 'nothingJudged'
+  | 'judgedForNothing'
+  | 'alternateNowhere'
+  | 'orderGroups'
+  | 'alternateUnused'
+  | 'cadenceInCycles'
+  | 'offSchedule'
 
 export const sayRemark = ({ place, severity, what, example, mend }: Remark): string =>
   `${severity}: ${place}: ${what} ${example} ${mend}`

@@ -6,7 +6,7 @@ export interface Point {
 }
 
 /** x along the ground to the right, y up, z towards whoever looks from the side. */
-export interface Joint extends Point {
+interface Joint extends Point {
   readonly z: number
 }
 
@@ -90,7 +90,7 @@ export const pairOf = (point: Point, half: number, far: Point = point): Pair => 
 export const VIEWS = ['side', 'front'] as const
 export type View = (typeof VIEWS)[number]
 
-export type Tone = 'far' | 'body' | 'near'
+type Tone = 'far' | 'body' | 'near'
 
 /** A stroke with round ends: one point is a dot, three points bend. */
 export interface Shape {

@@ -62,10 +62,9 @@ export const makeFinish = ({ level, seed, runners }: FinishSpec): FinishRunner[]
   })
 }
 
-export const FINISH_RESULTS = ['right', 'wrongBib', 'late', 'missing'] as const
-export type FinishResult = (typeof FINISH_RESULTS)[number]
+export type FinishResult = 'right' | 'wrongBib' | 'late' | 'missing'
 
-export interface ScoredRunner {
+interface ScoredRunner {
   readonly runner: FinishRunner
   readonly place: number
   /** From the start; null for none. */

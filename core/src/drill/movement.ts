@@ -5,8 +5,7 @@ import type { StandardEvent } from '../standard/standard.ts'
 import { MOVEMENTS, type Movement } from './practised.ts'
 
 /** What can go wrong, as it can be drawn. */
-export const FAULT_FORMS = ['depth', 'lockOut', 'bodyLine', 'hips', 'hands', 'feet', 'swing', 'offBeat'] as const
-export type FaultForm = (typeof FAULT_FORMS)[number]
+export type FaultForm = 'depth' | 'lockOut' | 'bodyLine' | 'hips' | 'hands' | 'feet' | 'swing' | 'offBeat'
 
 /** A form and the name it has on the grader's button. */
 export interface ShownFault {

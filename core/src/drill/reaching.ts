@@ -99,8 +99,7 @@ export const reachAt = (reach: Reach, ms: number): ReachPose => {
   return { share, tipsMm: [near + dart - behind, far + dart - behind] }
 }
 
-export const REACH_RESULTS = ['right', 'dart', 'handAhead', 'off', 'missing'] as const
-export type ReachResult = (typeof REACH_RESULTS)[number]
+export type ReachResult = 'right' | 'dart' | 'handAhead' | 'off' | 'missing'
 
 export interface ScoredReach {
   readonly reach: Reach

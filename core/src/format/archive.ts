@@ -163,7 +163,7 @@ const groupBy = <Item>(items: readonly Item[], keyOf: (item: Item) => string): M
   return groups
 }
 
-export const leafHashes = (signed: Signed): string[] => dayLeaves(signed).map(leafHash)
+const leafHashes = (signed: Signed): string[] => dayLeaves(signed).map(leafHash)
 
 /** The hash a signature is made over. */
 export const dayHead = (signed: Signed): string => merkleRoot(leafHashes(signed))
@@ -180,7 +180,7 @@ export const sealArchive = (archive: Omit<DayArchive, 'leaves' | 'seal'>): DayAr
 export const printArchive = (archive: DayArchive): string => `${canonicalJson(archive)}\n`
 
 /** Texts of an archive by their commitments. */
-export const textsOf = ({ texts }: Pick<DayArchive, 'texts'>): ((commit: string) => string | undefined) => {
+const textsOf = ({ texts }: Pick<DayArchive, 'texts'>): ((commit: string) => string | undefined) => {
   const known = new Map(texts.map(({ commit, text }) => [commit, text]))
   return (commit) => known.get(commit)
 }

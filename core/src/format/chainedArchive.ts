@@ -27,7 +27,7 @@ export const CHAINED_FORMAT = 'able-gauge/day-archive/1'
 
 const FORM: ArchiveForm = { format: CHAINED_FORMAT, lists: [], hashes: 'links', asSent: (part) => part }
 
-export interface ChainedVerdict {
+interface ChainedVerdict {
   readonly entryId: string
   readonly standardHash: string
   readonly inputs: VerdictInputs
@@ -56,7 +56,7 @@ export interface ChainedArchive {
 type Unlinked = Omit<ChainedArchive, 'links'>
 
 /** Every item of an archive in the order it is chained. */
-export const archiveItems = (archive: Unlinked): ChainItem[] => [
+const archiveItems = (archive: Unlinked): ChainItem[] => [
   { place: 'format', item: archive.format },
   { place: 'occasion', item: archive.occasion },
   { place: 'standard', item: archive.standard },
@@ -78,7 +78,7 @@ export interface ChainedParts {
 }
 
 /** What the signature stands for: captures, the log up to the signature, and the verdicts. */
-export const signedItems = ({ captures, records, verdicts }: ChainedParts): ChainItem[] => [
+const signedItems = ({ captures, records, verdicts }: ChainedParts): ChainItem[] => [
   ...withPlaces('captures', captures),
   ...withPlaces('records', records),
   ...withPlaces('verdicts', verdicts),

@@ -123,7 +123,7 @@ export const scoringTable = (
 }
 
 /** The ages of a band: "18 to 29", "40 and over", "all ages". */
-export const printBand = ({ ageFrom, ageTo }: Pick<Band, 'ageFrom' | 'ageTo'>): string =>
+const printBand = ({ ageFrom, ageTo }: Pick<Band, 'ageFrom' | 'ageTo'>): string =>
   ageFrom === 0 && ageTo === undefined ? 'all ages' : printAges(ageFrom, ageTo ?? null)
 
 const byAgeAndCategory = <Row extends Band>(

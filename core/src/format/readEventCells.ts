@@ -11,7 +11,7 @@ import { refused, type Parsed } from '../quantity/parsed.ts'
 import { sensibleRange } from '../kinds/sensibleRange.ts'
 import type { StandardEvent } from '../standard/standard.ts'
 
-export interface WrongCell {
+interface WrongCell {
   readonly column: string
   readonly expected: string
 }
@@ -20,7 +20,7 @@ export type ReadCells =
   { readonly ok: true; readonly measure: Measure } | { readonly ok: false; readonly wrong: readonly WrongCell[] }
 
 /** What a cell may hold in place of a figure. */
-export const ENDS: Readonly<Record<string, EndReason>> = {
+const ENDS: Readonly<Record<string, EndReason>> = {
   'did not finish': 'didNotFinish',
   failed: 'failed',
   'safety breach': 'breach',

@@ -29,7 +29,7 @@ export const REGISTER_LABELS: Readonly<Record<RegisterField, string>> = {
 
 export type RegisterMapping = ColumnOf<RegisterField>
 
-export type RegisterFinding = CellFinding<RegisterField>
+type RegisterFinding = CellFinding<RegisterField>
 
 export interface RegisterReading {
   readonly rows: readonly { readonly line: number; readonly row: RegisterRow }[]

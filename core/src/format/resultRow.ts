@@ -19,7 +19,7 @@ export type ResultRow = Readonly<Record<string, string | undefined>>
 export const RESULT_COLUMNS = ['number', 'birth_date', 'category', 'test_date'] as const
 
 /** A row that could be read: a person as judging needs them, and their measures by event. */
-export interface ReadRow {
+interface ReadRow {
   readonly number: string
   readonly testDate: string
   readonly birthDate: string

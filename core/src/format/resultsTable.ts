@@ -11,7 +11,7 @@ const FURTHER_COLUMNS = ['role', 'body_mass', 'given_name', 'family_name'] as co
 export type ReadTableRow =
   { readonly ok: true; readonly row: ResultRow } | { readonly ok: false; readonly findings: readonly RowFinding[] }
 
-export interface ResultsTable {
+interface ResultsTable {
   /** @param line in the file, for findings @param cells as they stand, in the order of the heading */
   readonly rowOf: (cells: readonly string[], line: number) => ReadTableRow
 }

@@ -15,7 +15,7 @@ export interface GraderTally {
   readonly refusedTimesAttempts: number
 }
 
-export type GraderReading = 'tooFew' | 'alike' | 'stricter' | 'milder'
+type GraderReading = 'tooFew' | 'alike' | 'stricter' | 'milder'
 
 export interface ComparedGrader {
   readonly id: string

@@ -11,7 +11,7 @@ export interface Group {
 export const LEAST_IN_GROUP = 20
 const CHANCE = 0.05
 
-export type GroupReading =
+type GroupReading =
   | 'tooFew'
   /** The one the others are held against. */
   | 'highest'

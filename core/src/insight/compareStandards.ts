@@ -11,7 +11,7 @@ import type { Standard, StandardEvent } from '../standard/standard.ts'
 import { sayOrder } from '../words/sayOrder.ts'
 import { ageEdges, whatIsAsked, type Asked } from './whatIsAsked.ts'
 
-export interface Change {
+interface Change {
   /** The event it is about, or null for the whole standard. */
   readonly eventId: string | null
   readonly what: string

@@ -28,7 +28,7 @@ export const EVENT_RESULTS = ['met', 'short', 'scored', 'open', 'ended', 'exempt
 /** A decision counts as what was decided; whoever never began did not do it. */
 export type EventResult = (typeof EVENT_RESULTS)[number]
 
-export interface EventFactsOfDay {
+interface EventFactsOfDay {
   readonly eventId: string
   readonly kind: EventResult
   /** Why it ended without a measure, or why it is open. */
@@ -52,10 +52,10 @@ export const REPEATS = ['count', 'watch', 'tries', 'method'] as const
  * `count`: a second grader counted beside. `watch`: a second watch. `tries`: the first two tries of one day.
  * `method`: what was stamped by hand beside what an instrument or a card said.
  */
-export type Repeat = (typeof REPEATS)[number]
+type Repeat = (typeof REPEATS)[number]
 
 /** One thing of one person that was measured twice on the day. */
-export interface RepeatFacts {
+interface RepeatFacts {
   readonly eventId: string
   readonly of: Repeat
   /** Which of several things of one event: a hand, a side; empty where there is one. */
@@ -71,7 +71,7 @@ export interface RepeatFacts {
 }
 
 /** What one grader counted and refused of one person. */
-export interface GraderFacts {
+interface GraderFacts {
   readonly eventId: string
   readonly accountId: string
   /** Counted beside the one that stands. */
@@ -95,7 +95,7 @@ export interface PersonFactsOfDay {
 }
 
 /** What one person of the staff did on the day, in captures. */
-export interface StaffFacts {
+interface StaffFacts {
   readonly accountId: string
   readonly captured: number
   /** Corrections of what they captured themselves. */

@@ -8,7 +8,7 @@ export interface Decision {
 
 export const COUNTED = 'counted'
 /** What is said of a repetition by whoever pressed nothing. */
-export const NOT_SEEN = 'notSeen'
+const NOT_SEEN = 'notSeen'
 
 /** How many repetitions got this answer of the first and that of the second. */
 export interface DecisionPair {

@@ -13,7 +13,7 @@ export interface JudgedPerson {
   readonly events: Readonly<Record<string, 'met' | 'short'>>
 }
 
-export interface EventRate {
+interface EventRate {
   readonly eventId: string
   readonly met: number
   readonly of: number

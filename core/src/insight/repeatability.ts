@@ -5,7 +5,7 @@ import type { Interval } from './rate.ts'
 /** A row for each subject, a column for each trial or judge; every row as long as the first. */
 export type Trials = readonly (readonly number[])[]
 
-export interface MeanSquares {
+interface MeanSquares {
   readonly subjects: number
   readonly judges: number
   readonly residual: number

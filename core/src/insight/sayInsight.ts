@@ -6,14 +6,14 @@ import type { ComparedVenue } from './compareVenues.ts'
 import { fisherExact, holm, wilson } from './rate.ts'
 
 /** How many of a group met it, of those who met it or fell short. */
-export interface CountedGroup {
+interface CountedGroup {
   readonly by: string
   readonly key: string
   readonly met: number
   readonly of: number
 }
 
-export interface CountedEventGroup extends CountedGroup {
+interface CountedEventGroup extends CountedGroup {
   readonly eventId: string
 }
 

@@ -25,7 +25,7 @@ export interface PastResult {
 /** A value in the unit of the event, or the reason for which there is none. */
 export type PastMeasure = { readonly value: number; readonly exact?: Fraction } | { readonly ended: EndReason }
 
-export interface ChangedPerson {
+interface ChangedPerson {
   readonly key: string
   readonly category: string
   readonly ageYears: number
@@ -35,7 +35,7 @@ export interface ChangedPerson {
   readonly events: readonly { readonly eventId: string; readonly margin: number | null }[]
 }
 
-export interface GroupImpact {
+interface GroupImpact {
   readonly group: string
   readonly people: number
   readonly metBefore: number
@@ -49,7 +49,7 @@ export interface FairGroup {
   readonly after: { readonly met: number; readonly of: number }
 }
 
-export interface EventImpact {
+interface EventImpact {
   readonly eventId: string
   readonly metBefore: number
   readonly metAfter: number

@@ -22,7 +22,7 @@ import { ownUnitOf } from './ownUnit.ts'
 import { denseLookup, tableLookup } from './scoreTable.ts'
 
 /** What a score is: distance to the good side of a cut, points, place among the classes, or nothing. */
-export type ScoreKind = 'margin' | 'centipoints' | 'class' | 'nothing'
+type ScoreKind = 'margin' | 'centipoints' | 'class' | 'nothing'
 
 export interface CompiledScoring {
   readonly scoring: Scoring
@@ -215,7 +215,7 @@ const relativeScorer = (scoring: RelativeCut): Scorer => {
  * The cut for one body mass: the lesser or greater of the constant and the rounded share.
  * @example 45 % of 70 kg is 31.5 kg; the lesser of that and 34 kg is 31.5 kg
  */
-export const relativeCut = (
+const relativeCut = (
   { of, shareRounding, rows }: RelativeCut,
   band: number,
   bodyMassG: number,

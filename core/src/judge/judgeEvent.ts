@@ -27,8 +27,6 @@ import { traced } from './traced.ts'
 import type { CarriedMark } from '../standard/candidate.ts'
 import type { Step, Trace } from './trace.ts'
 
-export { meets } from './scoreMeasure.ts'
-
 type Complete = Extract<Measure, { kind: 'complete' }>
 
 /**

@@ -21,7 +21,7 @@ export interface ReplayMoment {
 }
 
 /** A doubt of the verdict, at the moment of the first capture it is about. */
-export interface ReplayDoubt {
+interface ReplayDoubt {
   readonly entryId: string
   readonly code: string
   readonly atMs: number

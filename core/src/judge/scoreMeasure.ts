@@ -122,5 +122,5 @@ export const couldBeOtherwise = (
 }
 
 /** Whether a rounded value reaches the cut; a value equal to the cut does. */
-export const meets = (value: number, cut: Pick<Cut, 'value' | 'sense'>): boolean =>
+const meets = (value: number, cut: Pick<Cut, 'value' | 'sense'>): boolean =>
   cut.sense === 'atLeast' ? value >= cut.value : value <= cut.value

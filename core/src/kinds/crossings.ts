@@ -9,8 +9,6 @@ import type { WaveStart } from './waveStart.ts'
 
 export type Crossing = Extract<Capture, { kind: 'crossed' }>
 
-export { SAME_CROSSING_MS }
-
 /** Backups keep a log of their own, beside the laps. */
 export const isOfTimer = ({ payload }: { readonly payload: Crossing['payload'] }): boolean => (payload.watch ?? 1) === 1
 

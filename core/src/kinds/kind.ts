@@ -117,7 +117,7 @@ export interface KindWords<P> {
  * The parts of an event kind that know nothing of its referee's states. Its functions are written as methods, so that the table can hold all kinds side by side: whoever asks a kind hands it
  * its own protocol, which `kindOf` sees to.
  */
-export interface KindParts<P extends ProtocolBase> {
+interface KindParts<P extends ProtocolBase> {
   readonly name: string
   readonly protocol: new () => P
   /** A protocol to begin a new event with, but for its kind; every figure is there to be changed. */

@@ -17,7 +17,7 @@ import { timedDistance } from './timedDistance/timedDistance.ts'
 import { untimedTask } from './untimedTask/untimedTask.ts'
 import { workChain } from './workChain/workChain.ts'
 
-export const KINDS = {
+const KINDS = {
   repetitionsInTime,
   repetitionsToFailure,
   repetitionsToCadence,

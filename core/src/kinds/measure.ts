@@ -107,7 +107,7 @@ export type Reading =
     }
 
 /** What every measure carries besides. */
-export interface Observed {
+interface Observed {
   readonly notes: readonly Note[]
   /** What happened against a rule or against sense; a person decides. It never changes the measure. */
   readonly doubts?: readonly Doubt[]

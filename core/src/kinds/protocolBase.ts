@@ -47,7 +47,7 @@ export class WatchRule {
   @Choice(['middle', 'slower', 'mean']) ofThree!: 'middle' | 'slower' | 'mean'
 }
 
-export const SPEAKERS = ['grader', 'candidate', 'signal'] as const
+const SPEAKERS = ['grader', 'candidate', 'signal'] as const
 export type Speaker = (typeof SPEAKERS)[number]
 
 /** One word of a start, and who says it. */
@@ -63,7 +63,7 @@ export class StartWords {
   @Optional() @Whole(300, 10_000) everyMs?: number
 }
 
-export const CONSEQUENCES = ['stands', 'fails', 'breach'] as const
+const CONSEQUENCES = ['stands', 'fails', 'breach'] as const
 export type Consequence = (typeof CONSEQUENCES)[number]
 
 /** A reason of this event that ends it, at one touch, and what becomes of what was done so far. */

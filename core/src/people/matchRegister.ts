@@ -23,7 +23,7 @@ export interface RegisteredPerson extends RegisterRow {
   readonly isWithin: boolean
 }
 
-export const REGISTERED_FIELDS = [
+const REGISTERED_FIELDS = [
   'number',
   'givenName',
   'familyName',

@@ -17,14 +17,14 @@ export interface SoFar {
 }
 
 /** People waiting at one moment, over the simulated days. */
-export interface Queue {
+interface Queue {
   readonly atMs: number
   readonly low: number
   readonly middle: number
   readonly high: number
 }
 
-export interface SimulatedEvent {
+interface SimulatedEvent {
   readonly eventId: string
   readonly queue: readonly Queue[]
   /** The most that wait at once, in the middle of the days. */

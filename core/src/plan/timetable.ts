@@ -154,7 +154,7 @@ export const makeTimetable = (task: TimetableTask): Timetable => {
 }
 
 /** The events in the order a wave does them. */
-export const orderOf = ({ events }: Pick<TimetableTask, 'events'>, { order }: TimetableWave): TimetableEvent[] =>
+const orderOf = ({ events }: Pick<TimetableTask, 'events'>, { order }: TimetableWave): TimetableEvent[] =>
   order ? order.flatMap((id) => events.find(({ eventId }) => eventId === id) ?? []) : [...events]
 
 const keyOf = (eventId: string, wave: number): string => `${wave} ${eventId}`

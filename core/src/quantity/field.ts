@@ -22,8 +22,6 @@ export interface FieldForm {
   readonly shuttles?: readonly number[]
 }
 
-export type FieldRefusal = 'field.empty' | 'field.form'
-
 /**
  * Reads a field. A length or a mass may name its unit; without one it is in `shownIn`.
  * @returns a whole number in the base unit, or the reason for refusing, with an example of what is expected

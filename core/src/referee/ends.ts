@@ -5,7 +5,7 @@ import type { Attempted, End, EndBy } from './referee.ts'
 type Stop = Extract<Capture, { kind: 'stopped' }>
 
 /** Reasons that end an event whatever was done: nothing is measured. */
-export const END_REASONS = ['didNotFinish', 'failed', 'breach', 'safety', 'withdrawn', 'disqualified'] as const
+const END_REASONS = ['didNotFinish', 'failed', 'breach', 'safety', 'withdrawn', 'disqualified'] as const
 export type EndReason = (typeof END_REASONS)[number]
 
 export const isEndReason = (by: string): by is EndReason => (END_REASONS as readonly string[]).includes(by)
@@ -18,7 +18,7 @@ export const ruledEnd = (end: End | null): { readonly reason: EndReason; readonl
 
 const isRuling = (reason: EndBy): boolean => reason === 'disqualified' || reason === 'breach'
 
-export const endBy = ({ payload: { reason, note }, atMs }: Stop): End => ({
+const endBy = ({ payload: { reason, note }, atMs }: Stop): End => ({
   by: reason,
   atMs,
   ...(note ? { note } : {}),

@@ -1,5 +1,5 @@
 /** What the referee of an event kind has to offer, and what it says. It is pure and knows one candidate. */
-import type { Capture, CaptureKind, Observation, StopReason } from '../capture/capture.ts'
+import type { Capture, Observation, StopReason } from '../capture/capture.ts'
 import type { Stamp } from '../capture/elapsed.ts'
 import type { RefereeCode } from './codes.ts'
 import type { Span } from './span.ts'
@@ -119,10 +119,4 @@ export interface Referee<P, S extends Attempted> {
   doubts?(protocol: P, state: S): readonly Doubt[]
   /** Goes on from a figure that a new holder states. */
   goOnFrom?(state: S, figure: number): S
-}
-
-/** Whose count it is, where several can capture the same. */
-export interface Holding {
-  /** Captures that count from the holder alone; all others count from anybody with the right. */
-  readonly held: ReadonlySet<CaptureKind>
 }

@@ -4,7 +4,7 @@ import { beginAttempt, type Attempt, type Refereed, type Standing } from './atte
 import type { Attempted, Person } from './referee.ts'
 
 /** For rules that do not look at the person. */
-export const ANYBODY: Person = { entryId: '', wave: 0, category: '' }
+const ANYBODY: Person = { entryId: '', wave: 0, category: '' }
 
 /**
  * One candidate's attempt after all their captures.

@@ -2,7 +2,7 @@
 import type { Sense } from '../kinds/kind.ts'
 
 /** In the order they are printed. */
-export const CHAPTERS = ['done', 'counts', 'ends', 'table', 'notes'] as const
+const CHAPTERS = ['done', 'counts', 'ends', 'table', 'notes'] as const
 export type Chapter = (typeof CHAPTERS)[number]
 
 export const CHAPTER_NAMES: Readonly<Record<Chapter, string>> = {

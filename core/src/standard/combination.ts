@@ -7,7 +7,7 @@ class CombinationBase {
 }
 
 /** Every event has to be met. */
-export class EveryEventMet extends CombinationBase {
+class EveryEventMet extends CombinationBase {
   @Choice(['everyEventMet']) kind!: 'everyEventMet'
 }
 
@@ -28,13 +28,13 @@ export class PointsTotal extends CombinationBase {
 }
 
 /** So many of the events have to be met. */
-export class BestOf extends CombinationBase {
+class BestOf extends CombinationBase {
   @Choice(['bestOf']) kind!: 'bestOf'
   @Whole(1, 40) eventsToMeet!: number
 }
 
 /** Nothing is judged: baselines and wellbeing checks. */
-export class TookPart extends CombinationBase {
+class TookPart extends CombinationBase {
   @Choice(['tookPart']) kind!: 'tookPart'
 }
 

@@ -40,7 +40,7 @@ export interface TableChoices {
 }
 
 /** What was made of one cell. */
-export type CellReading =
+type CellReading =
   | PrintedValue
   | { readonly as: 'heading'; readonly said: string }
   | { readonly as: 'points'; readonly text: string; readonly value: number }

@@ -16,7 +16,7 @@ export class Rounding {
 }
 
 /** One cut for everybody. Exactly one of `atLeast` and `atMost` is given, as the event's kind asks. */
-export class SingleCut {
+class SingleCut {
   @Choice(['singleCut']) kind!: 'singleCut'
   @Choice(UNITS) unit!: Unit
   @Optional() @Whole(LOWEST, HIGHEST) atLeast?: number
@@ -24,13 +24,13 @@ export class SingleCut {
 }
 
 /** One row of a banded table: the people it is for, and their cut. */
-export class BandRow extends Band {
+class BandRow extends Band {
   @Optional() @Whole(LOWEST, HIGHEST) atLeast?: number
   @Optional() @Whole(LOWEST, HIGHEST) atMost?: number
 }
 
 /** A cut for each band of age and scoring category. */
-export class CutByBand {
+class CutByBand {
   @Choice(['cutByBand']) kind!: 'cutByBand'
   @Choice(UNITS) unit!: Unit
   @NestedList(() => BandRow, 1, 200) rows!: BandRow[]
@@ -116,14 +116,14 @@ export class NormClasses {
 }
 
 /** Finished in order with all work done, within the limit if there is one. */
-export class Completion {
+class Completion {
   @Choice(['completion']) kind!: 'completion'
   @Choice(UNITS) unit!: Unit
   @Optional() @Whole(1, HIGHEST) atMost?: number
 }
 
 /** Took part; nothing is judged. */
-export class Effort {
+class Effort {
   @Choice(['effort']) kind!: 'effort'
 }
 

@@ -18,7 +18,7 @@ export interface TypedCode {
   readonly step: number | null
   readonly recovery: string | null
 }
-export const NO_CODE: TypedCode = { step: null, recovery: null }
+const NO_CODE: TypedCode = { step: null, recovery: null }
 
 export const newSecret = (): string => generateSecret()
 

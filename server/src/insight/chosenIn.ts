@@ -30,7 +30,7 @@ export interface Asked<Query extends InsightQuery = InsightQuery> {
 }
 
 /** @throws Problem 422 for a filter that is none, 404 for a unit out of reach */
-export const queryIn = <Query extends object>(type: new () => Query, { request }: Pick<Call, 'request'>): Query => {
+const queryIn = <Query extends object>(type: new () => Query, { request }: Pick<Call, 'request'>): Query => {
   const parsed = parseDocument(type, { ...request.query })
   if (!parsed.ok) throw invalidInput(parsed.findings)
   return parsed.value

@@ -7,7 +7,7 @@ import { listPairs, listRepeats, listRetests, type Pairs } from '../store/insigh
 import { eventsOf, type Asked } from './chosenIn.ts'
 
 /** Within two months somebody is much the same. */
-export const WITHIN_DAYS = 60
+const WITHIN_DAYS = 60
 const MOST_POINTS = 1_500
 
 export const repeatsOf = async (

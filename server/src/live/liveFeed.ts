@@ -2,7 +2,7 @@
 import type { Logger } from 'pino'
 import { listenForNotices, type Listener, type Notice } from '../store/dayNotices.ts'
 
-export type Wake = (notice: Notice) => void
+type Wake = (notice: Notice) => void
 
 export interface LiveFeed {
   /** Counts the notices heard about a day: what was read before the last one may lack something. */

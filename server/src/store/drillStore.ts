@@ -3,7 +3,7 @@ import type { DrillBody, DrillLevel, DrillMark, DrillResult, Practised } from '@
 import type { DrillWorth } from '@able-gauge/core/drill'
 import type { Database } from '../database.ts'
 
-export type KeptDrill = Omit<DrillBody, 'id'> & { readonly id: string }
+type KeptDrill = Omit<DrillBody, 'id'> & { readonly id: string }
 
 /** Keeps a set; one that is sent twice is kept once. */
 export const addDrill = async (db: Database, accountId: string, drill: DrillBody, worth: DrillWorth): Promise<void> => {

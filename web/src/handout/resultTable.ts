@@ -3,7 +3,7 @@ import { printPoints, type Verdict } from '@able-gauge/core'
 import { byBib, type Day } from '../day/day.ts'
 import { chipOf, figureOf, wordFor } from '../ui/verdictWords.ts'
 
-export type Cell = string | number | null
+type Cell = string | number | null
 
 export interface ResultTable {
   readonly heading: readonly string[]

@@ -5,7 +5,6 @@ import type { Filters } from './insightCalls.ts'
 
 /** What every view is filtered by. */
 export const FILTERS = ['standard', 'version', 'from', 'to', 'unit', 'category', 'age', 'venue'] as const
-export type Filter = (typeof FILTERS)[number]
 
 export const useFilters = () => {
   const route = useRoute()

@@ -72,7 +72,7 @@ const mostTelling = (conflicts: readonly TimetableConflict[]): TimetableConflict
   return [...kept.values()]
 }
 
-export const sayConflict = (day: Day, conflict: TimetableConflict): string => {
+const sayConflict = (day: Day, conflict: TimetableConflict): string => {
   const nameOf = (id: string): string => eventName(day, id)
   const staffName = (id: string): string =>
     day.staff.find(({ accountId }) => accountId === id)?.displayName ?? 'Somebody'

@@ -13,7 +13,7 @@ export interface PracticeSet {
   readonly more?: string
 }
 
-export const FINISHERS = 24
+const FINISHERS = 24
 const ON_THE_LINE = 6
 
 /** How many can be watched at once. */

@@ -1,7 +1,7 @@
 /** How an event can be captured: as it happens, several who start together, or figures typed from a card. */
 import { kindOf, type Protocol } from '@able-gauge/core'
 
-export const MODES = ['live', 'lanes', 'typed'] as const
+const MODES = ['live', 'lanes', 'typed'] as const
 export type CaptureMode = (typeof MODES)[number]
 
 export const modesFor = (protocol: Protocol): readonly CaptureMode[] => {

@@ -59,7 +59,7 @@ export const CONSOLES: Readonly<Record<EventKind, Consoles>> = {
 export const READINGS = opened(() => import('./kinds/readings/ReadingsConsole.vue'))
 
 /** The console of an event, as far as its kind and the way it is captured tell. */
-export const consoleOf = ({ protocol }: Pick<StandardEvent, 'protocol'>, mode: CaptureMode): Component | undefined => {
+const consoleOf = ({ protocol }: Pick<StandardEvent, 'protocol'>, mode: CaptureMode): Component | undefined => {
   if (mode === 'typed' || kindOf(protocol).isRead?.(protocol)) return READINGS
   const { ofOne, ofGroup, inLanes } = CONSOLES[protocol.kind]
   return mode === 'lanes' ? inLanes : (ofGroup ?? ofOne ?? READINGS)

@@ -5,8 +5,7 @@ import { fullName } from '../day/day.ts'
 import { useRests } from './useRests.ts'
 import type { useCandidates } from './useQueue.ts'
 
-export const SHOWN = ['all', 'waiting', 'resting'] as const
-export type Shown = (typeof SHOWN)[number]
+export type Shown = 'all' | 'waiting' | 'resting'
 
 /** Fewer are seen at a glance. */
 const WORTH_SEARCHING = 8

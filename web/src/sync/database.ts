@@ -18,7 +18,7 @@ export interface WaitingCapture {
   readonly unsurePage?: string
 }
 
-export interface KeptDay {
+interface KeptDay {
   readonly occasionId: string
   /** Whose view of the day it is: others may see more of a person, or less. */
   readonly accountId: string
@@ -26,7 +26,7 @@ export interface KeptDay {
   readonly keptMs: number
 }
 
-export interface KeptCapture {
+interface KeptCapture {
   readonly id: string
   readonly occasionId: string
   readonly capture: RecordedCapture

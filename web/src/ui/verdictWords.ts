@@ -2,7 +2,7 @@
 import { printPoints, type Mark, type Step, type Verdict } from '@able-gauge/core'
 import { houseWords } from './houseStyle.ts'
 
-export type ChipLook = 'met' | 'short' | 'decide' | 'out' | 'going'
+type ChipLook = 'met' | 'short' | 'decide' | 'out' | 'going'
 
 export interface Chip {
   readonly word: string

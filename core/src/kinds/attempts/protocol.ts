@@ -1,7 +1,7 @@
 import { Choice, Flag, Optional, TextList, Whole } from '../../document/rules.ts'
 import { ProtocolBase } from '../protocolBase.ts'
 
-export const SELECTIONS = ['best', 'mean', 'last', 'sum'] as const
+const SELECTIONS = ['best', 'mean', 'last', 'sum'] as const
 export type Selection = (typeof SELECTIONS)[number]
 
 /** The best, mean, last or sum of several readings: grip, jump, reach, throw. */

@@ -1,7 +1,7 @@
 import { Choice, Flag, Nested, NestedList, Optional, Text } from '../../document/rules.ts'
 import { ProtocolBase } from '../protocolBase.ts'
 
-export const BODY_MEASURES = ['mass', 'height', 'waist', 'composition'] as const
+const BODY_MEASURES = ['mass', 'height', 'waist', 'composition'] as const
 export type BodyMeasureId = (typeof BODY_MEASURES)[number]
 
 export class BodyMeasure {

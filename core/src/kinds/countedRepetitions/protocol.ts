@@ -2,7 +2,7 @@
 import { Choice, Flag, Nested, NestedList, Optional, Slug, Text, TextList, Whole } from '../../document/rules.ts'
 import { ProtocolBase } from '../protocolBase.ts'
 
-export const REST_PLACES = ['nowhere', 'up', 'upOrDown'] as const
+const REST_PLACES = ['nowhere', 'up', 'upOrDown'] as const
 export type RestPlace = (typeof REST_PLACES)[number]
 
 /** One reason for which a repetition is refused, as it stands on the grader's button. */

@@ -9,7 +9,7 @@ import { ONE_LIFT_MS } from '../../referee/thresholds.ts'
 import { NOTHING_STAMPED, type Stamped } from '../stamped.ts'
 import type { HeaviestLift } from './protocol.ts'
 
-export interface Lift {
+interface Lift {
   readonly loadG: number
   readonly good: boolean
   readonly atMs: number

@@ -1,7 +1,7 @@
 import { Choice, Nested, NestedList, Optional, TextList, Whole } from '../../document/rules.ts'
 import { ProtocolBase } from '../protocolBase.ts'
 
-export const SHUTTLE_COUNTS = ['lastCompletedLevel', 'levelBeforeFirstMiss', 'lastShuttle'] as const
+const SHUTTLE_COUNTS = ['lastCompletedLevel', 'levelBeforeFirstMiss', 'lastShuttle'] as const
 export type ShuttleCounts = (typeof SHUTTLE_COUNTS)[number]
 
 export class ShuttleLevel {

@@ -13,7 +13,7 @@ import { stoppedAtLimit } from '../limit.ts'
 import { NOTHING_STAMPED, type Stamped } from '../stamped.ts'
 import type { Station, StationCourse } from './protocol.ts'
 
-export interface Split {
+interface Split {
   readonly part: string
   /** From the start. */
   readonly elapsedMs: number

@@ -12,7 +12,7 @@ export interface ChainPace {
 /** A steady beginner's pace, to plan by where nobody has one of their own. */
 export const USUAL_CHAIN_PACE: ChainPace = { msPer100M: 30_000, msPerRepetition: 2_000, mostInASet: 10 }
 
-export interface PlannedSegment {
+interface PlannedSegment {
   readonly segmentId: string
   readonly name: string
   /** Sizes of the sets; empty for a distance. */

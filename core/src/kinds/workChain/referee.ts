@@ -13,7 +13,7 @@ import { stoppedAtLimit } from '../limit.ts'
 import { NOTHING_STAMPED, type Stamped } from '../stamped.ts'
 import type { ChainSegment, WorkChain } from './protocol.ts'
 
-export interface ChainPart {
+interface ChainPart {
   readonly segment: ChainSegment
   /** Repetitions done; 0 for a distance. */
   readonly repetitions: number

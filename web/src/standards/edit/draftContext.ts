@@ -8,7 +8,7 @@ export interface Named {
 }
 
 /** What is referred to elsewhere in the document, by the property that refers to it. */
-export type Referred = 'event' | 'alternate' | 'category' | 'role'
+type Referred = 'event' | 'alternate' | 'category' | 'role'
 
 export interface DraftContext {
   /** Counts what was put back or mended: whatever a form keeps beside the document has to be read anew. */

@@ -3,7 +3,7 @@ import { useElementSize, useEventListener } from '@vueuse/core'
 import { computed, ref, type ComputedRef, type Ref } from 'vue'
 
 /** Height of a tile with the gap under it, in px; the tiles' style keeps it. */
-export const TILE_ROW_PX = 113
+const TILE_ROW_PX = 113
 /** Fewer are simply all there. */
 const WINDOWED_FROM = 60
 const ROWS_AROUND = 2
