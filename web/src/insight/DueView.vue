@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Who is due for a test by what the house asks: a list to hand round, and a day made of it at one press. */
 import { mayCome, printDate, printDueDates, type DuePerson } from '@able-gauge/core'
-import { BButton, BDropdown, BDropdownItemButton, BFormCheckbox, BFormSelect } from 'bootstrap-vue-next'
+import { BButton, BDropdown, BDropdownItemButton, BFormCheckbox } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { usePdf } from '../handout/usePdf.ts'
 import { useSession } from '../session/sessionStore.ts'
@@ -11,6 +11,7 @@ import { saveFile } from '../ui/saveFile.ts'
 import { saveCsvTable, saveXlsxTable } from '../ui/saveTable.ts'
 import DueDayDialog from './DueDayDialog.vue'
 import { DUE_WORDS, dueTable, sayDue, shortInWords } from './dueWords.ts'
+import FilterChip from './FilterChip.vue'
 import { readDue } from './insightCalls.ts'
 import { useFilters } from './useFilters.ts'
 import { useLooked } from './useLooked.ts'
@@ -47,6 +48,12 @@ const eventsHere = computed(() => {
   const here = new Map(called.value.flatMap(({ shortIn }) => shortIn).map(({ id, name }) => [id, name]))
   return [{ value: '', text: 'any event' }, ...[...here].map(([value, text]) => ({ value, text: `short in ${text}` }))]
 })
+/** One unit, or nobody who was short in anything, is no choice. */
+const choices = computed(() => [
+  { name: 'state', label: 'How they stand', options: states.value },
+  ...(unitsHere.value.length > 2 ? [{ name: 'unit', label: 'Unit', options: unitsHere.value }] : []),
+  ...(eventsHere.value.length > 1 ? [{ name: 'event', label: 'Event', options: eventsHere.value }] : []),
+])
 const shown = computed(() =>
   called.value.filter(
     ({ state, unitId, shortIn }) =>
@@ -97,35 +104,21 @@ const savePdf = async (): Promise<void> => {
     <template v-else>
       <div class="top">
         <div class="filters no-print" role="group" aria-label="Who is shown">
-          <BFormSelect
+          <FilterChip
             :model-value="calls[call]?.name ?? ''"
-            class="chip chosen"
             :options="calls.map(({ name }) => ({ value: name, text: name }))"
-            aria-label="Call"
-            @update:model-value="(name) => set({ call: String(name), state: '', unit: '', event: '' })"
+            label="Call"
+            is-chosen
+            @update:model-value="(name) => set({ call: name, state: '', unit: '', event: '' })"
           />
-          <BFormSelect
-            :model-value="valueOf('state')"
-            class="chip"
-            :options="states"
-            aria-label="How they stand"
-            @update:model-value="(state) => set({ state: String(state) })"
-          />
-          <BFormSelect
-            v-if="unitsHere.length > 2"
-            :model-value="valueOf('unit')"
-            class="chip"
-            :options="unitsHere"
-            aria-label="Unit"
-            @update:model-value="(unit) => set({ unit: String(unit) })"
-          />
-          <BFormSelect
-            v-if="eventsHere.length > 1"
-            :model-value="valueOf('event')"
-            class="chip"
-            :options="eventsHere"
-            aria-label="Event"
-            @update:model-value="(event) => set({ event: String(event) })"
+          <FilterChip
+            v-for="{ name, label, options } in choices"
+            :key="name"
+            :model-value="valueOf(name)"
+            :options="options"
+            :label="label"
+            :is-chosen="valueOf(name) !== ''"
+            @update:model-value="(value) => set({ [name]: value })"
           />
         </div>
         <div class="deeds no-print">
@@ -203,15 +196,6 @@ const savePdf = async (): Promise<void> => {
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
-}
-.chip {
-  width: auto;
-  max-width: 340px;
-  font-weight: 650;
-}
-.chosen {
-  background-color: var(--tint);
-  border-color: var(--bar-2);
 }
 .box {
   overflow-x: auto;

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** What is looked at, as a row of choices; an open one is outlined, a chosen one filled. */
 import { AGE_GROUPS, printDate, type InsightAnswer } from '@able-gauge/core'
-import { BButton, BFormSelect } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import DateField from '../ui/DateField.vue'
 import { useUnits } from '../session/unitStore.ts'
+import FilterChip from './FilterChip.vue'
 import { useFilters } from './useFilters.ts'
 
 const props = defineProps<{ answer: InsightAnswer }>()
@@ -78,34 +79,32 @@ const about = computed(() => {
 
 <template>
   <div class="filters no-print" role="group" aria-label="What is looked at">
-    <BFormSelect
+    <FilterChip
       :model-value="standardId"
       :options="standards"
-      class="chip chosen"
-      aria-label="Standard"
-      @update:model-value="(id) => set({ standard: String(id) })"
+      label="Standard"
+      is-chosen
+      @update:model-value="(id) => set({ standard: id })"
     />
-    <BFormSelect
+    <FilterChip
       :model-value="asksDays ? OTHER_DAYS : period"
       :options="periods"
-      class="chip"
-      :class="{ chosen: period !== ALL_YEARS }"
-      aria-label="Time"
-      @update:model-value="(value) => choosePeriod(String(value))"
+      label="Time"
+      :is-chosen="period !== ALL_YEARS"
+      @update:model-value="choosePeriod"
     />
     <template v-if="asksDays">
       <DateField v-model="from" class="day" aria-label="From" />
       <DateField v-model="to" class="day" aria-label="To" />
     </template>
-    <BFormSelect
+    <FilterChip
       v-for="{ name, label, options } in choices.filter((one) => one.options.length > 2)"
       :key="name"
       :model-value="valueOf(name)"
-      :options="options.map(([value, text]) => ({ value, text }))"
-      class="chip"
-      :class="{ chosen: valueOf(name) !== '' }"
-      :aria-label="label"
-      @update:model-value="(value) => set({ [name]: String(value) })"
+      :options="options.map(([value = '', text = '']) => ({ value, text }))"
+      :label="label"
+      :is-chosen="valueOf(name) !== ''"
+      @update:model-value="(value) => set({ [name]: value })"
     />
     <BButton v-if="isFiltered" variant="quiet" size="sm" @click="clear">Show all</BButton>
     <small class="quiet about">{{ about }}</small>
@@ -119,25 +118,10 @@ const about = computed(() => {
   align-items: center;
   gap: 8px;
 }
-.chip {
-  width: auto;
-  max-width: 300px;
-  font-weight: 650;
-}
-.chosen {
-  background-color: var(--tint);
-  border-color: var(--bar-2);
-}
 .day {
   width: 150px;
 }
 .about {
   margin-left: 4px;
-}
-@media (max-width: 700px) {
-  .chip {
-    max-width: 100%;
-    flex: 1 1 40%;
-  }
 }
 </style>
