@@ -8,13 +8,12 @@ import {
   practisedAs,
   practiceEvent,
   practiceOf,
-  REACHES,
   reachAt,
   reachingAt,
   reachLasts,
   readingAnswer,
   readingOf,
-  readingsIn,
+  readingsSent,
   scoreBody,
   scoreReaches,
   type Reach,
@@ -23,7 +22,7 @@ import {
 
 const EVENT = demoStandard('active-staff-check-v1').events.find(({ id }) => id === 'reach')
 if (!EVENT) throw new Error('The staff check has a reach.')
-const RULER = { zeroMm: 200, stepMm: 5, holdMs: 2_000, lesserHand: true }
+const RULER = { zeroMm: 200, stepMm: 5, holdMs: 2_000, lesserHand: true, tries: 8 }
 const SPECS = fc.record({
   level: fc.constantFrom(...DRILL_LEVELS),
   seed: fc.integer({ min: 1, max: 9_999 }),
@@ -32,7 +31,7 @@ const SPECS = fc.record({
 test('what a protocol says of its ruler is what is practised on', () => {
   expect(practiceOf(EVENT.protocol)?.ruler).toEqual(RULER)
   expect(practisedAs(EVENT)).toEqual(['reach'])
-  expect(practiceEvent(EVENT).protocol).toMatchObject({ attemptsAllowed: REACHES, zero: 200 })
+  expect(practiceEvent(EVENT).protocol).toMatchObject({ attemptsAllowed: 8, zero: 200 })
   // nothing of a throw is read by eye from a foot line
   const thrown = demoStandard('guard-service-v4').events.find(({ id }) => id === 'throw')
   expect(thrown && practisedAs(thrown)).toEqual([])
@@ -130,5 +129,5 @@ test('a set is worth what was sent: all read rightly is 1, and of two readings o
   const { faults } = scoreBody(EVENT, { ...sent, answers: [] })
   const darting = reaches.filter(({ dartsMm }) => dartsMm > 0).length
   expect(faults.find(({ reasonId }) => reasonId === 'dart')).toMatchObject({ shown: darting, seen: 0 })
-  expect(readingsIn([{ answer: readingAnswer(2, 245) }]).slice(0, 3)).toEqual([null, 245, null])
+  expect(readingsSent(reaches, [{ answer: readingAnswer(2, 245) }]).slice(0, 3)).toEqual([null, 245, null])
 })

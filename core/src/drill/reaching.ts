@@ -6,8 +6,6 @@ import type { RulerRead } from '../kinds/kind.ts'
 import { seededRandom } from '../random/random.ts'
 import type { DrillLevel } from './practised.ts'
 
-export const REACHES = 8
-
 export interface ReachSpec {
   readonly level: DrillLevel
   readonly seed: number
@@ -49,7 +47,7 @@ export const makeReaches = ({ level, seed }: ReachSpec, ruler: RulerRead): Reach
   const random = seededRandom(seed * 64 + 62)
   const { wrong, steps, longerMs } = LEVELS[level]
   const some = (): number => random.whole(...steps) * ruler.stepMm
-  return Array.from({ length: REACHES }, (_, at): Reach => {
+  return Array.from({ length: ruler.tries }, (_, at): Reach => {
     const mm = random.whole(Math.ceil(ENDS.least / ruler.stepMm), Math.floor(ENDS.most / ruler.stepMm)) * ruler.stepMm
     const back = Math.max(0, ruler.zeroMm + mm)
     const ahead = ruler.lesserHand && random.next() < wrong ? back + some() : back
@@ -145,7 +143,10 @@ const resultOf = (reach: Reach, readMm: number | null): ReachResult => {
 export const readingAnswer = (no: number, mm: number): string => `${no}-${Math.max(0, Math.round(mm))}`
 
 /** Readings as they were sent, one for each reach; of several the latest. @param answers in the order they were made */
-export const readingsIn = (answers: readonly { readonly answer: string }[]): (number | null)[] => {
+export const readingsSent = (
+  reaches: readonly Reach[],
+  answers: readonly { readonly answer: string }[],
+): (number | null)[] => {
   const read = new Map(answers.map(({ answer }) => answer.split('-').map(Number) as [no: number, mm: number]))
-  return Array.from({ length: REACHES }, (_, at) => read.get(at + 1) ?? null)
+  return reaches.map(({ no }) => read.get(no) ?? null)
 }

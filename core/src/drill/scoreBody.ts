@@ -1,7 +1,7 @@
 /** A set as it was sent, scored where it is kept: what the browser thinks of it is not asked. */
 import type { StandardEvent } from '../standard/standard.ts'
 import { makeFinish, scoreFinish } from './finishLine.ts'
-import { makeReaches, readingsIn, scoreReaches } from './reaching.ts'
+import { makeReaches, readingsSent, scoreReaches } from './reaching.ts'
 import { makeDrill } from './makeDrill.ts'
 import { movementsFor, practiceOf } from './movement.ts'
 import { isMovement, type DrillLevel, type Practised } from './practised.ts'
@@ -91,7 +91,8 @@ export const scoreBody = (event: Event, worked: WorkedDrill): DrillWorth => {
 const worthOfReaches = (event: Event, worked: WorkedDrill): DrillWorth => {
   const { ruler } = practiceOf(event.protocol) ?? {}
   if (!ruler) throw new RangeError('Nothing of this event is read from a ruler.')
-  const { reaches, right } = scoreReaches(makeReaches(worked, ruler), readingsIn(inOrder(worked)))
+  const made = makeReaches(worked, ruler)
+  const { reaches, right } = scoreReaches(made, readingsSent(made, inOrder(worked)))
   const fault = (reasonId: string, label: string, isShown: (one: (typeof reaches)[number]) => boolean) => {
     const shown = reaches.filter(isShown)
     const seen = shown.filter(({ result }) => result === 'right').length

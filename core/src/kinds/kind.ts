@@ -86,6 +86,8 @@ export interface RulerRead {
   readonly holdMs: number
   /** Whether the hand further back is read. */
   readonly lesserHand: boolean
+  /** How many tries a set has. */
+  readonly tries: number
 }
 
 /** How a grader's eye is practised on an event. */

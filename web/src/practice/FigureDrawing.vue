@@ -10,6 +10,8 @@ const props = defineProps<{
   /** Heights of bars, in cm. */
   bars?: readonly number[]
   label: string
+  /** Looks to the right. */
+  mirrored?: boolean
 }>()
 
 const at = ({ x, y }: Point): string => `${x.toFixed(1)} ${(-y).toFixed(1)}`
@@ -32,7 +34,7 @@ const box = computed(() => {
 </script>
 
 <template>
-  <svg :viewBox="box" role="img" :aria-label="label" preserveAspectRatio="xMidYMid meet">
+  <svg :class="{ mirrored }" :viewBox="box" role="img" :aria-label="label" preserveAspectRatio="xMidYMid meet">
     <rect :x="frame[0] - 500" y="0" :width="frame[2] + 1000" height="400" class="floor" />
     <slot name="behind" />
     <line :x1="frame[0] - 500" :x2="frame[0] + frame[2] + 500" y1="0" y2="0" class="ground" />
@@ -48,6 +50,9 @@ svg {
   display: block;
   width: 100%;
   height: 100%;
+}
+.mirrored {
+  transform: scaleX(-1);
 }
 path {
   fill: none;

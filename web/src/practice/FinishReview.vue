@@ -82,24 +82,8 @@ const apart = (stampedAtMs: number | null, crossesAtMs: number): string => {
   </main>
 </template>
 
+<style scoped src="./figuresBack.css"></style>
 <style scoped>
-.review {
-  display: grid;
-  grid-template-columns: minmax(280px, 340px) minmax(0, 1fr);
-  gap: 14px;
-  padding: 16px 20px;
-  align-items: start;
-}
-.sheet {
-  padding: 14px 18px;
-}
-h1 {
-  font-size: 1.25rem;
-  margin: 0;
-}
-.eye p {
-  margin: 4px 0 0;
-}
 table {
   width: 100%;
 }
@@ -115,14 +99,5 @@ thead th {
 tr:not(.right) td:last-child {
   color: var(--short);
   font-weight: 650;
-}
-.review > :deep(.next) {
-  grid-column: 1 / -1;
-}
-@media (max-width: 900px) {
-  .review {
-    grid-template-columns: minmax(0, 1fr);
-    padding: 10px 12px;
-  }
 }
 </style>

@@ -139,12 +139,13 @@ const freshWord = (mark: DrillMark): string =>
       <ul class="events">
         <li v-for="one in choices" :key="one.key">
           <button :class="{ chosen: one.key === chosen }" :aria-pressed="one.key === chosen" @click="chosen = one.key">
-            <span class="poster" :class="one.what">
+            <span class="poster">
               <FigureDrawing
                 v-if="one.what !== 'finishLine'"
                 :shapes="posterOf(one.what)"
                 :frame="frameOf(one.what, 'side')"
                 :bars="barsOf(one.what)"
+                :mirrored="one.what === 'reach'"
                 label=""
               />
               <span v-else class="figures line-poster">1 2 3</span>
@@ -227,9 +228,6 @@ const freshWord = (mark: DrillMark): string =>
 </template>
 
 <style scoped>
-.reach :deep(svg) {
-  transform: scaleX(-1);
-}
 .lead {
   max-width: 78ch;
 }

@@ -4,7 +4,7 @@ import { printField, type DrillResult, type Standard } from '@able-gauge/core'
 import {
   READ_WITHIN_MM,
   readingOf,
-  readingsIn,
+  readingsSent,
   scoreReaches,
   type ReachResult,
   type ScoredReach,
@@ -28,7 +28,10 @@ const emit = defineEmits<{ again: [] }>()
 
 const CM = { unit: 'mm', shownIn: 'cm' } as const
 const inCm = (mm: number | null): string => (mm === null ? '' : `${printField(mm, CM)} cm`)
-const score = computed(() => scoreReaches(props.atWork.reaches, readingsIn(props.atWork.answers.value)))
+const score = computed(() => {
+  const { reaches, answers } = props.atWork
+  return scoreReaches(reaches, readingsSent(reaches, answers.value))
+})
 const WORDS: Readonly<Record<ReachResult, string>> = {
   right: 'right',
   dart: 'that is where they darted to',
@@ -88,24 +91,8 @@ const marksOf = ({ reach, readMm }: ScoredReach) => {
   </main>
 </template>
 
+<style scoped src="./figuresBack.css"></style>
 <style scoped>
-.review {
-  display: grid;
-  grid-template-columns: minmax(280px, 340px) minmax(0, 1fr);
-  gap: 14px;
-  padding: 16px 20px;
-  align-items: start;
-}
-.sheet {
-  padding: 14px 18px;
-}
-h1 {
-  font-size: 1.25rem;
-  margin: 0;
-}
-.eye p {
-  margin: 6px 0 0;
-}
 ol {
   list-style: none;
   margin: 0;
@@ -125,14 +112,5 @@ li p {
 li:not(.right) .what {
   color: var(--short);
   font-weight: 650;
-}
-.review > :deep(.next) {
-  grid-column: 1 / -1;
-}
-@media (max-width: 900px) {
-  .review {
-    grid-template-columns: minmax(0, 1fr);
-    padding: 10px 12px;
-  }
 }
 </style>

@@ -36,7 +36,8 @@ const show = (): void => {
 <template>
   <div class="reach">
     <div class="figure">
-      <FigureDrawing :shapes="shapes" :frame="frameOf('reach', 'side')" label="Somebody sits and reaches" />
+      <!-- as the ruler is read, from left to right -->
+      <FigureDrawing :shapes="shapes" :frame="frameOf('reach', 'side')" mirrored label="Somebody sits and reaches" />
     </div>
     <RulerStrip v-if="seen" v-bind="seen" :tips-mm="tips" label="The ruler from above, with the fingertips" />
     <p role="status">
@@ -59,8 +60,6 @@ const show = (): void => {
 .figure {
   flex: 1;
   min-height: 0;
-  /* the ruler is read from left to right */
-  transform: scaleX(-1);
 }
 p {
   display: flex;

@@ -157,7 +157,7 @@ test('reaches are shown one by one, typed into the console, and told in words', 
   vi.useFakeTimers({ toFake: ['performance', 'Date', 'requestAnimationFrame'], shouldAdvanceTime: true })
   const { page, server } = await openRoom(`/practice/set/${CHECK.id}/1/reach/reach?level=1&set=5&lanes=1`, CHECK)
   await vi.waitFor(() => expect(page.text()).toContain('Show the first reach'))
-  const ruler = { zeroMm: 200, stepMm: 5, holdMs: 2_000, lesserHand: true }
+  const ruler = { zeroMm: 200, stepMm: 5, holdMs: 2_000, lesserHand: true, tries: 8 }
   const reaches = makeReaches({ level: 1, seed: 5 }, ruler)
   const fields = () => page.findAll<HTMLInputElement>('form input')
   await vi.waitFor(() => expect(fields()).toHaveLength(8), READY)

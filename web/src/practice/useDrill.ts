@@ -9,7 +9,7 @@ import {
   NO_BIB,
   practiceOf,
   readingAnswer,
-  readingsIn,
+  readingsSent,
   type Drill,
   type FinishRunner,
   type Reach,
@@ -105,7 +105,7 @@ export const useDrill = (set: PracticeSet, event: StandardEvent): DrillAtWork =>
     elapsedMs: (nowMs) => (first.value === null ? -1 : nowMs - first.value),
     isOver: computed(() => {
       if (first.value === null) return false
-      if (ruler) return readingsIn(readAnswers.value).every((read) => read !== null)
+      if (ruler) return readingsSent(reaches, readAnswers.value).every((read) => read !== null)
       return entryIds.every((id) => {
         const mark = store.marksIn(event.id).value.get(id)
         return mark !== undefined && isMarkOver(mark)

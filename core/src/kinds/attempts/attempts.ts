@@ -114,7 +114,7 @@ export const attempts = defineKind<Attempts, Attempted>({
     if (unit !== 'mm' || zero === undefined || sides !== 'none') return null
     return {
       of: 'ruler',
-      ruler: { zeroMm: zero, stepMm: resolution, holdMs, lesserHand },
+      ruler: { zeroMm: zero, stepMm: resolution, holdMs, lesserHand, tries: REACHES_OF_A_SET },
       eased: { ...protocol, attemptsAllowed: REACHES_OF_A_SET },
     }
   },

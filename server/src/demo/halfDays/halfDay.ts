@@ -41,6 +41,14 @@ export interface HalfDay extends Pick<DemoDay, 'id' | 'name' | 'venue' | 'zone' 
   readonly log: readonly { readonly by: string; readonly atMs: number; readonly content: DayRecordContent }[]
 }
 
+/** What every such day has of its standard and its date. */
+export const dayUnder = ({ id, version }: Standard, testDate: string) => ({
+  zone: DEMO_ZONE,
+  testDate,
+  standardId: id,
+  standardVersion: version,
+})
+
 /** Times of a day, from midnight at the venue. */
 export const clockOf =
   (date: string) =>
