@@ -92,7 +92,7 @@ const judgeComplete = (
   measure: Complete,
   before: Trace,
 ): Mark => {
-  const { terms: terms, candidate, chosen, compiled, found } = basis
+  const { terms, candidate, chosen, compiled, found } = basis
   const { unit } = compiled
   const rounded = roundedFor(chosen.event, exactOf(measure))
   const measured = measure.exact ? { measured: measure.value, exact: measure.exact } : { measured: measure.value }
@@ -140,7 +140,7 @@ interface Assessed {
 
 /** What the measure is worth in a row, and whether the method can tell. */
 const assess = (
-  { terms: terms, candidate, chosen, compiled, cut, minimum }: Basis,
+  { terms, candidate, chosen, compiled, cut, minimum }: Basis,
   row: number,
   measure: Complete,
 ): Assessed => {
@@ -191,7 +191,7 @@ export const judgePlainly = (terms: Terms, event: StandardEvent, candidate: Cand
 
 // each object is written out: spreading costs more than all the rest when a million results are judged
 const judgeCompletePlainly = (basis: Basis, eventId: string, measure: Complete): PlainMark => {
-  const { terms: terms, chosen, compiled, found, minimum } = basis
+  const { terms, chosen, compiled, found, minimum } = basis
   const { alternateId } = chosen
   if (!found.ok) {
     const rounded = roundedFor(chosen.event, exactOf(measure))

@@ -29,7 +29,7 @@ export const choiceSteps = (event: StandardEvent, { event: done, variantId, alte
 }
 
 export const scoreSteps = (
-  { terms: terms, compiled, cut, candidate, minimum }: Basis,
+  { terms, compiled, cut, candidate, minimum }: Basis,
   row: number,
   worth: ScoredValue,
   points?: MarkPoints,
