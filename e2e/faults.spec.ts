@@ -23,6 +23,8 @@ import { openTestCluster, TEMPLATE } from '../scripts/lib/testHouse.mjs'
 import { PASSWORD } from './app.ts'
 import { expect, test } from '@playwright/test'
 
+test.use({ serviceWorkers: 'allow' })
+
 const CUT_MS = 60_000
 const [SERVER_KILLS, DATABASE_KILLS] = [10, 3]
 /** The waves of the first browser; the second has two more. */

@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test'
 import { DAY, expect, OFFICER, PASSWORD, test, type App } from './app.ts'
 import { openPhone } from './phone.ts'
 
-test.use({ room: 'https', inField: true })
+test.use({ room: 'https', inField: true, serviceWorkers: 'allow' })
 
 const fieldOf = ({ field }: App) => {
   if (!field) throw new Error('This application serves no field.')

@@ -70,7 +70,7 @@ const STANDARD = {
 const OF_LAST_YEAR = [0, 1, 2, 3]
 
 test.describe.configure({ timeout: 600_000 })
-test.use({ actionTimeout: 20_000 })
+test.use({ actionTimeout: 20_000, serviceWorkers: 'allow' })
 
 const clear = (): void => {
   for (const folder of [FIELD, OFFICE]) rmSync(folder, { recursive: true, force: true })

@@ -29,6 +29,10 @@ export default defineConfig({
   use: {
     browserName: 'chromium',
     viewport: { width: 1280, height: 800 },
+    // keeping the whole application on the device costs each browser more than most tests; those about it allow it
+    serviceWorkers: 'block',
+    // nothing moves for show, so that nobody waits for it
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: { executablePath: requireChromium(), args: CHROMIUM_ARGS },
     screenshot: 'only-on-failure',
   },

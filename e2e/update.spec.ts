@@ -3,7 +3,7 @@ import { readdirSync, readFileSync, unlinkSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import { DAY, expect, OFFICER, test } from './app.ts'
 
-test.use({ room: 'update', ownCopy: true })
+test.use({ room: 'update', ownCopy: true, serviceWorkers: 'allow' })
 
 /** Another page of the same program, as a build after a change makes it. */
 const putNewer = (webFolder: string): void => {
