@@ -101,7 +101,7 @@ await run(async () => {
       node('Unused exports and files', 'knip/bin/knip.js', '--include', 'exports,types,files'),
       node('Lint', 'oxlint/bin/oxlint'),
       node('Lint: screens', 'eslint/bin/eslint.js', '.', '--max-warnings', '0'),
-      node('Format', 'prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.'),
+      node('Format', 'oxfmt/bin/oxfmt', '--check', '.'),
     ]),
   )
   // what measures its own turns is not to be hurried by a browser beside it

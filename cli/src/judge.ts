@@ -45,7 +45,8 @@ export const judgeFile = async (
 }
 
 type JudgedLine =
-  { readonly ok: true; readonly line: string } | { readonly ok: false; readonly findings: readonly RowFinding[] }
+  | { readonly ok: true; readonly line: string }
+  | { readonly ok: false; readonly findings: readonly RowFinding[] }
 
 /** A row judged and written out. A table has no room for the reasons of single marks, so they are not made for it. */
 const JUDGES: Readonly<Record<ResultForm, (standard: Standard, row: ResultRow, line: number) => JudgedLine>> = {

@@ -54,7 +54,7 @@ const v3flag = { ...v3, standard: 'v3flag' } as const
 const v2 = { standard: 'v2', testDate: '2025-09-30', birthDate: '2000-01-01', category: 'male' } as const
 
 // a table is read along its rows
-// prettier-ignore
+// oxfmt-ignore
 export const HAND_WORKED_CASES: readonly HandWorkedCase[] = [
   // equal to the cut
   { ...v3, name: 'exactly 24 press-ups and a clear run', pressUps: pressUps(24), run: run(560_000), expected: { pressUps: 'met', run: 'met', verdict: 'met', margins: { pressUps: 0, run: 20_000 } } },

@@ -127,7 +127,7 @@ const limited = (kind: 'timedDistance' | 'workChain' | 'stationCourse'): object 
   of(kind, { limitMs: 600_000 }, { ...rounded('up', 1_000), ...atMost(660_000, 'ms') })
 
 // a table is read along its rows
-// prettier-ignore
+// oxfmt-ignore
 export const RULE_CASES: readonly RuleCase[] = [
   // a mean is exact until the event rounds: 19 and 20 are 19.5
   { name: 'a mean of 19.5 cut down is 19', event: tries('truncate', 20, 2), readings: { 'try-1': 19, 'try-2': 20 }, expected: { kind: 'short', rounded: 19, margin: -1 } },

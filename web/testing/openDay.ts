@@ -93,6 +93,7 @@ export const openDay = async ({
     screened: [],
     earlierSetUps: {},
     testedBefore: {},
+    unitsOf: {},
     amendments: [],
     readIn: null,
     signature: null,

@@ -171,6 +171,8 @@ export class DayAnswer {
   @SetUps() readonly earlierSetUps!: Readonly<Record<string, Readonly<Record<string, string>>>>
   /** When they were tested by the same standard before, the last time, by entry. */
   @TestDates() readonly testedBefore!: Readonly<Record<string, string>>
+  /** The unit of everybody who has one, by entry. */
+  @TextRecord(100_000, 60) readonly unitsOf!: Readonly<Record<string, string>>
   /** What was changed after the signature, oldest first. */
   @NestedList(() => AmendmentAnswer, 0, 100_000) readonly amendments!: readonly AmendmentAnswer[]
   @Nullable() @Nested(() => ReadInAnswer) readonly readIn!: ReadInAnswer | null

@@ -32,6 +32,7 @@ export const maskDay = (day: DayAnswer, actor: Actor): DayAnswer => {
     screened: [],
     amendments: [],
     testedBefore: {},
+    unitsOf: {},
     earlierSetUps: Object.fromEntries(ownSetUps) as DayAnswer['earlierSetUps'],
   }
 }

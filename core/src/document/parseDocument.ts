@@ -5,7 +5,8 @@ import { showFound, type Finding } from './finding.ts'
 import { ONE_OF } from './rules.ts'
 
 export type ParsedDocument<Document> =
-  { readonly ok: true; readonly value: Document } | { readonly ok: false; readonly findings: readonly Finding[] }
+  | { readonly ok: true; readonly value: Document }
+  | { readonly ok: false; readonly findings: readonly Finding[] }
 
 const DEEPEST = 24
 const FORBIDDEN_KEYS = new Set(['__proto__', 'prototype', 'constructor'])

@@ -7,7 +7,8 @@ import { readEventCells } from './readEventCells.ts'
 import { readResultRow, type ResultRow } from './resultRow.ts'
 
 export type ParsedPastResult =
-  { readonly ok: true; readonly result: PastResult } | { readonly ok: false; readonly findings: readonly RowFinding[] }
+  | { readonly ok: true; readonly result: PastResult }
+  | { readonly ok: false; readonly findings: readonly RowFinding[] }
 
 /**
  * Reads a row by the earlier version; events that only the later one has are read by its rules.

@@ -17,7 +17,8 @@ interface WrongCell {
 }
 
 export type ReadCells =
-  { readonly ok: true; readonly measure: Measure } | { readonly ok: false; readonly wrong: readonly WrongCell[] }
+  | { readonly ok: true; readonly measure: Measure }
+  | { readonly ok: false; readonly wrong: readonly WrongCell[] }
 
 /** What a cell may hold in place of a figure. */
 const ENDS: Readonly<Record<string, EndReason>> = {

@@ -28,7 +28,8 @@ interface ReadRow {
 }
 
 export type ParsedRow =
-  { readonly ok: true; readonly row: ReadRow } | { readonly ok: false; readonly findings: readonly RowFinding[] }
+  | { readonly ok: true; readonly row: ReadRow }
+  | { readonly ok: false; readonly findings: readonly RowFinding[] }
 
 export type JudgedRow =
   | { readonly ok: true; readonly number: string; readonly testDate: string; readonly verdict: Verdict }
@@ -136,7 +137,8 @@ const offeredTo = (
 }
 
 type RowInForce =
-  { readonly ok: true; readonly row: ReadRow } | { readonly ok: false; readonly findings: readonly RowFinding[] }
+  | { readonly ok: true; readonly row: ReadRow }
+  | { readonly ok: false; readonly findings: readonly RowFinding[] }
 
 /** Reads a row of a day on which the standard is in force. */
 const readInForce = (standard: Standard, row: ResultRow, line: number): RowInForce => {

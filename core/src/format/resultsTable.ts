@@ -9,7 +9,8 @@ import { missingColumns, RESULT_COLUMNS, type ResultRow } from './resultRow.ts'
 const FURTHER_COLUMNS = ['role', 'body_mass', 'given_name', 'family_name'] as const
 
 export type ReadTableRow =
-  { readonly ok: true; readonly row: ResultRow } | { readonly ok: false; readonly findings: readonly RowFinding[] }
+  | { readonly ok: true; readonly row: ResultRow }
+  | { readonly ok: false; readonly findings: readonly RowFinding[] }
 
 interface ResultsTable {
   /** @param line in the file, for findings @param cells as they stand, in the order of the heading */
@@ -17,7 +18,8 @@ interface ResultsTable {
 }
 
 export type OpenedTable =
-  { readonly ok: true; readonly table: ResultsTable } | { readonly ok: false; readonly findings: readonly RowFinding[] }
+  | { readonly ok: true; readonly table: ResultsTable }
+  | { readonly ok: false; readonly findings: readonly RowFinding[] }
 
 /**
  * Opens a table by its heading.

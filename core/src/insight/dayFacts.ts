@@ -19,7 +19,7 @@ import { slotsOf } from '../kinds/slots.ts'
 import { startsIn, waveStarts } from '../kinds/waveStart.ts'
 import type { Unit } from '../quantity/unit.ts'
 import type { StandardEvent } from '../standard/standard.ts'
-import { COUNTED, matchDecisions, type Decision, type DecisionPair } from './matchDecisions.ts'
+import { COUNTED, decisionsOn, matchDecisions, type DecisionPair } from './matchDecisions.ts'
 
 /** Counts up when what is written of a day changes, so that it is written anew. */
 export const FACTS_FORM = 1
@@ -258,16 +258,6 @@ const onWatch =
   (watch: number) =>
   (capture: Capture): boolean =>
     capture.kind === 'crossed' && (capture.payload.watch ?? 1) === watch
-
-/** Decisions on a device, since the last beginning. */
-const decisionsOn = (device: string, own: readonly Capture[]): Decision[] => {
-  const anew = own.findLastIndex(({ kind }) => kind === 'restarted')
-  return own.slice(anew + 1).flatMap((capture): Decision[] => {
-    if (capture.deviceId !== device) return []
-    if (capture.kind === 'counted') return [{ atMs: capture.atMs, answer: COUNTED }]
-    return capture.kind === 'refused' ? [{ atMs: capture.atMs, answer: capture.payload.reason }] : []
-  })
-}
 
 const secondCounts = (
   eventId: string,

@@ -1,4 +1,5 @@
 /** Two graders beside one candidate, repetition by repetition: what each said of the same one. */
+import type { Capture } from '../capture/capture.ts'
 
 /** What one grader said of one repetition: that it counts, or the id of the reason why not. */
 export interface Decision {
@@ -8,7 +9,17 @@ export interface Decision {
 
 export const COUNTED = 'counted'
 /** What is said of a repetition by whoever pressed nothing. */
-const NOT_SEEN = 'notSeen'
+export const NOT_SEEN = 'notSeen'
+
+/** What was decided on a device, since the last beginning. @param own captures of one candidate, in order */
+export const decisionsOn = (device: string, own: readonly Capture[]): Decision[] => {
+  const anew = own.findLastIndex(({ kind }) => kind === 'restarted')
+  return own.slice(anew + 1).flatMap((capture): Decision[] => {
+    if (capture.deviceId !== device) return []
+    if (capture.kind === 'counted') return [{ atMs: capture.atMs, answer: COUNTED }]
+    return capture.kind === 'refused' ? [{ atMs: capture.atMs, answer: capture.payload.reason }] : []
+  })
+}
 
 /** How many repetitions got this answer of the first and that of the second. */
 export interface DecisionPair {

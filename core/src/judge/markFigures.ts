@@ -14,7 +14,8 @@ export interface NextStep {
   readonly value: number
   readonly unit: Unit
   readonly gives:
-    { readonly kind: 'points'; readonly centipoints: number } | { readonly kind: 'class'; readonly name: string }
+    | { readonly kind: 'points'; readonly centipoints: number }
+    | { readonly kind: 'class'; readonly name: string }
 }
 
 /** The points of a verdict, in hundredths. */

@@ -126,6 +126,13 @@ test('whoever is put on the staff of another unit’s day works there', async ()
   expect((await as('grader.north').call('GET', `/api/occasions/${occasionId}`)).status).toBe(403)
 })
 
+test('a day tells the unit of everybody entered, and nothing of whoever has none', async () => {
+  const unitsOn = async (day: UnitName | 'house') =>
+    (await as('officer').call('GET', `/api/occasions/${days.get(day)?.occasionId ?? ''}`)).body['unitsOf']
+  expect(await unitsOn('north')).toEqual({ [days.get('north')?.entryIds[0] ?? '']: UNIT.north })
+  expect(await unitsOn('house')).toEqual({})
+})
+
 const NEW_DAY = { name: 'New day', venue: 'Marram Yard', zone: 'Etc/GMT-12', testDate: '2026-12-01', staff: [] }
 const plan = (who: string, more: object) =>
   as(who).call('POST', '/api/occasions', { ...NEW_DAY, standardId: 'constabulary-entry', version: 3, ...more })

@@ -47,7 +47,9 @@ export interface EntryChange {
 }
 
 export type EntryUpdate =
-  { readonly kind: 'changed' } | { readonly kind: 'editedMeanwhile' } | { readonly kind: 'bibTaken' }
+  | { readonly kind: 'changed' }
+  | { readonly kind: 'editedMeanwhile' }
+  | { readonly kind: 'bibTaken' }
 
 export const addEntry = async (db: Database, entry: NewEntry): Promise<void> => {
   await db.query(
@@ -145,6 +147,16 @@ export const listTestedBefore = async (db: Database, occasionId: string): Promis
     [occasionId],
   )
   return Object.fromEntries(rows.map(({ id, tested_on }) => [id, tested_on]))
+}
+
+/** The unit of everybody who has one, by entry. */
+export const listUnitsOf = async (db: Database, occasionId: string): Promise<Record<string, string>> => {
+  const { rows } = await db.query<{ id: string; unit_id: string }>(
+    `select e.id, p.unit_id from entries e join people p on p.id = canonical(e.person_id)
+      where e.occasion_id = $1 and p.unit_id is not null`,
+    [occasionId],
+  )
+  return Object.fromEntries(rows.map(({ id, unit_id }) => [id, unit_id]))
 }
 
 export interface EnteredBib extends EnteredPerson {

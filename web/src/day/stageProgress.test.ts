@@ -34,6 +34,7 @@ const day = (entries: Entry[], signedOff: Day['occasion']['signedOff'] = null): 
   screened: [],
   earlierSetUps: {},
   testedBefore: {},
+  unitsOf: {},
   amendments: [],
   readIn: null,
   signature: null,

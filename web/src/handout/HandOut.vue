@@ -67,9 +67,7 @@ const percent = computed(() => Math.round((progress.value ?? 0) * 100))
     </section>
   </div>
   <div v-if="busy" class="sheet part" role="status">
-    <label
-      >Making the PDF … <progress :value="percent" max="100">{{ percent }} %</progress></label
-    >
+    <label>Making the PDF … <progress :value="percent" max="100">{{ percent }} %</progress></label>
   </div>
   <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
 </template>

@@ -60,9 +60,7 @@ const sayClock = ({ clockMs }: DeviceAtWork): string =>
       </thead>
       <tbody>
         <tr v-for="device in devices" :key="`${device.occasionId} ${device.deviceId}`">
-          <td data-name="Who">
-            {{ device.by }} <small class="quiet figures">{{ device.deviceId }}</small>
-          </td>
+          <td data-name="Who">{{ device.by }} <small class="quiet figures">{{ device.deviceId }}</small></td>
           <td data-name="Day">{{ device.day }}</td>
           <td data-name="State" :class="{ look: device.isAway }">{{ device.seen }}</td>
           <td data-name="Waits there" :class="{ look: device.waiting + device.refused > 0 }">{{ sayHeld(device) }}</td>

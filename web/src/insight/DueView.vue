@@ -167,9 +167,8 @@ const savePdf = async (): Promise<void> => {
               </td>
               <td v-if="units.tree.length > 0">{{ person.unit }}</td>
               <td>
-                <b class="state">{{ person.state === 'fine' ? '' : DUE_WORDS[person.state] }}</b>{{
-                  sayDue(person) === '' ? '' : `, ${sayDue(person)}`
-                }}
+                <b class="state">{{ person.state === 'fine' ? '' : DUE_WORDS[person.state] }}</b
+                >{{ sayDue(person) === '' ? '' : `, ${sayDue(person)}` }}
                 <small v-if="person.enteredOn" class="quiet">entered: {{ person.enteredOn }}</small>
               </td>
               <td>{{ person.lastDate === null ? '' : printDate(person.lastDate) }}</td>

@@ -101,8 +101,7 @@ const answerNo = (): void => {
         <h2>Who</h2>
         <p class="check">
           {{ entry.person.number
-          }}<template v-if="birthDate"
-            >, born <strong>{{ printDate(birthDate) }}</strong></template
+          }}<template v-if="birthDate">, born <strong>{{ printDate(birthDate) }}</strong></template
           >, judged as {{ entry.ageYears }}
         </p>
         <label class="tick"

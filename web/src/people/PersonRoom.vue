@@ -139,7 +139,8 @@ const setUp = computed(() => {
         <div>
           <h1>{{ record.person.givenName }} {{ record.person.familyName }}</h1>
           <p class="quiet">
-            Number <span class="figures">{{ record.person.number }}</span>{{
+            Number <span class="figures">{{ record.person.number }}</span
+            >{{
               record.person.erased
                 ? '. Personal data erased; results stay.'
                 : `, born ${printDate(record.person.birthDate)}.`

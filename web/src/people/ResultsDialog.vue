@@ -81,8 +81,7 @@ const results = (count: number): string => `${count} ${count === 1 ? 'result' : 
         <p role="status">{{ results(tried.outcomes.length) }}: {{ sums }}.</p>
         <ul v-if="faulty.length > 0" class="faulty">
           <li v-for="one in faulty" :key="one.line">
-            Line {{ one.line }}<template v-if="one.name">, {{ one.name }}</template
-            >:
+            Line {{ one.line }}<template v-if="one.name">, {{ one.name }}</template>:
             <template v-for="(finding, index) in one.findings" :key="index"
               >{{ labels[finding.column] ?? finding.column }}: found <strong>{{ finding.found }}</strong>, expected
               {{ finding.expected }}.

@@ -62,9 +62,7 @@ const restsOf = ({ restAfterMs }: StandardEvent): string =>
           {{ standard.source }}
         </p>
         <article v-for="(event, index) in standard.events" :key="event.id" class="event">
-          <h2>
-            <span class="figures">{{ index + 1 }}</span> {{ event.name }}
-          </h2>
+          <h2><span class="figures">{{ index + 1 }}</span> {{ event.name }}</h2>
           <p v-for="line in rulesOf(event.protocol, event.publishedIn)" :key="line">{{ line }}</p>
           <ScoringTable :event="event" :categories="standard.categories" />
           <p v-for="caution in event.cautions" :key="caution" class="quiet">{{ caution }}</p>

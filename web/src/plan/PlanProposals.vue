@@ -17,6 +17,12 @@ const emit = defineEmits<{ show: [proposal: Proposal | null] }>()
 const store = useDay()
 const { proposals, busy, problem, propose } = useProposals(() => props.day, props.draft.plan)
 const wavesBy = ref<WavesBy>('bib')
+/** By unit only where people of several are entered. */
+const groupings = computed(() => [
+  { value: 'bib', text: 'bib' },
+  { value: 'category', text: 'category' },
+  ...(new Set(Object.values(props.day.unitsOf)).size > 1 ? [{ value: 'unit', text: 'unit' }] : []),
+])
 const chosen = ref(0)
 const taking = ref(false)
 const taken = ref('')
@@ -110,16 +116,7 @@ const ask = async (): Promise<void> => {
         }}
       </span>
     </div>
-    <label class="by"
-      >Waves by
-      <BFormSelect
-        v-model="wavesBy"
-        size="sm"
-        :options="[
-          { value: 'bib', text: 'bib' },
-          { value: 'category', text: 'category' },
-        ]"
-    /></label>
+    <label class="by">Waves by <BFormSelect v-model="wavesBy" size="sm" :options="groupings" /></label>
     <BButton variant="quiet" :disabled="busy || day.entries.length === 0" @click="ask">{{
       busy ? 'Working it out …' : choices.length > 0 ? 'Propose again' : 'Propose a plan'
     }}</BButton>

@@ -110,9 +110,7 @@ const lay = async (): Promise<void> => {
         @dragleave="over = null"
         @drop.prevent="onDrop(wave, $event)"
       >
-        <h3>
-          {{ title }} <small v-if="members.length > 0" class="quiet">{{ members.length }}</small>
-        </h3>
+        <h3>{{ title }} <small v-if="members.length > 0" class="quiet">{{ members.length }}</small></h3>
         <p v-if="members.length === 0" class="quiet small">Drop somebody here to open it.</p>
         <ul v-else :aria-label="title">
           <li v-for="entry in members" :key="entry.id">

@@ -1,6 +1,6 @@
 /** The parts of the board: waves people are moved between, lists of the timetable, staff beside it, proposals to choose from. */
 import { flushPromises, mount } from '@vue/test-utils'
-import { firstPlan, makeTimetable, proposePlans, timetableTask } from '@able-gauge/core'
+import { firstPlan, makeTimetable, proposePlans, timetableTask, type Proposal } from '@able-gauge/core'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { entry, json, openDay, type PlayedServer } from '../../testing/openDay.ts'
 import { wavesOnGround, type Day } from '../day/day.ts'
@@ -139,4 +139,29 @@ test('a proposal is looked at before it is taken; taking sets the waves and chan
   expect(wavesSent(server)).toEqual([{ waves: day.entries.map(({ id }) => ({ entryId: id, wave: 1 })) }])
   expect(page.text()).toContain('A is taken.')
   expect(page.emitted('show')?.at(-1)).toEqual([null])
+})
+
+test('where people of several units are entered, those of one are put into the same waves', async () => {
+  const entries = Array.from({ length: 8 }, (_, index) => entry(index + 1))
+  const unitsOf = Object.fromEntries(entries.map(({ id }, index) => [id, index % 2 ? 'north' : 'south']))
+  const { day } = await openDay({ entries, role: 'officer', change: { unitsOf } })
+  const page = mount(PlanProposals, { props: { day, draft: usePlan(() => day) } })
+  expect(page.findAll('option').map((option) => option.text())).toEqual(['bib', 'category', 'unit'])
+  await page.get('select').setValue('unit')
+  await page
+    .findAll('button')
+    .find((button) => button.text() === 'Propose a plan')
+    ?.trigger('click')
+  await vi.waitFor(() => expect(page.text()).toContain('Take A'))
+  const [proposal] = page.emitted('show')?.at(-1) as [Proposal]
+  const units = proposal.waves.flatMap(({ entryIds }) => entryIds.map((id) => unitsOf[id]))
+  expect(units).toEqual([...Array(4).fill('south'), ...Array(4).fill('north')])
+  page.unmount()
+})
+
+test('by unit is not offered where everybody is of one', async () => {
+  const { day } = await open()
+  const page = mount(PlanProposals, { props: { day, draft: usePlan(() => day) } })
+  expect(page.findAll('option').map((option) => option.text())).toEqual(['bib', 'category'])
+  page.unmount()
 })

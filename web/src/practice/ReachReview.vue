@@ -70,12 +70,8 @@ const marksOf = ({ reach, readMm }: ScoredReach) => {
         <li v-for="one in score.reaches" :key="one.reach.no" :class="one.result">
           <p>
             <span class="figures">{{ one.reach.no }}</span>
-            <span
-              >It was <strong class="figures">{{ inCm(readingOf(one.reach)) }}</strong></span
-            >
-            <span v-if="one.readMm !== null"
-              >you read <strong class="figures">{{ inCm(one.readMm) }}</strong></span
-            >
+            <span>It was <strong class="figures">{{ inCm(readingOf(one.reach)) }}</strong></span>
+            <span v-if="one.readMm !== null">you read <strong class="figures">{{ inCm(one.readMm) }}</strong></span>
             <span class="what">{{ WORDS[one.result] }}</span>
           </p>
           <RulerStrip

@@ -91,6 +91,7 @@ export const practiceDay = (standard: Standard, set: PracticeSet, testDate: stri
     screened: [],
     earlierSetUps: {},
     testedBefore: {},
+    unitsOf: {},
     amendments: [],
     readIn: null,
     signature: null,

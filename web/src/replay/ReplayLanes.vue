@@ -1,10 +1,11 @@
 <script setup lang="ts">
-/** What was observed of each person along the time: counted, refused, rested, crossed; a lane for each device where there are two. */
-import type { Mark, ReplayMoment } from '@able-gauge/core'
+/** What was observed of each person along the time, a lane for each device that observed, side by side where two counted. */
+import type { CountOnDevice, Difference, ReplayMoment } from '@able-gauge/core'
+import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
-import { computed } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import { shortName, type Entry } from '../day/day.ts'
-import { sayCapture } from '../ui/sayCapture.ts'
+import ReplayLane from './ReplayLane.vue'
 
 const props = defineProps<{
   entries: readonly Entry[]
@@ -14,134 +15,136 @@ const props = defineProps<{
   nowMs: number
   /** What is told of somebody now. */
   sayMark: (entryId: string) => string
-  marks: ReadonlyMap<string, Mark>
+  /** Of whom several devices counted: each device's count now, the one that stands first. */
+  counts: ReadonlyMap<string, readonly CountOnDevice[]>
+  differences: readonly Difference[]
+  /** Who worked a device. */
+  graderOn: (deviceId: string) => string
 }>()
 const emit = defineEmits<{ goTo: [atMs: number]; choose: [entryId: string] }>()
 
-const [WIDTH, LEFT, RIGHT] = [960, 150, 130] as const
-const x = computed(() => scaleLinear([props.fromMs, props.toMs], [LEFT, WIDTH - RIGHT]).clamp(true))
+/** Narrower than this, names and figures stand above their lanes. */
+const NARROW = 600
+const { width: available } = useElementSize(useTemplateRef<HTMLElement>('frame'))
+const width = computed(() => available.value || 960)
+const isNarrow = computed(() => width.value < NARROW)
+/** Where the time begins and ends across the drawing. */
+const left = computed(() => (isNarrow.value ? 6 : 180))
+const right = computed(() => width.value - (isNarrow.value ? 6 : 150))
+const x = computed(() => scaleLinear([props.fromMs, props.toMs], [left.value, right.value]).clamp(true))
 
 interface Lane {
   readonly entry: Entry
   readonly device: string
   readonly isFirst: boolean
-  readonly devices: number
+  /** Whether several devices counted. */
+  readonly isBeside: boolean
   readonly moments: readonly ReplayMoment[]
 }
 const lanes = computed((): Lane[] =>
   props.entries.flatMap((entry) => {
     const own = props.moments.filter(({ entryId }) => entryId === entry.id)
-    const devices = [...new Set(own.map(({ deviceId }) => deviceId))]
+    const counted = props.counts.get(entry.id)?.map(({ deviceId }) => deviceId) ?? []
+    const devices = [...new Set([...counted, ...own.map(({ deviceId }) => deviceId)])]
     return devices.map((device, at) => ({
       entry,
       device,
       isFirst: at === 0,
-      devices: devices.length,
+      isBeside: counted.length > 1,
       moments: own.filter(({ deviceId }) => deviceId === device),
     }))
   }),
 )
 /** A few lanes are drawn large. */
-const row = computed(() => (lanes.value.length <= 2 ? 84 : lanes.value.length <= 8 ? 50 : 34))
+const laneHeight = computed(() => (lanes.value.length <= 2 ? 84 : lanes.value.length <= 8 ? 50 : 34))
+const labelHeight = computed(() => (isNarrow.value ? 18 : 0))
+const row = computed(() => laneHeight.value + labelHeight.value)
 const height = computed(() => lanes.value.length * row.value + 4)
-/** What is drawn for it: a tick that counts, one that was refused, a turn of the attempt, or a point. */
-const lookOf = ({ capture }: ReplayMoment): 'tick' | 'refused' | 'caution' | 'turn' | 'point' => {
-  switch (capture.kind) {
-    case 'counted':
-    case 'crossed':
-    case 'lifted':
-      return 'tick'
-    case 'refused':
-    case 'missed':
-    case 'faulted':
-      return 'refused'
-    case 'cautioned':
-      return 'caution'
-    case 'started':
-    case 'stopped':
-    case 'restarted':
-    case 'tookOver':
-      return 'turn'
-    default:
-      return 'point'
-  }
-}
-/** From each rest to its end. */
-const rests = (moments: readonly ReplayMoment[]): { from: number; to: number }[] =>
-  moments.flatMap(({ capture, atMs }, at) => {
-    if (capture.kind !== 'paused') return []
-    const end = moments.slice(at + 1).find(({ capture: next }) => next.kind !== 'paused')?.atMs ?? props.toMs
-    return [{ from: x.value(atMs), to: x.value(end) }]
-  })
-const isPast = ({ atMs }: ReplayMoment): boolean => atMs <= props.nowMs
+const top = (at: number): number => at * row.value + labelHeight.value
+const middle = (at: number): number => top(at) + laneHeight.value / 2
+/** Where a line of a label stands: above its lane, or beside it in one line of two. */
+const labelAt = (at: number, line: 'only' | 'first' | 'second'): number =>
+  isNarrow.value ? top(at) - 4 : middle(at) + { only: 4, first: -4, second: 12 }[line]
+
+/** Where two lanes of one person differ: from the middle of one to the middle of the other. */
+const bridges = computed(() =>
+  props.differences.flatMap(({ entryId, holder, deviceId, atMs }) => {
+    const laneOf = (device: string): number =>
+      lanes.value.findIndex((lane) => lane.entry.id === entryId && lane.device === device)
+    const [from, to] = [laneOf(holder), laneOf(deviceId)]
+    return from < 0 || to < 0
+      ? []
+      : [{ key: `${atMs} ${deviceId}`, x: x.value(atMs), from: middle(from), to: middle(to), atMs }]
+  }),
+)
+const countOn = ({ entry, device }: Lane): number =>
+  props.counts.get(entry.id)?.find(({ deviceId }) => deviceId === device)?.soFar ?? 0
 const press = (event: MouseEvent): void => {
   const box = (event.currentTarget as SVGElement).getBoundingClientRect()
-  emit('goTo', x.value.invert(((event.clientX - box.left) / box.width) * WIDTH))
+  emit('goTo', x.value.invert(event.clientX - box.left))
 }
 </script>
 
 <template>
-  <svg
-    :viewBox="`0 0 ${WIDTH} ${height}`"
-    role="img"
-    :aria-label="`${entries.length} people, what was observed of each along the time`"
-    @click="press"
-  >
-    <g v-for="({ entry, device, isFirst, devices, moments: own }, at) in lanes" :key="`${entry.id} ${device}`">
-      <line :x1="LEFT" :x2="WIDTH - RIGHT" :y1="at * row + row / 2" :y2="at * row + row / 2" class="lane" />
-      <text v-if="isFirst" x="0" :y="at * row + row / 2 + 4" class="who" @click.stop="emit('choose', entry.id)">
-        {{ entry.bib }} {{ shortName(entry).slice(0, 16) }}
-      </text>
-      <text v-else x="16" :y="at * row + row / 2 + 4" class="device">{{ device.slice(0, 18) }}</text>
-      <rect
-        v-for="rest in rests(own)"
-        :key="rest.from"
-        :x="rest.from"
-        :width="Math.max(1, rest.to - rest.from)"
-        :y="at * row + 9"
-        :height="row - 18"
-        class="rest"
-      />
-      <g v-for="moment in own" :key="moment.id" :class="{ past: isPast(moment), undone: moment.isVoided }">
-        <title>{{ sayCapture(moment.capture) }}{{ moment.isVoided ? ' (undone)' : '' }}</title>
-        <rect
-          v-if="lookOf(moment) === 'tick'"
-          :x="x(moment.atMs) - 1.4"
-          :y="at * row + 8"
-          width="2.8"
-          :height="row - 16"
-          class="tick"
-        />
-        <rect
-          v-else-if="lookOf(moment) === 'refused'"
-          :x="x(moment.atMs) - 3"
-          :y="at * row + 9"
-          width="6"
-          :height="row - 18"
-          class="refused"
-        />
-        <path
-          v-else-if="lookOf(moment) === 'caution'"
-          :d="`M${x(moment.atMs)} ${at * row + 8}l6 ${row - 16}h-12z`"
-          class="caution"
-        />
-        <line
-          v-else-if="lookOf(moment) === 'turn'"
-          :x1="x(moment.atMs)"
-          :x2="x(moment.atMs)"
-          :y1="at * row + 3"
-          :y2="at * row + row - 3"
-          class="turn"
-        />
-        <path v-else :d="`M${x(moment.atMs)} ${at * row + row / 2 - 5}l5 5l-5 5l-5 -5z`" class="point" />
+  <div ref="frame">
+    <svg
+      :viewBox="`0 0 ${width} ${height}`"
+      role="img"
+      :aria-label="`${entries.length} people, what was observed of each along the time`"
+      @click="press"
+    >
+      <g v-for="(lane, at) in lanes" :key="`${lane.entry.id} ${lane.device}`">
+        <line :x1="left" :x2="right" :y1="middle(at)" :y2="middle(at)" class="lane" />
+        <text
+          v-if="lane.isFirst"
+          x="0"
+          :y="labelAt(at, lane.isBeside ? 'first' : 'only')"
+          class="who"
+          @click.stop="emit('choose', lane.entry.id)"
+        >
+          {{ lane.entry.bib }} {{ shortName(lane.entry).slice(0, 20) }}
+        </text>
+        <text
+          v-if="!lane.isFirst || (lane.isBeside && !isNarrow)"
+          x="0"
+          :y="labelAt(at, lane.isFirst ? 'second' : 'only')"
+          class="device"
+        >
+          {{ graderOn(lane.device).slice(0, 26) }}
+        </text>
+        <ReplayLane :moments="lane.moments" :x="x" :to-ms="toMs" :now-ms="nowMs" :top="top(at)" :height="laneHeight" />
+        <text
+          v-if="lane.isFirst"
+          :x="isNarrow ? width : right + 14"
+          :y="labelAt(at, lane.isBeside ? 'first' : 'only')"
+          :text-anchor="isNarrow ? 'end' : 'start'"
+          class="figure"
+        >
+          {{ sayMark(lane.entry.id) }}
+        </text>
+        <text
+          v-if="lane.isBeside && !(isNarrow && lane.isFirst)"
+          :x="isNarrow ? width : right + 14"
+          :y="labelAt(at, lane.isFirst ? 'second' : 'only')"
+          :text-anchor="isNarrow ? 'end' : 'start'"
+          class="device"
+        >
+          {{ countOn(lane) }} {{ lane.isFirst ? 'here, and stands' : 'beside it' }}
+        </text>
       </g>
-      <text v-if="isFirst" :x="WIDTH - RIGHT + 10" :y="at * row + row / 2 + 4" class="figure">
-        {{ sayMark(entry.id) }}
-      </text>
-      <text v-else-if="devices > 1" :x="WIDTH - RIGHT + 10" :y="at * row + row / 2 + 4" class="device">beside it</text>
-    </g>
-    <line :x1="x(nowMs)" :x2="x(nowMs)" y1="0" :y2="height" class="now" />
-  </svg>
+      <line
+        v-for="bridge in bridges"
+        :key="bridge.key"
+        :x1="bridge.x"
+        :x2="bridge.x"
+        :y1="bridge.from"
+        :y2="bridge.to"
+        class="differs"
+        :class="{ past: bridge.atMs <= nowMs }"
+      />
+      <line :x1="x(nowMs)" :x2="x(nowMs)" y1="0" :y2="height" class="now" />
+    </svg>
+  </div>
 </template>
 
 <style scoped>
@@ -154,7 +157,7 @@ svg {
   stroke: var(--line);
 }
 text {
-  font-size: 13px;
+  font-size: 14px;
   fill: var(--ink);
 }
 .who {
@@ -163,54 +166,19 @@ text {
   text-decoration-color: var(--line-2);
 }
 .device {
-  font-size: 11px;
+  font-size: 13px;
   fill: var(--ink-2);
 }
 .figure {
   font: 650 14px var(--mono);
 }
-g {
-  opacity: 1;
-}
-.tick {
-  fill: var(--line-2);
-}
-.past .tick {
-  fill: var(--met);
-}
-.refused {
-  fill: var(--sheet);
-  stroke: var(--line-2);
-  stroke-width: 1.6;
-}
-.past .refused {
-  stroke: var(--short);
-}
-.caution {
-  fill: var(--decide-tint);
-  stroke: var(--line-2);
-}
-.past .caution {
-  stroke: var(--decide);
-}
-.turn {
+.differs {
   stroke: var(--line-2);
   stroke-width: 2;
+  stroke-dasharray: 2 3;
 }
-.past .turn {
-  stroke: var(--ink);
-}
-.point {
-  fill: var(--line-2);
-}
-.past .point {
-  fill: var(--bar-2);
-}
-.undone {
-  opacity: 0.35;
-}
-.rest {
-  fill: var(--tint);
+.differs.past {
+  stroke: var(--decide);
 }
 .now {
   stroke: var(--ink);

@@ -9,6 +9,7 @@ import IconPause from '~icons/tabler/player-pause'
 import { byBib, fullName, type Day } from '../day/day.ts'
 import { timeOfDay } from '../ui/localTime.ts'
 import { figureOf, wordFor } from '../ui/verdictWords.ts'
+import ReplayDifferences from './ReplayDifferences.vue'
 import ReplayLanes from './ReplayLanes.vue'
 import ReplayTrack from './ReplayTrack.vue'
 import { AROUND_MS, SPEEDS, useReplay } from './useReplay.ts'
@@ -20,11 +21,12 @@ const router = useRouter()
 const firstEvent = (): string => props.day.standard.events[0]?.id ?? ''
 const eventId = computed(() => String(route.params['eventId'] || firstEvent()))
 const chosen = computed(() => (typeof route.query['entry'] === 'string' ? route.query['entry'] : null))
-const { event, replay, window, nowMs, speed, isPlaying, standing, laps, goTo, play } = useReplay(
-  () => props.day,
-  () => eventId.value,
-  () => chosen.value,
-)
+const { event, replay, window, nowMs, speed, isPlaying, standing, beside, counts, laps, goTo, play, doneBy } =
+  useReplay(
+    () => props.day,
+    () => eventId.value,
+    () => chosen.value,
+  )
 const entries = computed(() => {
   const seen = new Set(replay.value?.moments.map(({ entryId }) => entryId))
   const all = [...props.day.entries].filter(({ id }) => seen.has(id)).sort(byBib)
@@ -33,7 +35,6 @@ const entries = computed(() => {
 const onGround = computed(() => props.day.entries.filter(({ id }) => laps.value?.byEntry.has(id)))
 const chosenEntry = computed(() => props.day.entries.find(({ id }) => id === chosen.value))
 
-const marks = computed(() => standing.value?.marks ?? new Map())
 const sayMark = (entryId: string): string => {
   const mark = standing.value?.marks.get(entryId)
   if (!mark) return ''
@@ -54,9 +55,19 @@ const doubtWords = computed(() =>
     return { ...doubt, who: entry ? `${entry.bib ?? ''} ${fullName(entry)}` : '', says }
   }),
 )
-const nextDoubt = (): void => {
-  const next = doubts.value.find(({ atMs }) => atMs > nowMs.value) ?? doubts.value[0]
+/** To the first of them after now, or to the very first. */
+const goToNext = (moments: readonly { readonly atMs: number }[]): void => {
+  const next = moments.find(({ atMs }) => atMs > nowMs.value) ?? moments[0]
   if (next) goTo(next.atMs)
+}
+const differences = computed(() =>
+  (beside.value?.differences ?? []).filter(({ entryId }) => chosen.value === null || entryId === chosen.value),
+)
+/** Who worked a device. */
+const graderOn = (deviceId: string): string => {
+  const own = replay.value?.moments.find((moment) => moment.deviceId === deviceId)?.capture
+  const actorId = own && 'actorId' in own ? own.actorId : undefined
+  return props.day.staff.find(({ accountId }) => accountId === actorId)?.displayName ?? 'another device'
 }
 const events = computed(() => props.day.standard.events.map(({ id, name }) => ({ value: id, text: name })))
 const choose = (query: { readonly eventId?: string; readonly entry?: string | null }): void => {
@@ -81,9 +92,7 @@ const sinceStart = computed(() => Math.max(0, nowMs.value - window.value.fromMs 
     <header class="head">
       <div>
         <RouterLink :to="{ name: 'verdicts' }">Verdicts</RouterLink>
-        <h1>
-          Replay: {{ event?.name }}<template v-if="chosenEntry">, {{ fullName(chosenEntry) }}</template>
-        </h1>
+        <h1>Replay: {{ event?.name }}<template v-if="chosenEntry">, {{ fullName(chosenEntry) }}</template></h1>
       </div>
       <div class="choices">
         <BFormSelect
@@ -112,7 +121,12 @@ const sinceStart = computed(() => Math.max(0, nowMs.value - window.value.fromMs 
           :options="SPEEDS.map((one) => ({ value: one, text: `${one} ×` }))"
           aria-label="Speed"
         />
-        <BButton v-if="doubts.length > 0" variant="quiet" @click="nextDoubt">Next doubt ({{ doubts.length }})</BButton>
+        <BButton v-if="doubts.length > 0" variant="quiet" @click="goToNext(doubts)">
+          Next doubt ({{ doubts.length }})
+        </BButton>
+        <BButton v-if="differences.length > 0" variant="quiet" @click="goToNext(differences)">
+          Next difference ({{ differences.length }})
+        </BButton>
         <BButton variant="quiet" @click="goTo(window.toMs)">To the end</BButton>
         <input
           class="scrub"
@@ -138,15 +152,29 @@ const sinceStart = computed(() => Math.max(0, nowMs.value - window.value.fromMs 
           :to-ms="window.toMs"
           :now-ms="nowMs"
           :say-mark="sayMark"
-          :marks="marks"
+          :counts="counts"
+          :differences="differences"
+          :grader-on="graderOn"
           @go-to="goTo"
           @choose="(id) => choose({ entry: id })"
         />
         <p class="quiet legend">
           Bar: counted or crossed; hollow: refused or faulted; triangle: caution; tall line: started or ended; tinted:
-          resting; faint: undone later. Press anywhere to go there; nothing can be captured here.
+          resting; faint: undone later<template v-if="differences.length > 0"
+            >; dotted between two graders: they differ</template
+          >. Press anywhere to go there; nothing can be captured here.
         </p>
       </section>
+      <ReplayDifferences
+        v-if="differences.length > 0"
+        class="sheet part"
+        :day="day"
+        :differences="differences"
+        :done-by="doneBy"
+        :grader-on="graderOn"
+        :now-ms="nowMs"
+        @go-to="goTo"
+      />
       <section v-if="doubts.length > 0" class="sheet part" aria-label="Doubts">
         <h2>Doubts</h2>
         <button

@@ -4,10 +4,13 @@ import {
   kindOf,
   lapsOn,
   replayOf,
+  sideBySide,
   standingAt,
+  type CountOnDevice,
   type LapsAt,
   type Replay,
   type ReplayStanding,
+  type SideBySide,
   type StandardEvent,
 } from '@able-gauge/core'
 import { useRafFn } from '@vueuse/core'
@@ -37,6 +40,9 @@ export const useReplay = (day: () => Day, eventId: () => string, entryId: () => 
   const speed = ref<(typeof SPEEDS)[number]>(8)
   const isPlaying = ref(false)
   const standing = shallowRef<ReplayStanding | null>(null)
+  /** Those whom several devices counted. */
+  const beside = shallowRef<SideBySide | null>(null)
+  const counts = shallowRef<ReadonlyMap<string, readonly CountOnDevice[]>>(new Map())
   /** Until when what stands is known to hold. */
   let holdsUntilMs = -Infinity
   let heldFromMs = Infinity
@@ -44,6 +50,7 @@ export const useReplay = (day: () => Day, eventId: () => string, entryId: () => 
   const judge = (of: Replay, asked: StandardEvent): void => {
     if (nowMs.value >= heldFromMs && nowMs.value < holdsUntilMs) return
     standing.value = standingAt(terms.value, asked, candidates.value, of, nowMs.value)
+    counts.value = beside.value?.countsAt(nowMs.value) ?? new Map()
     const next = of.moments.find(({ atMs }) => atMs > nowMs.value)?.atMs ?? of.toMs
     heldFromMs = nowMs.value
     holdsUntilMs = nowMs.value >= of.toMs ? Infinity : Math.min(next, standing.value.changesAtMs ?? Infinity, of.toMs)
@@ -61,6 +68,8 @@ export const useReplay = (day: () => Day, eventId: () => string, entryId: () => 
       replay.value = event.value
         ? replayOf(terms.value, event.value, candidates.value, store.allIn(event.value.id))
         : null
+      beside.value =
+        event.value && replay.value ? sideBySide(terms.value, event.value, candidates.value, replay.value) : null
       goTo(window.value.fromMs)
     },
     { immediate: true },
@@ -89,7 +98,7 @@ export const useReplay = (day: () => Day, eventId: () => string, entryId: () => 
     const candidate = candidates.value.find((one) => one.entryId === id)
     return candidate && event.value ? chosenEvent(day().standard, event.value, candidate).event : event.value
   }
-  return { event, replay, window, nowMs, speed, isPlaying, standing, laps, goTo, play, doneBy }
+  return { event, replay, window, nowMs, speed, isPlaying, standing, beside, counts, laps, goTo, play, doneBy }
 }
 
 const windowOf = (

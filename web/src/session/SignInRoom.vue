@@ -142,9 +142,7 @@ const signInAs = async (signInName: string): Promise<void> => {
           <li v-for="person in session.demo.accounts" :key="person.signInName">
             <button type="button" class="person" :disabled="busy" @click="signInAs(person.signInName)">
               <strong>{{ person.displayName }}</strong>
-              <span
-                >{{ ROLE_NAMES[person.role] }}<template v-if="person.unit">, {{ person.unit }}</template></span
-              >
+              <span>{{ ROLE_NAMES[person.role] }}<template v-if="person.unit">, {{ person.unit }}</template></span>
             </button>
           </li>
         </ul>

@@ -100,9 +100,7 @@ const sign = async (): Promise<void> => {
         {{ dateAndTime(day.readIn.atMs, day.occasion.zone) }}{{ day.readIn.proven ? '' : '. Not proven here' }}.
       </p>
       <SignOffProof :day="day" />
-      <p class="quiet">
-        Content hash of the standard: <span class="figures hash">{{ day.standardHash }}</span>
-      </p>
+      <p class="quiet">Content hash of the standard: <span class="figures hash">{{ day.standardHash }}</span></p>
       <template v-if="day.amendments.length > 0">
         <h2>Amended since</h2>
         <p v-for="one in day.amendments" :key="one.id">
@@ -141,9 +139,7 @@ const sign = async (): Promise<void> => {
         <ul>
           <li v-for="{ entry, verdict, because } in open" :key="entry.id">
             <strong class="figures">{{ entry.bib ?? '–' }}</strong>
-            <span
-              >{{ fullName(entry) }}<small class="quiet">{{ because }}</small></span
-            >
+            <span>{{ fullName(entry) }}<small class="quiet">{{ because }}</small></span>
             <VerdictChip :verdict="verdict" />
           </li>
         </ul>

@@ -53,9 +53,7 @@ const print = (): void => window.print()
       </div>
       <p v-if="pdf.problem.value" class="problem" role="alert">{{ pdf.problem.value }}</p>
       <StandardDocument :standard="standard" />
-      <p class="quiet hash">
-        Content hash <span class="figures">{{ contentHash }}</span>
-      </p>
+      <p class="quiet hash">Content hash <span class="figures">{{ contentHash }}</span></p>
     </template>
   </main>
 </template>

@@ -4,7 +4,7 @@ import type { Day } from '../day/day.ts'
 import { database, putAll, writing } from './database.ts'
 
 /** What a day kept by an older version of the application lacks. */
-const ADDED_SINCE: Pick<Day, 'testedBefore'> = { testedBefore: {} }
+const ADDED_SINCE: Pick<Day, 'testedBefore' | 'unitsOf'> = { testedBefore: {}, unitsOf: {} }
 
 /** A disk that is full or refused must not stop a day that has a network. */
 const tolerant = async (work: () => Promise<unknown>): Promise<void> => {

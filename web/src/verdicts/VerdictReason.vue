@@ -57,9 +57,7 @@ const captures = computed(() => {
 <template>
   <section class="sheet reason" aria-live="polite">
     <header>
-      <h2>
-        {{ entry.bib }} {{ shortName(entry) }}<template v-if="event">, {{ event.name.toLowerCase() }}</template>
-      </h2>
+      <h2>{{ entry.bib }} {{ shortName(entry) }}<template v-if="event">, {{ event.name.toLowerCase() }}</template></h2>
       <VerdictChip v-if="!event" :verdict="verdict" />
       <BButton v-else variant="quiet" size="sm" @click="emit('choose', null)">Whole verdict</BButton>
       <BButton class="close" variant="quiet" size="sm" aria-label="Close" @click="emit('close')"><IconX /></BButton>

@@ -82,9 +82,8 @@ const signOutEverywhere = async (): Promise<void> => {
   >
     <form v-if="account" class="form" @submit.prevent="save">
       <p class="quiet">
-        Signs in as <span class="figures">{{ account.signInName }}</span>{{
-          account.personNumber ? `, is number ${account.personNumber} on record` : ''
-        }}.
+        Signs in as <span class="figures">{{ account.signInName }}</span
+        >{{ account.personNumber ? `, is number ${account.personNumber} on record` : '' }}.
       </p>
       <label for="account-name">Name</label>
       <BFormInput id="account-name" v-model="draft.displayName" maxlength="120" required />

@@ -25,7 +25,7 @@ interface Draft {
 }
 
 /** Fields of a form change what they are bound to; what is stored is never the same object. */
-const copyOf = <Value,>(value: Value): Value => JSON.parse(JSON.stringify(value)) as Value
+const copyOf = <Value>(value: Value): Value => JSON.parse(JSON.stringify(value)) as Value
 
 const { draft, problem, saved, isChanged, save, drop } = useHouseDraft<Draft>(
   'stock',

@@ -91,9 +91,7 @@ const end = ({ standardId, eventId }: OwnGoal): Promise<void> =>
   <section class="sheet part" aria-labelledby="goals-title">
     <h2 id="goals-title">Your goals</h2>
     <p v-for="{ goal, name, figure, says } in shown" :key="goal.eventId" class="goal">
-      <span
-        ><strong>{{ name }}: {{ figure }}</strong> by {{ printDate(goal.byDate) }}. {{ says }}</span
-      >
+      <span><strong>{{ name }}: {{ figure }}</strong> by {{ printDate(goal.byDate) }}. {{ says }}</span>
       <span class="deeds">
         <BButton variant="quiet" size="sm" @click="change(goal)">Change</BButton>
         <BButton variant="quiet" size="sm" :disabled="busy" @click="end(goal)">Take it away</BButton>

@@ -19,9 +19,7 @@ const tenth = computed(() => printClock(props.elapsedMs, 1).slice(-1))
 
 <template>
   <div class="big-time">
-    <div class="figures" role="timer">
-      {{ whole }}<small v-if="tenths">.{{ tenth }}</small>
-    </div>
+    <div class="figures" role="timer">{{ whole }}<small v-if="tenths">.{{ tenth }}</small></div>
     <p class="quiet">{{ words }}</p>
   </div>
 </template>

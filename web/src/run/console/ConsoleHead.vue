@@ -24,9 +24,7 @@ const emit = defineEmits<{ back: [] }>()
     <button class="back" aria-label="Back to the candidates" @click="emit('back')"><IconBack /></button>
     <div>
       <span>{{ event.name }}, wave {{ entry.wave }}</span>
-      <strong
-        ><span class="figures">{{ entry.bib ?? '' }}</span> {{ fullName(entry) }}</strong
-      >
+      <strong><span class="figures">{{ entry.bib ?? '' }}</span> {{ fullName(entry) }}</strong>
     </div>
     <div class="now">
       <span class="clock figures">{{ timeOfDay(nowMs, day.occasion.zone) }}</span>

@@ -112,7 +112,8 @@ onBeforeRouteLeave(async () => {
 const combination = computed(() => Object(draft['combination']) as Plain)
 const combinationFields = computed(() => {
   const type = COMBINATIONS[String(combination.value['kind']) as keyof typeof COMBINATIONS] as
-    (typeof COMBINATIONS)[keyof typeof COMBINATIONS] | undefined
+    | (typeof COMBINATIONS)[keyof typeof COMBINATIONS]
+    | undefined
   return type ? formFieldsOf(type) : []
 })
 </script>

@@ -136,9 +136,7 @@ const titleOf = (cell: TableReading['cells'][number][number]): string => {
         />
       </div>
       <div v-if="asked !== null" class="asks" role="group" :aria-label="`What ${asked} means`">
-        <span
-          ><strong>{{ asked }}</strong> means</span
-        >
+        <span><strong>{{ asked }}</strong> means</span>
         <BButton
           v-for="(answer, index) in answers"
           :key="answer.means"

@@ -76,8 +76,7 @@ export const rowsFrom = (lines: readonly GridLine[], columns: readonly GridColum
       const { key } = column
       const value = cellValue(line[index] ?? '', column)
       const inList = /^from (\d+)$/.exec(key)
-      if (inList)
-        row['from'] = [...((row['from'] as unknown[] | undefined) ?? []), value ?? ''] // made here, line by line
+      if (inList) row['from'] = [...((row['from'] as unknown[] | undefined) ?? []), value ?? ''] // made here, line by line
       else if (value !== undefined) row[key] = value
     }
     return row

@@ -59,8 +59,7 @@ export const useParts = (draft: Plain) => {
   /** Opens the part a place of the document is in. */
   const openAt = (place: string): void => {
     const inEvent = /^(events|alternateEvents)\[(\d+)\]/.exec(place)
-    if (inEvent)
-      part.value = { list: inEvent[1] as EventList, at: Number(inEvent[2]) } // the expression allows these two
+    if (inEvent) part.value = { list: inEvent[1] as EventList, at: Number(inEvent[2]) } // the expression allows these two
     else part.value = OF_JUDGING.some((start) => place.startsWith(start)) ? 'judging' : 'about'
   }
   return { part, shownEvent, add, addNew, remove, move, openAt }

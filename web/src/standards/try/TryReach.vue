@@ -64,18 +64,16 @@ const bound = (sense: Reach['sense']): string => (sense === 'atLeast' ? 'at leas
       </h3>
       <div v-if="one.steps.length" class="steps">
         <span v-for="step in one.steps" :key="step.label" class="step">
-          <small class="quiet">{{ step.label }}</small><span class="figures">{{
-            printQuantity(step.value, one.unit, one.event.publishedIn)
-          }}</span>
+          <small class="quiet">{{ step.label }}</small
+          ><span class="figures">{{ printQuantity(step.value, one.unit, one.event.publishedIn) }}</span>
         </span>
       </div>
       <template v-if="one.splits.length > 1">
         <h3>Even laps that meet it</h3>
         <div class="steps">
           <span v-for="split in one.splits" :key="split.lap" class="step">
-            <small class="quiet">{{ printLength(split.distanceMm) }}</small><span class="figures">{{
-              printClock(split.atMs, 1)
-            }}</span>
+            <small class="quiet">{{ printLength(split.distanceMm) }}</small
+            ><span class="figures">{{ printClock(split.atMs, 1) }}</span>
           </span>
         </div>
       </template>

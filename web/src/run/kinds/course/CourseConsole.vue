@@ -103,9 +103,7 @@ const failKeys = computed(() =>
     <template v-else>
       <template v-if="shown && course?.started">
         <div class="who">
-          <h1>
-            <span class="figures">{{ shown.bib ?? '–' }}</span> {{ fullName(shown) }}
-          </h1>
+          <h1><span class="figures">{{ shown.bib ?? '–' }}</span> {{ fullName(shown) }}</h1>
           <strong v-if="!isRunning && shownMark">{{ wordFor(shownMark) }}</strong>
         </div>
         <BigTime

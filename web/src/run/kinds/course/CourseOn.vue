@@ -22,9 +22,7 @@ const emit = defineEmits<{ choose: [entryId: string] }>()
       @click="emit('choose', entry.id)"
     >
       <strong class="figures">{{ entry.bib ?? '–' }}</strong>
-      <span
-        >{{ shortName(entry) }}<small class="quiet">{{ course.current?.name }}</small></span
-      >
+      <span>{{ shortName(entry) }}<small class="quiet">{{ course.current?.name }}</small></span>
       <span class="figures">{{ course.started ? printClock(Math.max(0, nowMs - course.started.atMs)) : '' }}</span>
     </button>
   </section>

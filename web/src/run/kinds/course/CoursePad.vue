@@ -22,8 +22,7 @@ const emit = defineEmits<{ pass: []; fault: []; fail: [why: string] }>()
   </div>
   <p>{{ station.task }}</p>
   <button v-if="station.tally !== undefined" class="pad" :disabled="!ready" @pointerdown.prevent="emit('pass')">
-    <strong>{{ course.tally }} of {{ station.tally }}</strong
-    ><span>tap each one, or space</span>
+    <strong>{{ course.tally }} of {{ station.tally }}</strong><span>tap each one, or space</span>
   </button>
   <button v-else-if="fixedMsOf(station) === null" class="pad" :disabled="!ready" @pointerdown.prevent="emit('pass')">
     <strong>{{ station.name }} complete</strong><span>tap, or space</span>

@@ -173,9 +173,7 @@ const KEYS: Readonly<Record<string, () => void>> = {
       </li>
     </ol>
     <section v-if="timeIsUp && toMark.length === 0" class="sheet done">
-      <p>
-        <strong>Wave {{ wave }} is measured.</strong> Keep them walking, watch them, offer water.
-      </p>
+      <p><strong>Wave {{ wave }} is measured.</strong> Keep them walking, watch them, offer water.</p>
       <BButton v-if="nextWave" variant="primary" @click="wave = nextWave">Go to wave {{ nextWave }}</BButton>
       <RouterLink v-else class="btn btn-primary" :to="{ name: 'run' }">Back to the events</RouterLink>
     </section>

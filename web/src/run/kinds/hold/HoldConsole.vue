@@ -97,8 +97,7 @@ const KEYS = {
       <p>{{ protocol.position }}</p>
       <p class="quiet">
         Ends when: {{ protocol.endsWhen.join(', ').toLowerCase()
-        }}<template v-if="protocol.capMs">. Stopped at {{ printTime(protocol.capMs) }}</template
-        >.
+        }}<template v-if="protocol.capMs">. Stopped at {{ printTime(protocol.capMs) }}</template>.
       </p>
     </template>
     <template #above>

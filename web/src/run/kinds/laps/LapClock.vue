@@ -33,9 +33,7 @@ const over = computed(() => props.cut !== null && elapsedMs.value > props.cut.va
       <span class="quiet"
         >Wave {{ wave }}, started {{ timeOfDay(startedAtMs, zone) }}{{ endedAtMs === null ? '' : ', all in' }}</span
       >
-      <div class="clock figures" role="timer">
-        {{ whole }}<small>.{{ tenth }}</small>
-      </div>
+      <div class="clock figures" role="timer">{{ whole }}<small>.{{ tenth }}</small></div>
     </div>
     <div v-if="cut" class="gauge-box">
       <span class="quiet">Where the clock stands against the standard{{ cutOf }}</span>

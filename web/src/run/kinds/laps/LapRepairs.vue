@@ -37,9 +37,7 @@ const offerFor = (fault: LapFault): string =>
     <strong>{{ faults.length }} {{ faults.length === 1 ? 'stamp' : 'stamps' }} to look at</strong>
     <ul>
       <li v-for="fault in faults" :key="`${fault.entryId} ${fault.kind} ${fault.lap}`">
-        <span
-          ><strong class="figures">{{ entryOf(fault.entryId)?.bib }}</strong> {{ wordsFor(fault) }}</span
-        >
+        <span><strong class="figures">{{ entryOf(fault.entryId)?.bib }}</strong> {{ wordsFor(fault) }}</span>
         <p v-if="fault.kind === 'missed' && fault.atMs === null">
           A finish is never estimated. Put a time without a bib to it, or type it from the backup watch.
         </p>

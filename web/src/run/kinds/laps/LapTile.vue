@@ -63,10 +63,7 @@ const lapLabel = computed(
     @click="emit('cross')"
   >
     <span class="bib figures">{{ bib }}</span>
-    <span class="due figures"
-      ><span>{{ head.word }}</span
-      ><strong>{{ head.figure }}</strong></span
-    >
+    <span class="due figures"><span>{{ head.word }}</span><strong>{{ head.figure }}</strong></span>
     <span class="name">{{ name }}</span>
     <span class="laps" aria-hidden="true" :style="{ '--laps': laps, '--done': runner.lapsDone }">
       <i :class="{ now: runner.state === 'running' }" />

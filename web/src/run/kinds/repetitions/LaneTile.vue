@@ -45,9 +45,7 @@ const clock = computed(() => {
   >
     <strong class="figures" :data-bib="lane.entry.bib">{{ lane.attempt.tally.counted }}</strong>
     <span v-if="lane.phase === 'over' && lane.mark">{{ wordFor(lane.mark) }}</span>
-    <span v-else
-      >count <kbd>{{ cap(keys.count) }}</kbd></span
-    >
+    <span v-else>count <kbd>{{ cap(keys.count) }}</kbd></span>
   </button>
   <Gauge v-if="lane.mark?.cut" :cut="lane.mark.cut" :value="lane.attempt.tally.counted" />
   <div v-if="asking" class="keys-row reasons">

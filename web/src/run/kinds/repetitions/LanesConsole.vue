@@ -109,9 +109,7 @@ const keys = computed<Readonly<Record<string, () => void>>>(() => {
       ['Z V B M', 'the candidate of that lane ends'],
     ]"
   >
-    <template #rules
-      ><p>{{ protocol.countsWhen }}</p></template
-    >
+    <template #rules><p>{{ protocol.countsWhen }}</p></template>
     <template #above>
       <BeatLight v-if="plan.length > 0" :plan="plan" :started-at-ms="beatFromMs" :per-cycle="perRepetition" />
     </template>

@@ -167,9 +167,7 @@ const KEYS: Readonly<Record<string, () => void>> = {
     <p v-if="arming" class="armed" role="status">Steps out: touch who steps out, or Esc</p>
     <ShuttleTiles :tiles="tiles" :active="ready && started !== null" :arming="arming" @miss="miss" @out="out" />
     <section v-if="started && stillIn.length === 0" class="sheet done">
-      <p>
-        <strong>Wave {{ wave }} is out.</strong> Keep them walking, watch them, offer water.
-      </p>
+      <p><strong>Wave {{ wave }} is out.</strong> Keep them walking, watch them, offer water.</p>
       <BButton v-if="nextWave" variant="primary" @click="wave = nextWave">Go to wave {{ nextWave }}</BButton>
       <RouterLink v-else class="btn btn-primary" :to="{ name: 'run' }">Back to the events</RouterLink>
     </section>
