@@ -6,6 +6,7 @@ import { useSessionStorage } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { byBib, fullName, type Day, type Entry } from '../day/day.ts'
 import { useSession } from '../session/sessionStore.ts'
+import { useAfterPaint } from '../ui/useAfterPaint.ts'
 import MusterDialog from './MusterDialog.vue'
 import MusterMissing from './MusterMissing.vue'
 
@@ -50,17 +51,16 @@ const countOf = (attendance: Attendance): number =>
 const categoryName = (id: string): string =>
   props.day.standard.categories.find((category) => category.id === id)?.name ?? id
 
-const shown = computed(() => {
+const ordered = computed(() => [...props.day.entries].sort((a, b) => a.wave - b.wave || byBib(a, b)))
+/** Who fits what is looked for. All rows stay where they are, so that a key changes what is seen and nothing else. */
+const fits = useAfterPaint(() => {
   const wanted = search.value.trim().toLowerCase()
-  return [...props.day.entries]
-    .filter((entry) => only.value === 'all' || entry.attendance === only.value)
-    .filter(
-      (entry) =>
-        wanted === '' ||
-        String(entry.bib) === wanted ||
-        `${fullName(entry)} ${entry.person.number}`.toLowerCase().includes(wanted),
-    )
-    .sort((a, b) => a.wave - b.wave || byBib(a, b))
+  const isWanted = (entry: Entry): boolean =>
+    (only.value === 'all' || entry.attendance === only.value) &&
+    (wanted === '' ||
+      String(entry.bib) === wanted ||
+      `${fullName(entry)} ${entry.person.number}`.toLowerCase().includes(wanted))
+  return new Set(props.day.entries.filter(isWanted).map(({ id }) => id))
 })
 const showsBirthDates = computed(() => props.day.entries.some(({ person }) => person.birthDate !== undefined))
 const isAwaited = ({ attendance }: Entry): boolean => attendance === 'expected' || attendance === 'late'
@@ -69,17 +69,22 @@ const nextArrival = computed(() => [...props.day.entries].sort(byBib).find(isAwa
 const following = computed(() =>
   [...props.day.entries].sort(byBib).find((entry) => isAwaited(entry) && entry.id !== editingId.value),
 )
+const holdsOn = computed(() => {
+  const reasons = new Map<string, string[]>()
+  for (const { content } of openHolds(props.day.records))
+    reasons.set(content.entryId, [...(reasons.get(content.entryId) ?? []), content.reason])
+  return reasons
+})
 /** Why somebody is held, then the note; a note that says the same is said once. */
 const remarksOn = ({ id, note, attendance, identityChecked, carried, choices }: Entry): string => {
-  const reasons = openHolds(props.day.records)
-    .filter(({ content }) => content.entryId === id)
-    .map(({ content }) => content.reason)
   const unseen = attendance === 'present' && !identityChecked ? 'identity not checked' : ''
   const repeats =
     carried && choices.wholeBattery !== true
       ? `again: ${props.day.standard.events.flatMap(({ id: eventId, name }) => (eventId in carried ? [] : [name])).join(', ')}`
       : ''
-  return [...new Set([...reasons, note, unseen, repeats])].filter((text) => text !== '').join('; ')
+  return [...new Set([...(holdsOn.value.get(id) ?? []), note, unseen, repeats])]
+    .filter((text) => text !== '')
+    .join('; ')
 }
 </script>
 
@@ -126,7 +131,8 @@ const remarksOn = ({ id, note, attendance, identityChecked, carried, choices }: 
         </thead>
         <tbody>
           <tr
-            v-for="entry in shown"
+            v-for="entry in ordered"
+            v-show="fits.has(entry.id)"
             :key="entry.id"
             :data-entry="entry.id"
             :class="[entry.attendance, { last: lastId === entry.id }]"
@@ -156,7 +162,7 @@ const remarksOn = ({ id, note, attendance, identityChecked, carried, choices }: 
           </tr>
         </tbody>
       </table>
-      <p v-if="shown.length === 0" class="quiet none">Nobody fits. Clear the search to see everybody.</p>
+      <p v-if="fits.size === 0" class="quiet none">Nobody fits. Clear the search to see everybody.</p>
     </div>
     <MusterMissing v-model="askingMissing" :day="day" />
     <MusterDialog

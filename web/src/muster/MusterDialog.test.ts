@@ -1,7 +1,7 @@
 /** Checking somebody in: what would be passed over is asked about once, and a second, deliberate press saves it so. */
 import { flushPromises, mount } from '@vue/test-utils'
 import { FIRST_HOUSE_RULES } from '@able-gauge/core'
-import { expect, test } from 'vitest'
+import { expect, test, vi } from 'vitest'
 import { entry, json, MOUNTED, openDay } from '../../testing/openDay.ts'
 import { useHouseRules } from '../day/houseRules.ts'
 import MusterDialog from './MusterDialog.vue'
@@ -44,7 +44,7 @@ test('everybody still expected is listed, and told to be absent at once but for 
   server.answer('POST', '/attendance', () => json({ changed: 1 }))
   const dialog = mount(MusterMissing, { props: { day, modelValue: false }, global: GLOBAL })
   await dialog.setProps({ modelValue: true })
-  expect(dialog.findAll('li')).toHaveLength(2)
+  await vi.waitFor(() => expect(dialog.findAll('li')).toHaveLength(2))
   await dialog.findAll('input')[1]?.setValue(false)
   await dialog
     .findAll('button')

@@ -6,6 +6,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { fullName, type Day, type Entry } from '../day/day.ts'
 import { useHouseRules } from '../day/houseRules.ts'
 import { useSession } from '../session/sessionStore.ts'
+import AfterPaint from '../ui/AfterPaint.vue'
 import MusterAccount from './MusterAccount.vue'
 import MusterHolds from './MusterHolds.vue'
 import { useCheckIn } from './useCheckIn.ts'
@@ -96,119 +97,121 @@ const answerNo = (): void => {
 
 <template>
   <BModal v-model="open" :title="entry ? fullName(entry) : ''" size="xl" scrollable>
-    <form v-if="entry" id="check-in" class="columns" @submit.prevent="saveAnd(hasNext ? 'next' : 'close')">
-      <section>
-        <h2>Who</h2>
-        <p class="check">
-          {{ entry.person.number
-          }}<template v-if="birthDate">, born <strong>{{ printDate(birthDate) }}</strong></template
-          >, judged as {{ entry.ageYears }}
-        </p>
-        <label class="tick"
-          ><input v-model="form.identityChecked" type="checkbox" /> Identity and date of birth checked against a
-          document</label
-        >
-        <div class="pair">
-          <label
-            >Bib
-            <BFormInput id="entry-bib" v-model="form.bib" class="figures" inputmode="numeric" maxlength="5" />
-          </label>
-          <label
-            >Category
-            <BFormSelect v-model="form.category">
-              <option v-for="one in day.standard.categories" :key="one.id" :value="one.id">{{ one.name }}</option>
-            </BFormSelect></label
-          >
-          <label
-            >Body mass in {{ units.mass }}
-            <BFormInput v-model="form.bodyMass" class="figures" inputmode="decimal" maxlength="12" />
-          </label>
-          <label
-            >Height in {{ units.height }}
-            <BFormInput v-model="form.height" class="figures" maxlength="12" />
-          </label>
-        </div>
-        <p v-if="inOtherUnits" class="quiet hint" role="status">{{ inOtherUnits }}</p>
-        <p class="quiet hint">Other units can be written out, such as "150 lb" or "5 ft 8 in".</p>
-        <label>Clothing and gear <BFormInput v-model="form.gear" maxlength="200" /></label>
-        <label v-for="{ key, label, before } in setUpFields" :key="key"
-          >{{ label }}<small v-if="before" class="quiet">, last time {{ before }}</small>
-          <BFormInput
-            :model-value="form.setUp[key] ?? ''"
-            maxlength="60"
-            @update:model-value="(text) => (form.setUp[key] = String(text ?? ''))"
-          />
-        </label>
-        <MusterAccount v-if="session.can('accounts.link')" :day="day" :entry="entry" />
-        <template v-if="standing.length > 0">
-          <h2>Only what was short is done again</h2>
-          <p>
-            Stands:
-            <template v-for="({ name, testDate }, index) in standing" :key="name"
-              >{{ index === 0 ? '' : ', ' }}{{ name }} ({{ printDate(testDate) }})</template
-            >.
+    <AfterPaint v-if="entry">
+      <form id="check-in" class="columns" @submit.prevent="saveAnd(hasNext ? 'next' : 'close')">
+        <section>
+          <h2>Who</h2>
+          <p class="check">
+            {{ entry.person.number
+            }}<template v-if="birthDate">, born <strong>{{ printDate(birthDate) }}</strong></template
+            >, judged as {{ entry.ageYears }}
           </p>
           <label class="tick"
-            ><input v-model="form.wholeBattery" type="checkbox" /> Does everything again all the same</label
+            ><input v-model="form.identityChecked" type="checkbox" /> Identity and date of birth checked against a
+            document</label
           >
-          <label v-if="form.wholeBattery">Reason <BFormInput v-model="form.reason" maxlength="300" /></label>
-        </template>
-        <template v-if="choices.length > 0 || day.standard.roles">
-          <h2>Instead of the event as it stands</h2>
-          <label v-for="choice in choices" :key="choice.eventId"
-            >{{ choice.eventName }}
-            <BFormSelect v-model="form.choices[choice.eventId]">
-              <option :value="undefined">as it stands</option>
-              <option v-for="option in choice.options" :key="option.value" :value="option.value">
-                {{ option.label }}
-              </option>
-            </BFormSelect></label
-          >
-          <label v-if="day.standard.roles"
-            >Role
-            <BFormSelect v-model="form.role">
-              <option value="">none</option>
-              <option v-for="role in day.standard.roles" :key="role.id" :value="role.id">{{ role.name }}</option>
-            </BFormSelect></label
-          >
-          <label v-if="chooses && !form.wholeBattery"
-            >Reason <BFormInput v-model="form.reason" maxlength="300"
-          /></label>
-        </template>
-      </section>
-      <section>
-        <h2>Screening and consent</h2>
-        <p v-if="isScreened && !askAgain">
-          The questions were put.
-          <BButton type="button" variant="quiet" size="sm" @click="askAgain = true">Ask again</BButton>
-        </p>
-        <template v-if="asks">
-          <BButton type="button" class="all" variant="quiet" size="sm" @click="answerNo">Nothing to report</BButton>
-          <fieldset v-for="question in questions" :key="question.id" class="question">
-            <legend>{{ question.text }}</legend>
-            <label v-for="answer in ['yes', 'no'] as const" :key="answer"
-              ><input v-model="form.answers[question.id]" type="radio" :name="question.id" :value="answer" />
-              {{ answer }}</label
+          <div class="pair">
+            <label
+              >Bib
+              <BFormInput id="entry-bib" v-model="form.bib" class="figures" inputmode="numeric" maxlength="5" />
+            </label>
+            <label
+              >Category
+              <BFormSelect v-model="form.category">
+                <option v-for="one in day.standard.categories" :key="one.id" :value="one.id">{{ one.name }}</option>
+              </BFormSelect></label
             >
-          </fieldset>
-          <p v-if="concerns.clearance.length > 0" class="needs" role="status">
-            Needs clearance. Saving raises a hold that only the officer in charge lifts, with a reason. This is a
-            reminder, no diagnosis; your clinicians decide.
+            <label
+              >Body mass in {{ units.mass }}
+              <BFormInput v-model="form.bodyMass" class="figures" inputmode="decimal" maxlength="12" />
+            </label>
+            <label
+              >Height in {{ units.height }}
+              <BFormInput v-model="form.height" class="figures" maxlength="12" />
+            </label>
+          </div>
+          <p v-if="inOtherUnits" class="quiet hint" role="status">{{ inOtherUnits }}</p>
+          <p class="quiet hint">Other units can be written out, such as "150 lb" or "5 ft 8 in".</p>
+          <label>Clothing and gear <BFormInput v-model="form.gear" maxlength="200" /></label>
+          <label v-for="{ key, label, before } in setUpFields" :key="key"
+            >{{ label }}<small v-if="before" class="quiet">, last time {{ before }}</small>
+            <BFormInput
+              :model-value="form.setUp[key] ?? ''"
+              maxlength="60"
+              @update:model-value="(text) => (form.setUp[key] = String(text ?? ''))"
+            />
+          </label>
+          <MusterAccount v-if="session.can('accounts.link')" :day="day" :entry="entry" />
+          <template v-if="standing.length > 0">
+            <h2>Only what was short is done again</h2>
+            <p>
+              Stands:
+              <template v-for="({ name, testDate }, index) in standing" :key="name"
+                >{{ index === 0 ? '' : ', ' }}{{ name }} ({{ printDate(testDate) }})</template
+              >.
+            </p>
+            <label class="tick"
+              ><input v-model="form.wholeBattery" type="checkbox" /> Does everything again all the same</label
+            >
+            <label v-if="form.wholeBattery">Reason <BFormInput v-model="form.reason" maxlength="300" /></label>
+          </template>
+          <template v-if="choices.length > 0 || day.standard.roles">
+            <h2>Instead of the event as it stands</h2>
+            <label v-for="choice in choices" :key="choice.eventId"
+              >{{ choice.eventName }}
+              <BFormSelect v-model="form.choices[choice.eventId]">
+                <option :value="undefined">as it stands</option>
+                <option v-for="option in choice.options" :key="option.value" :value="option.value">
+                  {{ option.label }}
+                </option>
+              </BFormSelect></label
+            >
+            <label v-if="day.standard.roles"
+              >Role
+              <BFormSelect v-model="form.role">
+                <option value="">none</option>
+                <option v-for="role in day.standard.roles" :key="role.id" :value="role.id">{{ role.name }}</option>
+              </BFormSelect></label
+            >
+            <label v-if="chooses && !form.wholeBattery"
+              >Reason <BFormInput v-model="form.reason" maxlength="300"
+            /></label>
+          </template>
+        </section>
+        <section>
+          <h2>Screening and consent</h2>
+          <p v-if="isScreened && !askAgain">
+            The questions were put.
+            <BButton type="button" variant="quiet" size="sm" @click="askAgain = true">Ask again</BButton>
           </p>
-        </template>
-        <label class="tick consent"
-          ><input v-model="form.consented" type="checkbox" /> Consent: {{ house.rules?.consent }}</label
-        >
-        <h2>At muster</h2>
-        <div class="choices">
-          <label v-for="{ id, label } in CHOICES" :key="id" class="tick"
-            ><input v-model="form.attendance" type="radio" name="attendance" :value="id" /> {{ label }}</label
+          <template v-if="asks">
+            <BButton type="button" class="all" variant="quiet" size="sm" @click="answerNo">Nothing to report</BButton>
+            <fieldset v-for="question in questions" :key="question.id" class="question">
+              <legend>{{ question.text }}</legend>
+              <label v-for="answer in ['yes', 'no'] as const" :key="answer"
+                ><input v-model="form.answers[question.id]" type="radio" :name="question.id" :value="answer" />
+                {{ answer }}</label
+              >
+            </fieldset>
+            <p v-if="concerns.clearance.length > 0" class="needs" role="status">
+              Needs clearance. Saving raises a hold that only the officer in charge lifts, with a reason. This is a
+              reminder, no diagnosis; your clinicians decide.
+            </p>
+          </template>
+          <label class="tick consent"
+            ><input v-model="form.consented" type="checkbox" /> Consent: {{ house.rules?.consent }}</label
           >
-        </div>
-        <label>Note <BFormInput v-model="form.note" maxlength="300" /></label>
-        <MusterHolds :day="day" :entry="entry" :holds="holds" />
-      </section>
-    </form>
+          <h2>At muster</h2>
+          <div class="choices">
+            <label v-for="{ id, label } in CHOICES" :key="id" class="tick"
+              ><input v-model="form.attendance" type="radio" name="attendance" :value="id" /> {{ label }}</label
+            >
+          </div>
+          <label>Note <BFormInput v-model="form.note" maxlength="300" /></label>
+          <MusterHolds :day="day" :entry="entry" :holds="holds" />
+        </section>
+      </form>
+    </AfterPaint>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <template #footer>
       <p v-if="isAsked" class="asked" role="alert">

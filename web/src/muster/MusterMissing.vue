@@ -6,6 +6,7 @@ import { computed, reactive, watch } from 'vue'
 import { call } from '../api.ts'
 import { byBib, fullName, type Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
+import AfterPaint from '../ui/AfterPaint.vue'
 import { useAsking } from '../ui/useAsking.ts'
 
 const props = defineProps<{ day: Day }>()
@@ -39,15 +40,17 @@ const say = (attendance: 'late' | 'absent'): Promise<void> =>
 <template>
   <BModal v-model="open" title="Who is not here" no-footer lazy>
     <p v-if="missing.length === 0">Nobody is missing.</p>
-    <ul v-else>
-      <li v-for="entry in missing" :key="entry.id">
-        <label class="tick"
-          ><input type="checkbox" :checked="chosen.has(entry.id)" @change="turn(entry.id)" />
-          <strong class="figures">{{ entry.bib ?? '–' }}</strong> {{ fullName(entry) }}
-          <small v-if="entry.attendance === 'late'" class="quiet">said to come later</small></label
-        >
-      </li>
-    </ul>
+    <AfterPaint v-else>
+      <ul>
+        <li v-for="entry in missing" :key="entry.id">
+          <label class="tick"
+            ><input type="checkbox" :checked="chosen.has(entry.id)" @change="turn(entry.id)" />
+            <strong class="figures">{{ entry.bib ?? '–' }}</strong> {{ fullName(entry) }}
+            <small v-if="entry.attendance === 'late'" class="quiet">said to come later</small></label
+          >
+        </li>
+      </ul>
+    </AfterPaint>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div class="deeds">
       <BButton variant="quiet" :disabled="busy || count === 0" @click="say('late')">{{

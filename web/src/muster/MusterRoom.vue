@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import type { Day } from '../day/day.ts'
+import { useAfterPaint } from '../ui/useAfterPaint.ts'
 import MusterBriefing from './MusterBriefing.vue'
 import MusterCheckIn from './MusterCheckIn.vue'
 import MusterConditions from './MusterConditions.vue'
@@ -19,6 +20,7 @@ const PARTS = [
 
 const route = useRoute()
 const part = computed(() => PARTS.find((one) => one.part === route.query['part'])?.part ?? 'check-in')
+const shown = useAfterPaint(() => part.value)
 </script>
 
 <template>
@@ -33,8 +35,8 @@ const part = computed(() => PARTS.find((one) => one.part === route.query['part']
         >{{ one.label }}</RouterLink
       >
     </nav>
-    <MusterConditions v-if="part === 'conditions'" :day="day" />
-    <MusterBriefing v-else-if="part === 'briefing'" :day="day" />
+    <MusterConditions v-if="shown === 'conditions'" :day="day" />
+    <MusterBriefing v-else-if="shown === 'briefing'" :day="day" />
     <MusterCheckIn v-else :day="day" />
   </main>
 </template>

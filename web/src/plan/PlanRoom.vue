@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { onBeforeRouteLeave, useRoute } from 'vue-router'
 import type { Day } from '../day/day.ts'
 import { useSession } from '../session/sessionStore.ts'
+import { useAfterPaint } from '../ui/useAfterPaint.ts'
 import PlanDay from './PlanDay.vue'
 import PlanGround from './PlanGround.vue'
 import PlanPapers from './PlanPapers.vue'
@@ -35,6 +36,7 @@ onBeforeRouteLeave(async () => {
   return draft.problem.value === '' && draft.meanwhile.value === null
 })
 const part = computed(() => PARTS.find((one) => one.part === route.query['part'])?.part ?? 'day')
+const shown = useAfterPaint(() => part.value)
 </script>
 
 <template>
@@ -50,10 +52,10 @@ const part = computed(() => PARTS.find((one) => one.part === route.query['part']
       >
     </nav>
     <PlanSave v-if="mayEdit" :draft="draft" />
-    <PlanStations v-if="part === 'stations'" :day="day" :draft="draft" :may-edit="mayEdit" />
-    <PlanGround v-else-if="part === 'ground'" :day="day" :draft="draft" :may-edit="mayEdit" />
-    <PlanTimetable v-else-if="part === 'timetable'" :day="day" :draft="draft" :may-edit="mayEdit" />
-    <PlanPapers v-else-if="part === 'papers'" :day="day" :draft="draft" :may-edit="mayEdit" />
+    <PlanStations v-if="shown === 'stations'" :day="day" :draft="draft" :may-edit="mayEdit" />
+    <PlanGround v-else-if="shown === 'ground'" :day="day" :draft="draft" :may-edit="mayEdit" />
+    <PlanTimetable v-else-if="shown === 'timetable'" :day="day" :draft="draft" :may-edit="mayEdit" />
+    <PlanPapers v-else-if="shown === 'papers'" :day="day" :draft="draft" :may-edit="mayEdit" />
     <PlanDay v-else :day="day" />
   </main>
 </template>

@@ -5,6 +5,7 @@ import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { eventName, type Day } from '../day/day.ts'
 import { vTyped } from '../ui/vTyped.ts'
+import AfterPaint from '../ui/AfterPaint.vue'
 import SiteDrawing from './SiteDrawing.vue'
 import { MARK_SIGNS } from './siteShapes.ts'
 import type { PlanDraft } from './usePlan.ts'
@@ -77,90 +78,98 @@ const ways = computed(() =>
       </p>
       <BButton v-if="mayEdit" variant="primary" @click="begin">Draw the site</BButton>
     </template>
-    <div v-else class="two">
-      <div>
-        <SiteDrawing
-          :day="day"
-          :plan="draft.plan.value"
-          :site="site"
-          :may-edit="mayEdit"
-          :chosen="chosen"
-          @choose="chosen = $event"
-          @move="(id, xMm, yMm) => changeMark(id, { xMm, yMm })"
-          @turn="turn"
-          @remove="remove"
-        />
-        <p v-if="mayEdit" class="quiet small">
-          Drag, or focus and use the arrow keys: a metre, with Shift ten. T turns, Delete takes away.
-        </p>
-        <ul v-if="findings.length > 0" class="findings" aria-label="What the site lacks">
-          <li v-for="sentence in findings" :key="sentence">{{ sentence }}</li>
-        </ul>
-        <p v-if="reach">{{ reach }} How far it may be, your own rules say.</p>
-      </div>
-      <div v-if="mayEdit" class="tools">
-        <div class="size">
-          <label
-            >Width in m
-            <input
-              v-typed="printField(site.widthMm, METRES)"
-              class="form-control figures"
-              @change="setSize('widthMm', $event)"
-          /></label>
-          <label
-            >Depth in m
-            <input
-              v-typed="printField(site.depthMm, METRES)"
-              class="form-control figures"
-              @change="setSize('depthMm', $event)"
-          /></label>
-        </div>
-        <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-        <h3>Put on the site</h3>
-        <div class="palette">
-          <BButton v-for="kind in KINDS" :key="kind" variant="quiet" size="sm" @click="add(kind)">
-            <strong class="figures">{{ MARK_SIGNS[kind] }}</strong> {{ SITE_MARK_NAMES[kind] }}
-          </BButton>
-          <BButton v-for="event in notPlaced" :key="event.id" variant="quiet" size="sm" @click="add('event', event.id)">
-            {{ event.name }}
-          </BButton>
-        </div>
-        <template v-if="chosenMark">
-          <h3>{{ nameOfMark(day, chosenMark) }}</h3>
-          <label
-            >Called
-            <BFormInput
-              :model-value="chosenMark.label ?? ''"
-              maxlength="60"
-              lazy
-              @update:model-value="(text) => relabel(chosen, String(text ?? '').trim())"
-          /></label>
-          <div class="palette">
-            <BButton variant="quiet" size="sm" @click="turn(chosenMark.id, 15)">Turn by 15°</BButton>
-            <BButton variant="quiet" size="sm" @click="remove(chosenMark.id)">Take it away</BButton>
-          </div>
-          <label
-            >A way from here to
-            <BFormSelect
-              model-value=""
-              :options="[{ value: '', text: 'choose' }, ...others]"
-              @update:model-value="(to) => to && addWay(chosen, String(to))"
-          /></label>
-        </template>
-        <template v-if="ways.length > 0">
-          <h3>Ways</h3>
-          <ul class="ways">
-            <li v-for="(way, at) in ways" :key="way">
-              {{ way }}
-              <BButton variant="quiet" size="sm" :aria-label="`Take away ${way}`" @click="removeWay(at)"
-                >Remove</BButton
-              >
-            </li>
+    <AfterPaint v-else>
+      <div class="two">
+        <div>
+          <SiteDrawing
+            :day="day"
+            :plan="draft.plan.value"
+            :site="site"
+            :may-edit="mayEdit"
+            :chosen="chosen"
+            @choose="chosen = $event"
+            @move="(id, xMm, yMm) => changeMark(id, { xMm, yMm })"
+            @turn="turn"
+            @remove="remove"
+          />
+          <p v-if="mayEdit" class="quiet small">
+            Drag, or focus and use the arrow keys: a metre, with Shift ten. T turns, Delete takes away.
+          </p>
+          <ul v-if="findings.length > 0" class="findings" aria-label="What the site lacks">
+            <li v-for="sentence in findings" :key="sentence">{{ sentence }}</li>
           </ul>
-        </template>
-        <BButton variant="quiet" size="sm" class="mt-3" @click="put(null)">Take the site plan away</BButton>
+          <p v-if="reach">{{ reach }} How far it may be, your own rules say.</p>
+        </div>
+        <div v-if="mayEdit" class="tools">
+          <div class="size">
+            <label
+              >Width in m
+              <input
+                v-typed="printField(site.widthMm, METRES)"
+                class="form-control figures"
+                @change="setSize('widthMm', $event)"
+            /></label>
+            <label
+              >Depth in m
+              <input
+                v-typed="printField(site.depthMm, METRES)"
+                class="form-control figures"
+                @change="setSize('depthMm', $event)"
+            /></label>
+          </div>
+          <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+          <h3>Put on the site</h3>
+          <div class="palette">
+            <BButton v-for="kind in KINDS" :key="kind" variant="quiet" size="sm" @click="add(kind)">
+              <strong class="figures">{{ MARK_SIGNS[kind] }}</strong> {{ SITE_MARK_NAMES[kind] }}
+            </BButton>
+            <BButton
+              v-for="event in notPlaced"
+              :key="event.id"
+              variant="quiet"
+              size="sm"
+              @click="add('event', event.id)"
+            >
+              {{ event.name }}
+            </BButton>
+          </div>
+          <template v-if="chosenMark">
+            <h3>{{ nameOfMark(day, chosenMark) }}</h3>
+            <label
+              >Called
+              <BFormInput
+                :model-value="chosenMark.label ?? ''"
+                maxlength="60"
+                lazy
+                @update:model-value="(text) => relabel(chosen, String(text ?? '').trim())"
+            /></label>
+            <div class="palette">
+              <BButton variant="quiet" size="sm" @click="turn(chosenMark.id, 15)">Turn by 15°</BButton>
+              <BButton variant="quiet" size="sm" @click="remove(chosenMark.id)">Take it away</BButton>
+            </div>
+            <label
+              >A way from here to
+              <BFormSelect
+                model-value=""
+                :options="[{ value: '', text: 'choose' }, ...others]"
+                @update:model-value="(to) => to && addWay(chosen, String(to))"
+            /></label>
+          </template>
+          <template v-if="ways.length > 0">
+            <h3>Ways</h3>
+            <ul class="ways">
+              <li v-for="(way, at) in ways" :key="way">
+                {{ way }}
+                <BButton variant="quiet" size="sm" :aria-label="`Take away ${way}`" @click="removeWay(at)"
+                  >Remove</BButton
+                >
+              </li>
+            </ul>
+          </template>
+          <BButton variant="quiet" size="sm" class="mt-3" @click="put(null)">Take the site plan away</BButton>
+        </div>
       </div>
-    </div>
+    </AfterPaint>
   </section>
 </template>
 

@@ -15,6 +15,7 @@ import { usePractice } from './usePractice.ts'
 import { useHabits } from '../day/useForecast.ts'
 import { useTimetable } from './useTimetable.ts'
 import TimeField from '../ui/TimeField.vue'
+import { useAfterPaint } from '../ui/useAfterPaint.ts'
 
 const props = defineProps<{
   day: Day
@@ -32,7 +33,8 @@ const { task, timetable, bounds, conflicts, broken } = useTimetable(
 )
 const mayMove = computed(() => props.mayEdit && preview.value === null)
 const habits = useHabits(() => props.day)
-const shown = ref<'chart' | 'list'>('chart')
+const asked = ref<'chart' | 'list'>('chart')
+const shown = useAfterPaint(() => asked.value)
 const lacking = usePractice(() => props.day)
 
 const eventName = (id: string): string => props.day.standard.events.find((event) => event.id === id)?.name ?? id
@@ -120,8 +122,8 @@ const setTime = (index: number, field: 'musterAt' | 'startsAt' | 'endsBy', text:
       <div class="head">
         <h2>Timetable</h2>
         <div class="btn-group" role="group" aria-label="Show the timetable as">
-          <BButton variant="quiet" size="sm" :aria-pressed="shown === 'chart'" @click="shown = 'chart'">Chart</BButton>
-          <BButton variant="quiet" size="sm" :aria-pressed="shown === 'list'" @click="shown = 'list'">List</BButton>
+          <BButton variant="quiet" size="sm" :aria-pressed="asked === 'chart'" @click="asked = 'chart'">Chart</BButton>
+          <BButton variant="quiet" size="sm" :aria-pressed="asked === 'list'" @click="asked = 'list'">List</BButton>
         </div>
         <BButton v-if="mayMove && pinned > 0" variant="quiet" size="sm" @click="layAgain">
           Lay all turns again ({{ pinned }} put by hand)
