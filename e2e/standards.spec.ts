@@ -153,7 +153,7 @@ test('a printed standard of two events is in and published in forty actions, wit
   await choose('Scored by', 'Points table')
   await pasteTable(PRESS_UPS)
   await choose('Add an event', 'Timed distance')
-  await press('To the battery')
+  await press('For everybody')
   await fill('Name', 'Run 2,400 m')
   await fill('Distance', '2400')
   await fill('Lap length', '400')

@@ -219,6 +219,7 @@ const serveWeb = (app: Express, webFolder: string): void => {
     express.static(webFolder, { index: false, setHeaders: (response) => response.set('Cache-Control', 'no-cache') }),
   )
   app.get('/{*page}', (_request, response) => {
-    response.set('Cache-Control', 'no-cache').sendFile(path.join(webFolder, 'index.html'))
+    // from its folder: a program installed below a hidden one would find no page otherwise
+    response.set('Cache-Control', 'no-cache').sendFile('index.html', { root: webFolder })
   })
 }

@@ -78,6 +78,8 @@ export interface TestSettings {
   readonly field?: Field
   /** Who makes backups. */
   readonly keeper?: Keeper
+  /** The built application it serves; none when left out. */
+  readonly webFolder?: string
   /** Address of a proxy in front whose word counts. */
   readonly trustedProxy?: string
 }

@@ -27,7 +27,7 @@ import { NO_LIMITS } from '../limits.ts'
 import { ROUTES } from './index.ts'
 import type { Route } from './route.ts'
 
-const REQUESTS = Number(process.env['ABLE_GAUGE_FUZZ'] ?? 1_100)
+const REQUESTS = Number(process.env['ABLE_GAUGE_FUZZ'] ?? 700)
 /** How often each route has to be seen to work. */
 const ENOUGH = REQUESTS > 2_000 ? 5 : 2
 const SEED = Number(process.env['ABLE_GAUGE_SEED'] ?? 20_261_126)

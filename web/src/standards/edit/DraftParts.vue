@@ -49,7 +49,7 @@ const adding = ref<EventKind>(FIRST_KIND)
     <div class="add">
       <label for="add-kind">Add an event</label>
       <BFormSelect id="add-kind" v-model="adding" size="sm" :options="kinds" />
-      <BButton variant="quiet" size="sm" @click="emit('add', 'events', adding)">To the battery</BButton>
+      <BButton variant="quiet" size="sm" @click="emit('add', 'events', adding)">For everybody</BButton>
       <BButton variant="quiet" size="sm" @click="emit('add', 'alternateEvents', adding)">As an alternate</BButton>
       <BButton variant="quiet" size="sm" @click="emit('shelf')">From a worked example</BButton>
     </div>

@@ -146,3 +146,42 @@ test('CSV out has the heading and every line', async () => {
     ?.trigger('click')
   expect(await saved[0]?.text()).toBe('Age from,At least\n18,30\n30,27\n')
 })
+
+const press = async (grid: ReturnType<typeof open>['grid'], name: string): Promise<void> => {
+  await grid
+    .findAll('button')
+    .find((button) => button.text() === name)
+    ?.trigger('click')
+}
+const texts = (grid: ReturnType<typeof open>['grid']): string[][] =>
+  grid
+    .findAll('tbody tr')
+    .map((row) => row.findAll('input').map((field) => (field.element as HTMLInputElement).value))
+    .filter((row) => row.length > 0)
+const paste = (text: string) => ({ clipboardData: { getData: () => text } })
+
+test('it is turned as the printed table lies: typed, walked, pasted and taken away the same', async () => {
+  const { grid, cell, lastLines } = open(LINES)
+  await press(grid, 'Turn the table')
+  expect(grid.findAll('tbody th').map((one) => one.text())).toEqual(['Age from', 'At least', 'Remove the line'])
+  expect(texts(grid)).toEqual([
+    ['18', '30', ''],
+    ['30', '27', ''],
+  ])
+  cell(0, 0).element.focus()
+  await cell(0, 0).trigger('keydown', { key: 'ArrowDown' })
+  await vi.waitFor(() => expect(document.activeElement).toBe(cell(0, 1).element))
+  await cell(1, 0).trigger('paste', paste('29\t40\t50\n26\t24\t21'))
+  expect(lastLines()).toEqual([
+    ['18', '30'],
+    ['29', '26'],
+    ['40', '24'],
+    ['50', '21'],
+  ])
+  await grid.find('[aria-label="Remove line 1"]').trigger('click')
+  expect(texts(grid)).toEqual([
+    ['29', '40', '50', ''],
+    ['26', '24', '21', ''],
+  ])
+  await press(grid, 'Turn the table')
+})

@@ -1,11 +1,15 @@
 <script setup lang="ts">
-/** A grid to type in, walk with arrow keys, and paste blocks from a spreadsheet into; also as CSV in and out. */
+/**
+ * A grid to type in, walk with arrow keys, and paste blocks from a spreadsheet into; also as CSV in and out. It lies as the printed
+ * table does: lines down or across.
+ */
 import { decodeText } from '@able-gauge/core'
+import { useSessionStorage } from '@vueuse/core'
 import Papa from 'papaparse'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, nextTick, ref } from 'vue'
 import { saveFile } from '../../ui/saveFile.ts'
-import { blockFrom, pasteInto, understandBlock, type GridColumn, type GridLine } from './scoringGrid.ts'
+import { blockFrom, pasteInto, turned, understandBlock, type GridColumn, type GridLine } from './scoringGrid.ts'
 import type { DraftRemark } from '../../workers/check.worker.ts'
 
 const props = defineProps<{
@@ -24,12 +28,23 @@ const notes = ref<readonly string[]>([])
 const MOST_NOTES = 6
 
 const table = ref<HTMLTableElement | null>(null)
+/** How it lies is remembered for as long as the page is open: a printed table is seldom in by one sitting. */
+const liesAcross = useSessionStorage(() => `able-gauge-grid-across ${props.label}`, false)
 /** One line more than there is, to type the next one into. */
 const shown = computed<readonly GridLine[]>(() => [...lines.value, props.columns.map(() => '')])
-
+/** The cells as they are seen, row by row: a line to a row, or a column to a row with its name before it. */
+const rows = computed(() => {
+  const [line, column] = [[...shown.value.keys()], [...props.columns.keys()]]
+  return liesAcross.value
+    ? column.map((across) => ({ name: props.columns[across]?.label ?? '', cells: line.map((at) => ({ at, across })) }))
+    : line.map((at) => ({ name: '', cells: column.map((across) => ({ at, across })) }))
+})
+const put = (line: number, column: number, block: readonly GridLine[]): void => {
+  lines.value = pasteInto(lines.value, { line, column }, block, props.columns.length)
+}
 const set = (line: number, column: number, event: Event): void => {
   const { value } = event.target as HTMLInputElement // the handler sits on a cell's field
-  lines.value = pasteInto(lines.value, { line, column }, [[value]], props.columns.length)
+  put(line, column, [[value]])
 }
 
 const focus = async (line: number, column: number): Promise<void> => {
@@ -53,10 +68,11 @@ const walk = (line: number, column: number, event: KeyboardEvent): void => {
   if (!move || event.shiftKey || event.altKey || event.ctrlKey || event.metaKey) return
   const field = event.target as HTMLInputElement // the handler sits on a cell's field
   const [down, across] = move
+  const [ahead, aside] = liesAcross.value ? [across, down] : [down, across]
   const whole = field.selectionStart === 0 && field.selectionEnd === field.value.length
   const atEnd = across < 0 ? field.selectionEnd === 0 : field.selectionStart === field.value.length
   if (across !== 0 && !whole && !atEnd) return
-  const [nextLine, nextColumn] = [line + down, column + across]
+  const [nextLine, nextColumn] = [line + ahead, column + aside]
   if (nextLine < 0 || nextLine >= shown.value.length || nextColumn < 0 || nextColumn >= props.columns.length) return
   event.preventDefault()
   void focus(nextLine, nextColumn)
@@ -66,9 +82,10 @@ const paste = (line: number, column: number, event: ClipboardEvent): void => {
   const text = event.clipboardData?.getData('text/plain') ?? ''
   if (!/[\t\n\r]/.test(text.replace(/[\r\n]+$/, '')) && !text.includes('\t')) return
   event.preventDefault()
-  const understood = understandBlock(blockFrom(text), column, props.columns)
+  const block = blockFrom(text)
+  const understood = understandBlock(liesAcross.value ? turned(block) : block, column, props.columns)
   notes.value = understood.notes
-  lines.value = pasteInto(lines.value, { line, column }, understood.block, props.columns.length)
+  put(line, column, understood.block)
 }
 
 const removeLine = (line: number): void => {
@@ -95,31 +112,33 @@ const readCsv = async (event: Event): Promise<void> => {
   lines.value = pasteInto([], { line: 0, column: 0 }, isHeading ? data.slice(1) : data, props.columns.length)
 }
 
-const wordsFor = (remark: DraftRemark): string => `${remark.what} ${remark.example} ${remark.mend}`.trim()
+const wordsFor = (remark: DraftRemark | undefined): string | undefined =>
+  remark && `${remark.what} ${remark.example} ${remark.mend}`.trim()
 </script>
 
 <template>
   <div class="grid">
     <div class="scroll">
       <table ref="table" :aria-label="label">
-        <thead>
+        <thead v-if="!liesAcross">
           <tr>
             <th v-for="column in columns" :key="column.key" scope="col">{{ column.label }}</th>
             <th><span class="visually-hidden">Remove the line</span></th>
           </tr>
         </thead>
         <tbody>
-          <tr v-for="(line, at) in shown" :key="at">
-            <td v-for="(column, across) in columns" :key="column.key">
+          <tr v-for="({ name, cells }, row) in rows" :key="row">
+            <th v-if="liesAcross" scope="row">{{ name }}</th>
+            <td v-for="{ at, across } in cells" :key="`${at} ${across}`">
               <input
                 class="figures"
                 :class="remarkAt(at, across)?.severity"
-                :value="line[across] ?? ''"
+                :value="shown[at]?.[across] ?? ''"
                 :data-cell="`${at} ${across}`"
                 :data-place="remarkAt(at, across)?.place"
-                :aria-label="`${column.label}, line ${at + 1}`"
+                :aria-label="`${columns[across]?.label}, line ${at + 1}`"
                 :aria-invalid="remarkAt(at, across)?.severity === 'error' ? true : undefined"
-                :title="remarkAt(at, across) ? wordsFor(remarkAt(at, across)!) : undefined"
+                :title="wordsFor(remarkAt(at, across))"
                 autocomplete="off"
                 spellcheck="false"
                 @input="set(at, across, $event)"
@@ -127,14 +146,22 @@ const wordsFor = (remark: DraftRemark): string => `${remark.what} ${remark.examp
                 @paste="paste(at, across, $event)"
               />
             </td>
-            <td>
+            <td v-if="!liesAcross">
               <button
-                v-if="at < lines.length"
+                v-if="row < lines.length"
                 type="button"
                 class="remove"
-                :aria-label="`Remove line ${at + 1}`"
-                @click="removeLine(at)"
+                :aria-label="`Remove line ${row + 1}`"
+                @click="removeLine(row)"
               >
+                ×
+              </button>
+            </td>
+          </tr>
+          <tr v-if="liesAcross">
+            <th scope="row"><span class="visually-hidden">Remove the line</span></th>
+            <td v-for="(_, line) in lines" :key="line">
+              <button type="button" class="remove" :aria-label="`Remove line ${line + 1}`" @click="removeLine(line)">
                 ×
               </button>
             </td>
@@ -148,6 +175,9 @@ const wordsFor = (remark: DraftRemark): string => `${remark.what} ${remark.examp
     </p>
     <div class="tools">
       <small class="quiet">Arrow keys walk, a block from a spreadsheet can be pasted into any cell.</small>
+      <BButton type="button" variant="quiet" size="sm" :pressed="liesAcross" @click="liesAcross = !liesAcross"
+        >Turn the table</BButton
+      >
       <label class="btn btn-sm btn-quiet"
         >CSV in<input type="file" accept=".csv,text/csv" class="visually-hidden" @change="readCsv"
       /></label>
@@ -177,11 +207,18 @@ th {
   padding: 6px 8px;
   vertical-align: bottom;
 }
+th[scope='row'] {
+  left: 0;
+  border-top: 1px solid var(--line);
+  white-space: nowrap;
+  vertical-align: middle;
+}
 td {
   border-top: 1px solid var(--line);
   padding: 0;
 }
-td + td {
+td + td,
+th + td {
   border-left: 1px solid var(--line);
 }
 input.figures {
@@ -219,6 +256,7 @@ input.warning {
 }
 .tools {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
   align-items: center;
   margin-top: 6px;

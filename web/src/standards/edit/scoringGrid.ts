@@ -148,6 +148,12 @@ export const pasteInto = (
   return pasted
 }
 
+/** A block with its rows as columns. */
+export const turned = (block: readonly GridLine[]): string[][] =>
+  Array.from({ length: Math.max(0, ...block.map((line) => line.length)) }, (_, across) =>
+    block.map((line) => line[across] ?? ''),
+  )
+
 /** A block as spreadsheets put it on the clipboard: tabs between cells, a line break after each row. */
 export const blockFrom = (text: string): string[][] =>
   text
