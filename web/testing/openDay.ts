@@ -94,6 +94,7 @@ export const openDay = async ({
     earlierSetUps: {},
     testedBefore: {},
     unitsOf: {},
+    earlierFigures: {},
     amendments: [],
     readIn: null,
     signature: null,

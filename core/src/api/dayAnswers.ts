@@ -22,7 +22,8 @@ import {
 import { DayPlan } from '../plan/dayPlan.ts'
 import type { RestState } from '../plan/restBoard.ts'
 import type { Standard } from '../standard/standard.ts'
-import { CarriedMarks, Names, RestStates, SetUps, TestDates } from './shapes.ts'
+import type { EarlierFigure } from '../plan/earlierBest.ts'
+import { CarriedMarks, EarlierFigures, Names, RestStates, SetUps, TestDates } from './shapes.ts'
 
 export class RehearsalPace {
   @Whole(0) readonly fromMs!: number
@@ -171,6 +172,8 @@ export class DayAnswer {
   @SetUps() readonly earlierSetUps!: Readonly<Record<string, Readonly<Record<string, string>>>>
   /** When they were tested by the same standard before, the last time, by entry. */
   @TestDates() readonly testedBefore!: Readonly<Record<string, string>>
+  /** What was measured of those who come again on earlier signed days of the same standard, by entry. */
+  @EarlierFigures() readonly earlierFigures!: Readonly<Record<string, readonly EarlierFigure[]>>
   /** The unit of everybody who has one, by entry. */
   @TextRecord(100_000, 60) readonly unitsOf!: Readonly<Record<string, string>>
   /** What was changed after the signature, oldest first. */

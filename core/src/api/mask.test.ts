@@ -65,6 +65,7 @@ const day: DayAnswer = {
   screened: [ENTRY],
   earlierSetUps: { [ENTRY]: { 'run.lane': '2', 'press-ups.mat': '1' } },
   testedBefore: { [ENTRY]: '2026-10-01' },
+  earlierFigures: { [ENTRY]: [{ eventId: 'run', value: 561_000, unit: 'ms', testDate: '2025-10-01' }] },
   unitsOf: { [ENTRY]: '01930000-0000-7000-8000-00000000a001' },
   amendments: [],
   readIn: null,
@@ -95,7 +96,7 @@ test('who joined with a station code sees the own station: no numbers, no gear, 
     expect(text, hidden).not.toContain(hidden)
   }
   expect(seen.records.map(({ content }) => content.kind)).toEqual(['eventConfirmed', 'clockStepped'])
-  expect(seen).toMatchObject({ staff: [], plan: null, screened: [], amendments: [], unitsOf: {} })
+  expect(seen).toMatchObject({ staff: [], plan: null, screened: [], amendments: [], unitsOf: {}, earlierFigures: {} })
   expect(seen.entries[0]?.setUp).toEqual({ 'run.lane': '3' })
   expect(seen.earlierSetUps[ENTRY]).toEqual({ 'run.lane': '2' })
   // a station has no whole day to work rests out from, so it gets them

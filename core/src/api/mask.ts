@@ -21,6 +21,7 @@ export const maskDay = (day: DayAnswer, actor: Actor): DayAnswer => {
   const masked = {
     ...day,
     entries: day.entries.map((entry) => maskEntry(entry, actor)),
+    earlierFigures: may(actor, 'capture').ok ? day.earlierFigures : {},
     records: day.records.flatMap((record) => maskRecord(record, actor) ?? []),
   }
   if (!station) return { ...masked, rests: null }
@@ -33,6 +34,7 @@ export const maskDay = (day: DayAnswer, actor: Actor): DayAnswer => {
     amendments: [],
     testedBefore: {},
     unitsOf: {},
+    earlierFigures: {},
     earlierSetUps: Object.fromEntries(ownSetUps) as DayAnswer['earlierSetUps'],
   }
 }

@@ -96,6 +96,23 @@ export const TestDates = (): PropertyDecorator =>
     { type: 'object', additionalProperties: { type: 'string' } },
   )
 
+/** Figures of earlier days, by entry. */
+export const EarlierFigures = (): PropertyDecorator =>
+  Kept(
+    (value) =>
+      isRecord(value) &&
+      Object.values(value).every(
+        (figures) =>
+          Array.isArray(figures) &&
+          figures.every(
+            (figure) =>
+              isRecord(figure) && typeof figure['eventId'] === 'string' && Number.isSafeInteger(figure['value']),
+          ),
+      ),
+    'what was measured on earlier days, by entry',
+    { type: 'object', additionalProperties: { type: 'array', items: { type: 'object' } } },
+  )
+
 /** Facts of an event of the security log: ids and codes by name. */
 export const LogFacts = (): PropertyDecorator =>
   Kept(

@@ -69,6 +69,7 @@ test('what is noted about one person: alternate or variant, missing body mass, g
         gear,
         setUp: now === '' ? {} : { 'event.mat': now },
         earlierSetUp: before === '' ? {} : { 'event.mat': before },
+        earlierFigures: [],
       },
     ).map((cue) => sayCue(cue))
   expect(told({})).toEqual([])
@@ -94,7 +95,7 @@ test('whom a cut by body mass is for has to have been weighed', () => {
   const standard = soundStandard(plainStandard([plainEvent(lift, scoring)]))
   const [own] = standard.events
   if (!own) throw new Error('The standard made for the test has no event.')
-  const noted = { gear: '', setUp: {}, earlierSetUp: {} }
+  const noted = { gear: '', setUp: {}, earlierSetUp: {}, earlierFigures: [] }
   const codes = (more: object) =>
     cuesFor(standard, own, { ...ANNA, ageYears: 27, ageCountedOn: '2026-11-24', ...more }, noted).map(
       ({ code }) => code,

@@ -1,4 +1,5 @@
 /** What a grader has to know before a start, in a few words, from codes. */
+import { printDate } from '../quantity/printDate.ts'
 import { printLength } from '../quantity/length.ts'
 import { printMass } from '../quantity/mass.ts'
 import { printTime, printSeconds } from '../quantity/time.ts'
@@ -66,6 +67,7 @@ const WORDS: Readonly<Record<string, Sayer>> = {
   alternate: (text, figures) => said('In place of it', `${text}, for ${String(figures['inPlaceOf'])}`),
   variant: (text) => said('Variant', text),
   noBodyMass: () => said('Missing', 'body mass: without it there is no cut'),
+  earlierBest: (text, { testDate }) => said('Best before', `${text}, ${printDate(String(testDate))}`),
   gear: (text) => said('Wears', text),
   setUpOf: (text, { now, before }) =>
     said(

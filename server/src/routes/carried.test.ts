@@ -57,6 +57,14 @@ test('the retest asks for the run alone, and the day with what stands is proven 
   const [entry] = day['entries'] as { id: string; revision: number; carried?: object }[]
   expect(entry?.carried).toMatchObject({ 'press-ups': { testDate: '2026-11-24', mark: { kind: 'met', rounded: 31 } } })
   expect(await verdictsOf(dayId)).toMatchObject([{ marks: [{ kind: 'met' }, { kind: 'waiting' }] }])
+  // what was done before is told to who works the line, and nobody else
+  const figures = [
+    { eventId: 'press-ups', value: 31, unit: 'count', testDate: '2026-11-24' },
+    { eventId: 'run', value: 700_000, unit: 'ms', testDate: '2026-11-24' },
+  ]
+  expect(day['earlierFigures']).toEqual({ [entry?.id ?? '']: figures })
+  const viewer = await Caller.signedIn(server.address, 'viewer')
+  expect((await viewer.call('GET', `/api/occasions/${dayId}`)).body['earlierFigures']).toEqual({})
 
   // all the same everything again: a choice with a reason
   const choose = (choices: object, revision: number) =>

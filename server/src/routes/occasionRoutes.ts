@@ -10,7 +10,13 @@ import {
 import { dayOf } from '../access/day.ts'
 import { candidateOf, readDay, type DayRecord } from '../dayRecord.ts'
 import { listAmendments } from '../store/amendmentStore.ts'
-import { listEarlierSetUps, listTestedBefore, listUnitsOf, type Entry } from '../store/entryStore.ts'
+import {
+  listEarlierFigures,
+  listEarlierSetUps,
+  listTestedBefore,
+  listUnitsOf,
+  type Entry,
+} from '../store/entryStore.ts'
 import { findReadIn } from '../store/importStore.ts'
 import { listOccasions, listStaff } from '../store/occasionStore.ts'
 import { findPlan } from '../store/planStore.ts'
@@ -51,6 +57,7 @@ export const occasionRoutes: readonly Route[] = [
         screened: [...(await listScreened(server.pool, occasion.id))],
         earlierSetUps: await listEarlierSetUps(server.pool, occasion.id),
         testedBefore: await listTestedBefore(server.pool, occasion.id),
+        earlierFigures: await listEarlierFigures(server.pool, occasion.id),
         unitsOf: await listUnitsOf(server.pool, occasion.id),
         amendments: await listAmendments(server.pool, occasion.id),
         readIn: await findReadIn(server.pool, occasion.id),

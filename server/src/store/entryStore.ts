@@ -2,6 +2,7 @@
 import {
   NO_CHOICES,
   type CarriedMark,
+  type EarlierFigure,
   type ArchivedEntry,
   type Attendance,
   type EnteredPerson,
@@ -147,6 +148,29 @@ export const listTestedBefore = async (db: Database, occasionId: string): Promis
     [occasionId],
   )
   return Object.fromEntries(rows.map(({ id, tested_on }) => [id, tested_on]))
+}
+
+/** What was measured of people on earlier signed days of the same standard, in the events themselves, by entry. */
+export const listEarlierFigures = async (
+  db: Database,
+  occasionId: string,
+): Promise<Record<string, EarlierFigure[]>> => {
+  const { rows } = await db.query<{ id: string; event_id: string; value: number; unit: string; tested_on: string }>(
+    `select e.id, f.event_id, f.value, f.unit, r.test_date::text as tested_on
+       from entries e join occasions o on o.id = e.occasion_id
+       join people me on me.id = e.person_id
+       join people other on coalesce(other.merged_into, other.id) = coalesce(me.merged_into, me.id)
+       join results r on r.person_id = other.id and r.standard_id = o.standard_id and r.test_date < o.test_date
+       join event_results f on f.result_id = r.id and f.value is not null and f.kind in ('met', 'short', 'scored')
+        and f.alternate_id is null and f.variant_id is null and not f.is_carried
+      where e.occasion_id = $1 and not exists (select 1 from rehearsals x where x.occasion_id = r.occasion_id)
+      order by r.test_date, f.event_id`,
+    [occasionId],
+  )
+  const by: Record<string, EarlierFigure[]> = {}
+  for (const { id, event_id, value, unit, tested_on } of rows)
+    by[id] = [...(by[id] ?? []), { eventId: event_id, value, unit, testDate: tested_on }]
+  return by
 }
 
 /** The unit of everybody who has one, by entry. */

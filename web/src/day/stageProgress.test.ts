@@ -35,6 +35,7 @@ const day = (entries: Entry[], signedOff: Day['occasion']['signedOff'] = null): 
   earlierSetUps: {},
   testedBefore: {},
   unitsOf: {},
+  earlierFigures: {},
   amendments: [],
   readIn: null,
   signature: null,

@@ -92,6 +92,7 @@ export const practiceDay = (standard: Standard, set: PracticeSet, testDate: stri
     earlierSetUps: {},
     testedBefore: {},
     unitsOf: {},
+    earlierFigures: {},
     amendments: [],
     readIn: null,
     signature: null,

@@ -4,7 +4,11 @@ import type { Day } from '../day/day.ts'
 import { database, putAll, writing } from './database.ts'
 
 /** What a day kept by an older version of the application lacks. */
-const ADDED_SINCE: Pick<Day, 'testedBefore' | 'unitsOf'> = { testedBefore: {}, unitsOf: {} }
+const ADDED_SINCE: Pick<Day, 'testedBefore' | 'unitsOf' | 'earlierFigures'> = {
+  testedBefore: {},
+  unitsOf: {},
+  earlierFigures: {},
+}
 
 /** A disk that is full or refused must not stop a day that has a network. */
 const tolerant = async (work: () => Promise<unknown>): Promise<void> => {

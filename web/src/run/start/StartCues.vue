@@ -62,6 +62,7 @@ const cues = computed<readonly Cue[]>(() => {
     gear,
     setUp,
     earlierSetUp: day.earlierSetUps[entryId] ?? {},
+    earlierFigures: day.earlierFigures[entryId] ?? [],
   })
   const asked = rulingFor(event, { entryId, wave, category }, [], 0).cues
   return [...own, ...asked.filter(({ code }) => !TOLD_ELSEWHERE.has(code))]

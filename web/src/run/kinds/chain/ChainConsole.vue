@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A work chain under one clock: the open segment alone can be worked; repetitions in sets, splits, the pace that meets the limit. */
 import {
+  earlierBest,
   followChain,
   planChain,
   printClock,
@@ -9,6 +10,7 @@ import {
   type ProtocolOf,
   type StandardEvent,
   printLength,
+  printQuantity,
 } from '@able-gauge/core'
 import { computed } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
@@ -65,6 +67,23 @@ const keys = computed(() => ({
   ...Object.fromEntries(refusals.value.map(({ id }, index) => [String(index + 1), () => refuse(id)] as const)),
 }))
 
+/** The best of earlier days, to be seen while it is worked. */
+const best = computed(() => {
+  const { alternates, variants } = props.entry.choices
+  const isOwnForm = !(props.event.id in alternates) && !(props.event.id in variants)
+  return isOwnForm ? earlierBest(props.day.earlierFigures[props.entry.id] ?? [], props.event) : null
+})
+/** What stands beside the clock. */
+const besideClock = computed(() =>
+  [
+    protocol.limitMs === undefined
+      ? ''
+      : `${isOver.value ? 'over the limit of' : 'limit'} ${printTime(protocol.limitMs)}`,
+    best.value ? `best before ${printQuantity(best.value.value, best.value.unit)}` : '',
+  ]
+    .filter((text) => text !== '')
+    .join(', '),
+)
 const isOver = computed(() => protocol.limitMs !== undefined && elapsedMs.value > protocol.limitMs)
 
 /** One touch does what the open segment is made of: a repetition, or its end. */
@@ -100,10 +119,7 @@ const advance = (): void => {
     @back="emit('back')"
   >
     <template #figures>
-      <BigTime
-        :elapsed-ms="elapsedMs"
-        :words="protocol.limitMs ? `${isOver ? 'over the limit of' : 'limit'} ${printTime(protocol.limitMs)}` : ''"
-      />
+      <BigTime :elapsed-ms="elapsedMs" :words="besideClock" />
       <Gauge v-if="mark?.cut" :cut="mark.cut" :value="Math.floor(elapsedMs / 250) * 250" size="large" />
       <ol class="parts">
         <li
