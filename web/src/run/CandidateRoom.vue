@@ -69,7 +69,7 @@ const other = computed(() =>
   grid-template-rows: auto 1fr;
   gap: 12px 16px;
   padding: 12px 20px 16px;
-  max-height: calc(100dvh - 64px);
+  max-height: calc(100dvh - 64px - var(--told-above, 0px));
   min-height: 0;
 }
 .strip {

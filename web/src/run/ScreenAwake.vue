@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** While a console is open the screen stays awake and its sound unlocked; where a browser cannot, it is said once on this device. */
-import { useEventListener, useLocalStorage, useWakeLock } from '@vueuse/core'
+import { useElementSize, useEventListener, useLocalStorage, useWakeLock } from '@vueuse/core'
 import { BButton } from 'bootstrap-vue-next'
-import { onMounted, onScopeDispose, ref } from 'vue'
+import { onMounted, onScopeDispose, ref, useTemplateRef, watchEffect } from 'vue'
 import { audioContext } from '../sound/audioClock.ts'
 import { useSound } from '../sound/useSound.ts'
 
@@ -10,6 +10,13 @@ const { on } = useSound()
 const { isSupported, request, release } = useWakeLock()
 const refused = ref(false)
 const told = useLocalStorage('able-gauge-told-awake', false)
+
+// consoles fill the screen: what stands above them is theirs to make room for, so that stopping for safety stays in sight
+const GAP_PX = 8
+const { height } = useElementSize(useTemplateRef<HTMLElement>('banner'), undefined, { box: 'border-box' })
+const { style } = document.documentElement
+watchEffect(() => style.setProperty('--told-above', height.value === 0 ? '0px' : `${height.value + GAP_PX}px`))
+onScopeDispose(() => style.removeProperty('--told-above'))
 
 onMounted(async () => {
   if (!isSupported.value) return
@@ -27,7 +34,7 @@ useEventListener(window, ['pointerdown', 'keydown'], () => on.value && audioCont
 </script>
 
 <template>
-  <p v-if="(!isSupported || refused) && !told" class="awake" role="status">
+  <p v-if="(!isSupported || refused) && !told" ref="banner" class="awake" role="status">
     <span>
       This browser cannot keep the screen awake {{ refused ? 'now' : 'at this address' }}. Set the screen of this device
       to stay on.

@@ -260,7 +260,7 @@ const allHelp = computed(() => [
 }
 @media (max-width: 900px) {
   .console {
-    height: calc(100dvh - 20px);
+    height: calc(100dvh - 20px - var(--told-above, 0px));
     overflow: visible;
   }
   .foot :deep(kbd),

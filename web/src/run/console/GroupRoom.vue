@@ -160,7 +160,7 @@ const allHelp = computed(() => [
   grid-template-rows: auto 1fr auto;
   gap: 12px 16px;
   padding: 12px 20px 16px;
-  max-height: calc(100dvh - 64px);
+  max-height: calc(100dvh - 64px - var(--told-above, 0px));
   min-height: 0;
 }
 .strip {

@@ -85,13 +85,17 @@ const lines = computed(() => cues.value.map((cue) => ({ ...sayCue(cue), isMissin
 
 <style scoped>
 .cues {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
+  display: flex;
+  flex-wrap: wrap;
   gap: 6px;
-  margin: 10px 0 0;
+  margin: 6px 0 0;
 }
 .cues div {
-  padding: 6px 10px;
+  display: flex;
+  gap: 2px 8px;
+  flex-wrap: wrap;
+  align-items: baseline;
+  padding: 2px 10px;
   border: 1px solid var(--line);
   border-radius: 6px;
   background: var(--sheet-2);

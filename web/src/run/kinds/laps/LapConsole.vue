@@ -214,7 +214,7 @@ useKeys({
   grid-template-rows: auto 1fr auto;
   gap: 12px 16px;
   padding: 12px 20px;
-  max-height: calc(100dvh - 64px);
+  max-height: calc(100dvh - 64px - var(--told-above, 0px));
   min-height: 0;
 }
 .strip,

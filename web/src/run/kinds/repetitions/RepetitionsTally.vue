@@ -45,7 +45,7 @@ const REST_WORDS = {
     </p>
   </div>
 
-  <div class="sheet tally">
+  <div class="sheet tally" :class="{ before: elapsedMs === 0 && !over }">
     <div class="count figures" data-testid="counted">{{ tally.counted }}</div>
     <dl>
       <div>
@@ -121,11 +121,22 @@ dd {
   font-size: 1.375rem;
   font-weight: 700;
 }
+/* nothing is counted yet: what has to be read before the start, and the start itself, need the room */
+.before .count {
+  font-size: 56px;
+}
+.before dl {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 18px;
+  align-items: baseline;
+  justify-content: flex-end;
+}
 .gauge {
   grid-column: 1 / -1;
 }
 @media (max-width: 900px) {
-  .count {
+  .tally:not(.before) .count {
     font-size: 88px;
   }
   .time {
