@@ -131,6 +131,8 @@ async function take(
 ) {
   const context = await browser.newContext({ viewport: screen, baseURL: address, reducedMotion: 'reduce' })
   if (as) await context.request.post('/api/session', { data: { signInName: as, password: 'tarn-isles-demo' } })
+  // a browser without a screen cannot keep one awake, and has said so
+  await context.addInitScript(() => localStorage.setItem('able-gauge-told-awake', 'true'))
   if (dusk) await context.addInitScript(() => localStorage.setItem('able-gauge-theme', 'dusk'))
   if (setUp) await setUp(context.request)
   const page = rehearse ? await rehearsal(context.request, rehearse) : fixed

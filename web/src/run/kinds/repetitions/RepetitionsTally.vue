@@ -98,7 +98,6 @@ const REST_WORDS = {
   padding: 6px 16px 12px;
 }
 .count {
-  font-size: 104px;
   line-height: 1;
   font-weight: 700;
 }
@@ -121,16 +120,22 @@ dd {
   font-size: 1.375rem;
   font-weight: 700;
 }
+/* what can be pressed keeps its size: on a low screen, and with something told above, the count gives way */
+@media (min-width: 901px) {
+  .count {
+    font-size: clamp(52px, calc(100dvh - 696px - var(--told-above, 0px)), 104px);
+  }
+  dl {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 18px;
+    align-items: baseline;
+    justify-content: flex-end;
+  }
+}
 /* nothing is counted yet: what has to be read before the start, and the start itself, need the room */
 .before .count {
   font-size: 56px;
-}
-.before dl {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 18px;
-  align-items: baseline;
-  justify-content: flex-end;
 }
 .gauge {
   grid-column: 1 / -1;
