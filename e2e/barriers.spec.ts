@@ -117,7 +117,6 @@ const check = async (page: Page, screen: string): Promise<void> => {
 for (const [group, screens] of Object.entries(GROUPS)) {
   test(`no serious barrier, by day, at dusk and on a phone: ${group}`, async ({ page, signedIn }) => {
     test.setTimeout(180_000)
-    await page.emulateMedia({ reducedMotion: 'reduce' })
     if (group === 'the house') {
       await check(page, '/sign-in')
       await page.goto('about:blank')

@@ -3,12 +3,13 @@
  * published, planned, worked by hand at its own console, and judged.
  */
 import { execFileSync } from 'node:child_process'
-import { cpSync, mkdirSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
+import { cpSync, mkdirSync, readdirSync, rmSync, symlinkSync } from 'node:fs'
 import path from 'node:path'
 import { expect, test } from '@playwright/test'
 import { WEB_FOLDER } from '../scripts/lib/build.mjs'
 import { DATA, ROOT } from '../scripts/lib/paths.mjs'
 import { freePort } from '../scripts/lib/ports.mjs'
+import { addKindToCore, addKindToWeb } from '../scripts/sixteenth/addKind.mjs'
 import { openTestCluster, TEMPLATE } from '../scripts/lib/testHouse.mjs'
 import { OFFICER, PASSWORD } from './app.ts'
 
@@ -35,34 +36,6 @@ const linkPackages = (): void => {
     if (name !== '@able-gauge') symlinkSync(path.join(ROOT, 'node_modules', name), path.join(packages, name))
   for (const part of ['core', 'server', 'web'])
     symlinkSync(path.join(HOUSE, part), path.join(packages, '@able-gauge', part))
-}
-const addLine = (file: string, after: string, line: string): void => {
-  const place = path.join(HOUSE, file)
-  const text = readFileSync(place, 'utf8')
-  expect(text, `${file} is as it was`).toContain(after)
-  writeFileSync(place, text.replace(after, `${after}\n${line}`))
-}
-const addKind = (): void => {
-  const folder = path.join(HOUSE, 'core/src/kinds/balance')
-  mkdirSync(folder)
-  const [, ...parts] = readFileSync(path.join(ROOT, 'scripts/sixteenth/balance.core.txt'), 'utf8').split(
-    /^\/\/ (\w+\.ts)$/m,
-  )
-  for (let at = 0; at < parts.length; at += 2) writeFileSync(path.join(folder, parts[at] ?? ''), parts[at + 1] ?? '')
-  const console = path.join(HOUSE, 'web/src/run/kinds/balance')
-  mkdirSync(console)
-  cpSync(path.join(ROOT, 'scripts/sixteenth/BalanceConsole.web.txt'), path.join(console, 'BalanceConsole.vue'))
-  addLine(
-    'core/src/kinds/kinds.ts',
-    "import { attempts } from './attempts/attempts.ts'",
-    "import { balance } from './balance/balance.ts'",
-  )
-  addLine('core/src/kinds/kinds.ts', '  bodyMeasures,', '  balance,')
-  addLine(
-    'web/src/run/consoles.ts',
-    '  bodyMeasures: {},',
-    "  balance: { ofOne: opened(() => import('./kinds/balance/BalanceConsole.vue')) },",
-  )
 }
 
 const EVENT = {
@@ -101,7 +74,8 @@ test('a sixteenth kind is published, worked by hand and judged', { tag: '@long' 
     })
   mkdirSync(path.join(HOUSE, '.data'))
   linkPackages()
-  addKind()
+  addKindToCore(HOUSE)
+  addKindToWeb(HOUSE)
   const run = (...args: string[]): string => execFileSync(process.execPath, args, { cwd: HOUSE, encoding: 'utf8' })
   run('scripts/screenTypes.mjs')
   run(

@@ -3,38 +3,13 @@
  * It is written into standards, checked, described, captured, measured, judged and rehearsed like the others.
  */
 import { spawnSync } from 'node:child_process'
-import { cpSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { cpSync, rmSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { ROOT } from './lib/paths.mjs'
+import { addKindToCore } from './sixteenth/addKind.mjs'
 
 const HOUSE = path.join(ROOT, '.data', `sixteenth-${process.pid}`)
-
-const edit = (file: string, change: (text: string) => string): void => {
-  const place = path.join(HOUSE, file)
-  const before = readFileSync(place, 'utf8')
-  const after = change(before)
-  if (after === before) throw new Error(`${file} is not as the test expects it.`)
-  writeFileSync(place, after)
-}
-
-/** The folder in core and the line in its table. */
-const addToCore = (): void => {
-  const folder = path.join(HOUSE, 'core/src/kinds/balance')
-  mkdirSync(folder)
-  const files = readFileSync(path.join(ROOT, 'scripts/sixteenth/balance.core.txt'), 'utf8').split(/^\/\/ (\w+\.ts)$/m)
-  for (let index = 1; index < files.length; index += 2) {
-    writeFileSync(path.join(folder, files[index] ?? ''), files[index + 1] ?? '')
-  }
-  edit('core/src/kinds/kinds.ts', (text) =>
-    text
-      .replace(
-        'import type { EventKindRecord }',
-        "import { balance } from './balance/balance.ts'\nimport type { EventKindRecord }",
-      )
-      .replace('  bodyMeasures,\n} as const', '  bodyMeasures,\n  balance,\n} as const'),
-  )
-}
 
 /** What somebody does with a standard that has such an event. */
 const USE = `
@@ -63,7 +38,7 @@ beforeAll(() => {
   for (const part of ['core/src', 'core/testing', 'core/package.json', 'tsconfig.json', 'package.json']) {
     cpSync(path.join(ROOT, part), path.join(HOUSE, part), { recursive: true })
   }
-  addToCore()
+  addKindToCore(HOUSE)
   writeFileSync(path.join(HOUSE, 'use.ts'), USE)
 })
 afterAll(() => rmSync(HOUSE, { recursive: true, force: true }))

@@ -140,9 +140,9 @@ const playServer = (day: Day, captures: readonly Capture[]): PlayedServer => {
   const asked: PlayedServer['asked'] = []
   const answers = new Map<string, Answer>()
   const recorded = captures.map((capture, index) => ({
+    actorId: 'account',
     ...capture,
     seq: index + 1,
-    actorId: 'account',
     receivedMs: capture.atMs,
   }))
   vi.stubGlobal('fetch', async (path: string, { method, body }: { method: string; body?: string }) => {

@@ -106,7 +106,9 @@ export const EarlierFigures = (): PropertyDecorator =>
           Array.isArray(figures) &&
           figures.every(
             (figure) =>
-              isRecord(figure) && typeof figure['eventId'] === 'string' && Number.isSafeInteger(figure['value']),
+              isRecord(figure) &&
+              Number.isSafeInteger(figure['value']) &&
+              ['eventId', 'unit', 'testDate'].every((name) => typeof figure[name] === 'string'),
           ),
       ),
     'what was measured on earlier days, by entry',

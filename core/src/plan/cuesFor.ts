@@ -29,8 +29,7 @@ export const cuesFor = (
   const { event: done, alternateId, variantId } = chosen
   const variant = done.variants?.find(({ id }) => id === variantId)
   const cut = findCut(done, candidate)
-  // what was done in another form is no measure of this one
-  const best = alternateId || variantId ? null : earlierBest(earlierFigures, event)
+  const best = earlierBest(standard, event, candidate, earlierFigures)
   return [
     ...(alternateId ? [{ code: 'alternate', text: done.name, figures: { inPlaceOf: event.name } }] : []),
     ...(variant ? [{ code: 'variant', text: variant.name }] : []),

@@ -67,7 +67,7 @@ const WORDS: Readonly<Record<string, Sayer>> = {
   alternate: (text, figures) => said('In place of it', `${text}, for ${String(figures['inPlaceOf'])}`),
   variant: (text) => said('Variant', text),
   noBodyMass: () => said('Missing', 'body mass: without it there is no cut'),
-  earlierBest: (text, { testDate }) => said('Best before', `${text}, ${printDate(String(testDate))}`),
+  earlierBest: (text, { testDate }) => said('Earlier best', `${text}, ${printDate(String(testDate))}`),
   gear: (text) => said('Wears', text),
   setUpOf: (text, { now, before }) =>
     said(

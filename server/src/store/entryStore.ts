@@ -161,7 +161,7 @@ export const listEarlierFigures = async (
        join people me on me.id = e.person_id
        join people other on coalesce(other.merged_into, other.id) = coalesce(me.merged_into, me.id)
        join results r on r.person_id = other.id and r.standard_id = o.standard_id and r.test_date < o.test_date
-       join event_results f on f.result_id = r.id and f.value is not null and f.kind in ('met', 'short', 'scored')
+       join event_results f on f.result_id = r.id and f.value is not null
         and f.alternate_id is null and f.variant_id is null and not f.is_carried
       where e.occasion_id = $1 and not exists (select 1 from rehearsals x where x.occasion_id = r.occasion_id)
       order by r.test_date, f.event_id`,

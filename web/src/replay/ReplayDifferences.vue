@@ -9,7 +9,7 @@ const props = defineProps<{
   differences: readonly Difference[]
   /** What somebody really did in the event. */
   doneBy: (entryId: string) => StandardEvent | undefined
-  graderOn: (deviceId: string) => string
+  graderOn: (entryId: string, deviceId: string) => string
   nowMs: number
 }>()
 const emit = defineEmits<{ goTo: [atMs: number] }>()
@@ -39,8 +39,8 @@ const sayAnswer = (entryId: string, answer: string): string => {
     >
       <b>{{ nameOf(entryId) }}</b>
       <span class="figures">{{ timeOfDay(atMs, day.occasion.zone) }}</span>
-      <span>{{ graderOn(holder) }}: {{ sayAnswer(entryId, heldAnswer) }}</span>
-      <span>{{ graderOn(deviceId) }}: {{ sayAnswer(entryId, answer) }}</span>
+      <span>{{ graderOn(entryId, holder) }}: {{ sayAnswer(entryId, heldAnswer) }}</span>
+      <span>{{ graderOn(entryId, deviceId) }}: {{ sayAnswer(entryId, answer) }}</span>
     </button>
   </section>
 </template>

@@ -18,8 +18,8 @@ const props = defineProps<{
   /** Of whom several devices counted: each device's count now, the one that stands first. */
   counts: ReadonlyMap<string, readonly CountOnDevice[]>
   differences: readonly Difference[]
-  /** Who worked a device. */
-  graderOn: (deviceId: string) => string
+  /** Who graded somebody on a device. */
+  graderOn: (entryId: string, deviceId: string) => string
 }>()
 const emit = defineEmits<{ goTo: [atMs: number]; choose: [entryId: string] }>()
 
@@ -110,7 +110,7 @@ const press = (event: MouseEvent): void => {
           :y="labelAt(at, lane.isFirst ? 'second' : 'only')"
           class="device"
         >
-          {{ graderOn(lane.device).slice(0, 26) }}
+          {{ graderOn(lane.entry.id, lane.device).slice(0, 26) }}
         </text>
         <ReplayLane :moments="lane.moments" :x="x" :to-ms="toMs" :now-ms="nowMs" :top="top(at)" :height="laneHeight" />
         <text

@@ -4,6 +4,7 @@ import { flushPromises, mount } from '@vue/test-utils'
 import { expect, test } from 'vitest'
 import { routeLocationKey, routerKey } from 'vue-router'
 import { entry, MOUNTED, openDay } from '../../testing/openDay.ts'
+import type { Day } from '../day/day.ts'
 import ReplayRoom from './ReplayRoom.vue'
 
 const [pressUps] = standardNamed('v3').events
@@ -27,8 +28,8 @@ const second = first.map(({ kind, payload, atMs }, at): Capture => {
   return stamp(stage, tove.id, atMs + 80, observed)
 })
 
-const open = async (captures: readonly Capture[]) => {
-  const { day } = await openDay({ entries: [tove, entry(10)], captures, role: 'officer' })
+const open = async (captures: readonly Capture[], change: Partial<Day> = {}) => {
+  const { day } = await openDay({ entries: [tove, entry(10)], captures, role: 'officer', change })
   const page = mount(ReplayRoom, {
     ...MOUNTED,
     props: { day },
@@ -68,4 +69,33 @@ test('one grader alone differs from nobody', async () => {
   const { page } = await open(first)
   expect(page.text()).not.toMatch(/differ/i)
   expect(page.findAll('text.device')).toHaveLength(0)
+})
+
+test('a device that changed hands names who graded each person on it', async () => {
+  const by = (actorId: string, captures: readonly Capture[]): Capture[] =>
+    captures.map((capture) => ({ ...capture, actorId }))
+  /** The same attempt of somebody else, later. */
+  const ofTheNext = (captures: readonly Capture[], seed: number): Capture[] =>
+    captures.map(({ deviceId, kind, payload, atMs }, at) =>
+      stamp({ eventId: 'press-ups', deviceId, random: seededRandom(seed + at) }, entry(10).id, atMs + 600_000, {
+        kind,
+        payload,
+      } as Observation),
+    )
+  const staff = [
+    { accountId: 'joss', displayName: 'Joss Adair-Nakata', role: 'grader', duty: 'lane 1' },
+    { accountId: 'wanda', displayName: 'Wanda Lofthouse', role: 'grader', duty: 'lane 1' },
+  ]
+  const { page, press } = await open(
+    [
+      ...by('joss', first),
+      ...by('wanda', second),
+      ...by('wanda', ofTheNext(first, 300)),
+      ...by('joss', ofTheNext(second, 700)),
+    ],
+    { staff },
+  )
+  await press(/^To the end/)
+  const names = page.findAll('text.device').flatMap((text) => (/^\d/.test(text.text()) ? [] : [text.text()]))
+  expect(names).toEqual(['Joss Adair-Nakata', 'Wanda Lofthouse', 'Wanda Lofthouse', 'Joss Adair-Nakata'])
 })

@@ -63,9 +63,9 @@ const goToNext = (moments: readonly { readonly atMs: number }[]): void => {
 const differences = computed(() =>
   (beside.value?.differences ?? []).filter(({ entryId }) => chosen.value === null || entryId === chosen.value),
 )
-/** Who worked a device. */
-const graderOn = (deviceId: string): string => {
-  const own = replay.value?.moments.find((moment) => moment.deviceId === deviceId)?.capture
+/** Who graded somebody on a device; another may have had it before and after. */
+const graderOn = (entryId: string, deviceId: string): string => {
+  const own = replay.value?.moments.find((one) => one.entryId === entryId && one.deviceId === deviceId)?.capture
   const actorId = own && 'actorId' in own ? own.actorId : undefined
   return props.day.staff.find(({ accountId }) => accountId === actorId)?.displayName ?? 'another device'
 }

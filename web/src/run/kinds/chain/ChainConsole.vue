@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A work chain under one clock: the open segment alone can be worked; repetitions in sets, splits, the pace that meets the limit. */
 import {
+  asVaried,
   earlierBest,
   followChain,
   planChain,
@@ -13,7 +14,7 @@ import {
   printQuantity,
 } from '@able-gauge/core'
 import { computed } from 'vue'
-import type { Day, Entry } from '../../../day/day.ts'
+import { candidateFrom, type Day, type Entry } from '../../../day/day.ts'
 import Gauge from '../../../ui/Gauge.vue'
 import { useTick } from '../../../ui/useTick.ts'
 import BigTime from '../../console/BigTime.vue'
@@ -69,9 +70,10 @@ const keys = computed(() => ({
 
 /** The best of earlier days, to be seen while it is worked. */
 const best = computed(() => {
-  const { alternates, variants } = props.entry.choices
-  const isOwnForm = !(props.event.id in alternates) && !(props.event.id in variants)
-  return isOwnForm ? earlierBest(props.day.earlierFigures[props.entry.id] ?? [], props.event) : null
+  const { day, event, entry } = props
+  const battery = day.standard.events.find(({ id }) => id === event.id) ?? event
+  const candidate = asVaried(candidateFrom(entry), event.id, own.value)
+  return earlierBest(day.standard, battery, candidate, day.earlierFigures[entry.id] ?? [])
 })
 /** What stands beside the clock. */
 const besideClock = computed(() =>
@@ -79,7 +81,7 @@ const besideClock = computed(() =>
     protocol.limitMs === undefined
       ? ''
       : `${isOver.value ? 'over the limit of' : 'limit'} ${printTime(protocol.limitMs)}`,
-    best.value ? `best before ${printQuantity(best.value.value, best.value.unit)}` : '',
+    best.value ? `earlier best ${printQuantity(best.value.value, best.value.unit, props.event.publishedIn)}` : '',
   ]
     .filter((text) => text !== '')
     .join(', '),
