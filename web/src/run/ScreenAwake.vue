@@ -39,7 +39,7 @@ useEventListener(window, ['pointerdown', 'keydown'], () => on.value && audioCont
       This browser cannot keep the screen awake {{ refused ? 'now' : 'at this address' }}. Set the screen of this device
       to stay on.
     </span>
-    <BButton variant="quiet" size="sm" @click="told = true">Done</BButton>
+    <BButton variant="quiet" size="sm" @click="told = true">Understood</BButton>
   </p>
 </template>
 
