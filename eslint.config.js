@@ -32,8 +32,6 @@ export default tseslint.config(
   },
   {
     files: ['web/src/**/*.vue'],
-    // rooms that are still to do; this list only gets shorter
-    ignores: ['plan', 'standards', 'house', 'days'].map((room) => `web/src/${room}/**`),
     rules: {
       'vue/no-restricted-syntax': [
         'error',
@@ -46,6 +44,11 @@ export default tseslint.config(
           selector: `VElement[rawName='${element}'] > VStartTag > VAttribute[directive=false][key.name='class'] > VLiteral[value=/\\b${dress}\\b/]`,
           message: `${ours} of the interface kit stands here; own elements do not wear its clothes.`,
         })),
+        {
+          selector:
+            "VElement[rawName='input'] > VStartTag > VAttribute[directive=false][key.name='type'] > VLiteral[value=/^(checkbox|radio)$/]",
+          message: 'BFormCheckbox or BFormRadio of the interface kit stands here.',
+        },
       ],
     },
   },

@@ -112,7 +112,7 @@ test(
     await expect(page.getByText('Not saved yet.')).toBeVisible()
     await expect(venue).toHaveValue('Gannet Rock quay')
     await page.getByRole('button', { name: 'Save', exact: true }).click()
-    await expect(page.getByText('Saved.')).toBeVisible()
+    await expect(page.getByText('Saved for the house.')).toBeVisible()
     expect(await seriousOn(page)).toEqual([])
 
     await page.goto('/')

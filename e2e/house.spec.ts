@@ -72,7 +72,7 @@ test('an empty house is set up, a grader comes in by a link, changes the passwor
   await phone.getByLabel('The one that holds now').fill(STRONG)
   await typeNew(phone, 'eleven salted ropes by the pier')
   await phone.getByRole('button', { name: 'Change it' }).click()
-  await expect(phone.getByRole('status')).toContainText('Changed.')
+  await expect(phone.getByRole('status')).toContainText('The password is changed.')
 
   // the link was for once
   await page.goto(address)

@@ -201,7 +201,7 @@ const planToday = async (page: Page, site: string): Promise<string> => {
   await page.getByLabel('Name').first().fill('Gannet Rock quay')
   await page.getByLabel('Time zone').first().fill('UTC')
   await page.getByRole('button', { name: 'Save', exact: true }).click()
-  await expect(page.getByText('Saved.')).toBeVisible()
+  await expect(page.getByText('Saved for the house.')).toBeVisible()
   await page.goto(`${site}/`)
   await page.getByRole('button', { name: 'New day' }).click()
   await dialog.getByLabel('Name', { exact: true }).fill('Quay test, last year')
@@ -218,7 +218,7 @@ const planToday = async (page: Page, site: string): Promise<string> => {
       .getByRole('combobox', { name: new RegExp(`Müller-${index} as$`) })
       .selectOption({ label: index % 2 === 0 ? 'Female' : 'Male' })
     await dialog.getByRole('button', { name: 'Enter 1 person' }).click()
-    await expect(dialog.getByText('1 entered.')).toBeVisible()
+    await expect(page.getByText('1 person entered.').last()).toBeVisible()
   }
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Copy the day' }).click()

@@ -11,7 +11,7 @@ test('somebody’s press-ups play again from the verdict, at sixty times their s
   await page.goto(`/days/${EARLIER_DAY}/verdicts`)
   const row = page.locator('tr[data-bib="5"]')
   await row.getByRole('button').nth(1).click()
-  const panel = page.locator('section.reason')
+  const panel = page.locator('.side-panel')
   await expect(panel).toContainText('press-ups')
   await panel.getByRole('link', { name: 'Replay' }).click()
   await expect(page).toHaveURL(/\/replay\/press-ups\?entry=/)

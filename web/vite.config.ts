@@ -1,6 +1,6 @@
 import vue from '@vitejs/plugin-vue'
 import icons from 'unplugin-icons/vite'
-import { defineConfig } from 'vite'
+import { defineConfig, type Plugin } from 'vite'
 import { compression, defineAlgorithm } from 'vite-plugin-compression2'
 import { VitePWA } from 'vite-plugin-pwa'
 
@@ -33,12 +33,20 @@ const keptOnDevice = VitePWA({
   },
 })
 
+/** What goes wrong first is told: plugins that end a failed build fail once more, and only the last failure would be seen. */
+const firstFault: Plugin = {
+  name: 'first-fault',
+  buildEnd: (error) => {
+    if (error) console.error(error.message)
+  },
+}
+
 const SHARED =
   /core\/src\/(api|capture|clock|day|document|judge|people|quantity|referee|standard|words|kinds)\/|web\/src\/(day|session|sound|sync|ui)\/|web\/src\/run\/(console|start|use)/
 
 export default defineConfig({
   root: import.meta.dirname,
-  plugins: [vue(), icons({ compiler: 'vue3' }), keptOnDevice, compressed],
+  plugins: [firstFault, vue(), icons({ compiler: 'vue3' }), keptOnDevice, compressed],
   build: {
     outDir: 'dist',
     emptyOutDir: true,

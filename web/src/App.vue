@@ -4,10 +4,13 @@ import { defineAsyncComponent, onErrorCaptured, ref } from 'vue'
 import { NoAnswer } from './api.ts'
 import { usePageTitle } from './pageTitle.ts'
 import { useFirstLook } from './firstLook/firstLook.ts'
+import { useDone } from './ui/done.ts'
 import UpdateOffer from './UpdateOffer.vue'
 
 const FirstLook = defineAsyncComponent(() => import('./firstLook/FirstLook.vue'))
+const DoneToasts = defineAsyncComponent(() => import('./ui/DoneToasts.vue'))
 const look = useFirstLook()
+const done = useDone()
 
 usePageTitle()
 const away = ref(false)
@@ -33,6 +36,7 @@ const skip = (): void => {
   <RouterView />
   <UpdateOffer />
   <FirstLook v-if="look.step" />
+  <DoneToasts v-if="done.told.length > 0" />
   <div v-if="away" class="away" role="alert">
     The server cannot be reached. What you captured is kept on this device.
     <BButton variant="quiet" size="sm" @click="reload">Try again</BButton>

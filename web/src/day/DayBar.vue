@@ -193,11 +193,22 @@ const leave = async (): Promise<void> => {
   }
   .where strong {
     font-size: 0.9375rem;
+    line-height: 1.2;
+    white-space: normal;
+    display: -webkit-box;
+    -webkit-box-orient: vertical;
+    -webkit-line-clamp: 2;
   }
   .tape {
     order: 5;
     flex-basis: calc(100% + 24px);
     margin: 6px -12px 0;
+  }
+}
+@media (max-width: 560px) {
+  /* the name in full says which day it is */
+  .where span {
+    display: none;
   }
 }
 </style>

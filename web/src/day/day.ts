@@ -38,6 +38,10 @@ export const shortName = ({ person }: Pick<Entry, 'person'>): string =>
 /** "Tove Okafor-Lind" */
 export const fullName = ({ person }: Pick<Entry, 'person'>): string => `${person.givenName} ${person.familyName}`
 
+/** "17 T. Okafor-Lind": how somebody is named where no column says the bib. */
+export const bibAndName = (entry: Pick<Entry, 'bib' | 'person'>, nameOf = shortName): string =>
+  entry.bib === null ? nameOf(entry) : `${entry.bib} ${nameOf(entry)}`
+
 export const byBib = (a: Entry, b: Entry): number =>
   (a.bib ?? Number.MAX_SAFE_INTEGER) - (b.bib ?? Number.MAX_SAFE_INTEGER) ||
   a.person.familyName.localeCompare(b.person.familyName)

@@ -143,7 +143,7 @@ onMounted(async () => {
   padding: 10px 16px;
 }
 .look span {
-  margin-right: auto;
+  flex: 1 1 280px;
 }
 .room {
   max-width: 1100px;

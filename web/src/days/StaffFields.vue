@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Accounts to put on a staff, each with a duty in words. */
 import type { StaffGroup } from '@able-gauge/core'
-import { BButton } from 'bootstrap-vue-next'
+import { BButton, BFormCheckbox } from 'bootstrap-vue-next'
+import TypedField from '../ui/TypedField.vue'
 import { ROLE_NAMES, useSession, type Account } from '../session/sessionStore.ts'
 
 const props = defineProps<{
@@ -25,8 +26,7 @@ const putGroup = ({ members }: StaffGroup): void => {
   const added = members.filter(({ accountId }) => offered.has(accountId))
   duties.value = { ...Object.fromEntries(added.map(({ accountId, duty }) => [accountId, duty])), ...duties.value }
 }
-const say = (id: string, event: Event): void => {
-  const duty = (event.target as HTMLInputElement).value.trim()
+const say = (id: string, duty: string): void => {
   if (duty !== '') duties.value = { ...duties.value, [id]: duty }
 }
 const isOffered = ({ id, role }: Account): boolean =>
@@ -43,18 +43,20 @@ const isOffered = ({ id, role }: Account): boolean =>
     </div>
     <template v-for="account in accounts" :key="account.id">
       <div v-if="isOffered(account)" class="member">
-        <label
-          ><input type="checkbox" :checked="duties[account.id] !== undefined" @change="put(account)" />
-          {{ account.displayName }}</label
+        <BFormCheckbox
+          class="tick"
+          :model-value="duties[account.id] !== undefined"
+          @update:model-value="put(account)"
+          >{{ account.displayName }}</BFormCheckbox
         >
-        <input
+        <TypedField
           v-if="duties[account.id] !== undefined"
-          class="form-control form-control-sm"
+          :value="duties[account.id] ?? ''"
+          class="form-control-sm"
           maxlength="80"
           list="duties"
-          :value="duties[account.id]"
           :aria-label="`Duty of ${account.displayName}`"
-          @change="say(account.id, $event)"
+          @typed="say(account.id, $event)"
         />
         <span v-else class="quiet">{{ ROLE_NAMES[account.role] }}</span>
       </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What is handed out and kept: result sheets, the officer's group sheet, tables, the archive of the day. */
 import type { Verdict } from '@able-gauge/core'
-import { BButton } from 'bootstrap-vue-next'
+import { BButton, BFormCheckbox } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import type { Day } from '../day/day.ts'
 import { useSession } from '../session/sessionStore.ts'
@@ -33,9 +33,8 @@ const percent = computed(() => Math.round((progress.value ?? 0) * 100))
         >
       </p>
       <template v-if="day.occasion.signedOff && session.can('ownPages.print')">
-        <label v-if="session.publicAddress" class="tick"
-          ><input v-model="withCodes" type="checkbox" /> With a code that opens the candidate’s own page, a new one with
-          each print</label
+        <BFormCheckbox v-if="session.publicAddress" v-model="withCodes" class="tick"
+          >With a code that opens the candidate’s own page, a new one with each print</BFormCheckbox
         >
         <p v-else class="quiet">
           Sheets carry a code to the candidate’s own page once the house rules say where others reach this house.

@@ -9,7 +9,7 @@ import {
   type Verdict,
   printHeat,
 } from '@able-gauge/core'
-import { byBib, fullName, type Day } from '../day/day.ts'
+import { bibAndName, byBib, fullName, type Day } from '../day/day.ts'
 import { dateAndTime } from '../ui/localTime.ts'
 import { recordLine } from './recordLine.ts'
 import { sayRuled } from '../day/sayRuled.ts'
@@ -55,7 +55,7 @@ const sectionsOf = (day: Day): GroupSheet['sections'] => {
   const at = (atMs: number): string => dateAndTime(atMs, occasion.zone)
   const nameOf = (entryId: string): string => {
     const entry = day.entries.find(({ id }) => id === entryId)
-    return entry ? `${entry.bib ?? ''} ${fullName(entry)}` : ''
+    return entry ? bibAndName(entry, fullName) : ''
   }
   return [
     {

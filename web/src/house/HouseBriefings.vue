@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Briefings for days under one standard, in place of what everybody hears. */
 import { VersionsAnswer } from '@able-gauge/core'
-import { BButton, BFormSelect } from 'bootstrap-vue-next'
+import { BButton, BFormSelect, BFormTextarea } from 'bootstrap-vue-next'
 import { computed, onMounted, ref } from 'vue'
 import { call, inWords } from '../api.ts'
 import { useSession } from '../session/sessionStore.ts'
@@ -51,9 +51,8 @@ const add = (standardId: string): void => {
         >Remove</BButton
       >
     </h3>
-    <textarea
+    <BFormTextarea
       v-model="one.lines"
-      class="form-control"
       rows="6"
       required
       :aria-label="`Briefing for days under ${nameOf(one.standardId)}`"

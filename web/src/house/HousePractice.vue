@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What the house asks of whoever grades: a set worked so well, not too long ago. */
-import { BFormInput } from 'bootstrap-vue-next'
+import { BFormCheckbox, BFormInput } from 'bootstrap-vue-next'
 
 export interface PracticeDraft {
   asked: boolean
@@ -13,9 +13,9 @@ const rule = defineModel<PracticeDraft>({ required: true })
 </script>
 
 <template>
-  <label class="tick">
-    <input v-model="rule.asked" type="checkbox" /> Whoever grades has worked a set in the practice room lately
-  </label>
+  <BFormCheckbox v-model="rule.asked" class="tick"
+    >Whoever grades has worked a set in the practice room lately</BFormCheckbox
+  >
   <div v-if="rule.asked" class="fields">
     <label
       >Agreement beyond chance of at least

@@ -80,7 +80,7 @@ test('address, words and codes are written as they are meant', async () => {
   await room.get('#style-units').setValue('both')
   await room.get('#style-met').setValue(' Fit ')
   await room.get('#style-short').setValue('  ')
-  const codes = room.findAll<HTMLInputElement>('label.tick input').slice(-2)
+  const codes = room.findAll<HTMLInputElement>('.tick input').slice(-2)
   for (const code of codes) await code.setValue(true)
   expect(await save()).toMatchObject({
     publicAddress: 'https://tests.example',
@@ -135,12 +135,12 @@ test('a fresh mark is asked of graders with figures, and of nobody once the tick
   const { room, save } = await open()
   expect(await save()).not.toHaveProperty('practice')
   const tick = room
-    .findAll('label.tick')
+    .findAll('.tick')
     .find((label) => label.text().includes('practice room'))
     ?.get<HTMLInputElement>('input')
   expect(room.text()).not.toContain('Agreement beyond chance')
   await tick?.setValue(true)
-  const [agreement, level, days] = tick?.element.closest('label')?.nextElementSibling?.querySelectorAll('input') ?? []
+  const [agreement, level, days] = tick?.element.closest('.tick')?.nextElementSibling?.querySelectorAll('input') ?? []
   for (const [field, figure] of [
     [agreement, '75'],
     [level, '4'],

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The organisation's own rules: screening questions, consent, heat limits, the briefing. */
-import { BFormInput } from 'bootstrap-vue-next'
+import { BFormCheckbox, BFormInput, BFormTextarea } from 'bootstrap-vue-next'
 import { watch } from 'vue'
 import { useHouseRules } from '../day/houseRules.ts'
 import { writeAs } from '../ui/houseStyle.ts'
@@ -144,9 +144,8 @@ watch(saved, (is) => {
           :placeholder="ADDRESS_EXAMPLE"
         />
         <p class="quiet">Links and codes on printed result sheets begin with it; without it none are printed.</p>
-        <label class="tick"
-          ><input v-model="draft.standardsPublic" type="checkbox" /> Published standards can be read by everybody who
-          has their link</label
+        <BFormCheckbox v-model="draft.standardsPublic" class="tick"
+          >Published standards can be read by everybody who has their link</BFormCheckbox
         >
       </section>
       <section class="sheet part">
@@ -155,17 +154,8 @@ watch(saved, (is) => {
       </section>
       <section class="sheet part">
         <h2>Consent</h2>
-        <textarea
-          v-model="draft.consent"
-          class="form-control"
-          rows="2"
-          maxlength="2000"
-          required
-          aria-label="What people agree to"
-        />
-        <label class="tick"
-          ><input v-model="draft.consentNeeded" type="checkbox" /> Nobody is checked in without it</label
-        >
+        <BFormTextarea v-model="draft.consent" rows="2" maxlength="2000" required aria-label="What people agree to" />
+        <BFormCheckbox v-model="draft.consentNeeded" class="tick">Nobody is checked in without it</BFormCheckbox>
       </section>
       <section class="sheet part">
         <h2>Heat limits</h2>
@@ -178,7 +168,7 @@ watch(saved, (is) => {
       <section class="sheet part">
         <h2>Briefing for everybody</h2>
         <p class="quiet">One sentence a line. What belongs to one event stands in its standard.</p>
-        <textarea v-model="draft.briefing" class="form-control" rows="7" aria-label="Briefing for everybody" />
+        <BFormTextarea v-model="draft.briefing" rows="7" aria-label="Briefing for everybody" />
         <HouseBriefings v-model="draft.briefings" :first="draft.briefing" />
       </section>
       <section id="retests" class="sheet part">
@@ -209,16 +199,14 @@ watch(saved, (is) => {
         <p class="quiet">
           A day that is open on a device counts as use, so that nobody is signed out beside a candidate.
         </p>
-        <label class="tick"
-          ><input v-model="draft.administratorsByCode" type="checkbox" /> Administrators sign in with a code of an
-          authenticator beside the password</label
+        <BFormCheckbox v-model="draft.administratorsByCode" class="tick"
+          >Administrators sign in with a code of an authenticator beside the password</BFormCheckbox
         >
-        <label class="tick"
-          ><input v-model="draft.signingByCode" type="checkbox" /> Signing a day, and amending it, takes such a code
-          too</label
+        <BFormCheckbox v-model="draft.signingByCode" class="tick"
+          >Signing a day, and amending it, takes such a code too</BFormCheckbox
         >
       </section>
-      <SaveBar label="Save the house rules" :is-changed="isChanged" :saved="saved" :problem="problem" @drop="drop" />
+      <SaveBar label="Save the house rules" :is-changed="isChanged" :problem="problem" @drop="drop" />
     </form>
     <section v-if="draft" class="sheet part">
       <h2>Mark</h2>

@@ -2,7 +2,7 @@
 /** Saving what was changed, or dropping it; says where it stands. */
 import { BButton } from 'bootstrap-vue-next'
 
-defineProps<{ label: string; isChanged: boolean; saved: boolean; problem: string }>()
+defineProps<{ label: string; isChanged: boolean; problem: string }>()
 const emit = defineEmits<{ drop: [] }>()
 </script>
 
@@ -11,8 +11,7 @@ const emit = defineEmits<{ drop: [] }>()
   <div class="bar">
     <BButton :variant="isChanged ? 'primary' : 'quiet'" type="submit">{{ label }}</BButton>
     <BButton v-if="isChanged" variant="quiet" @click="emit('drop')">Drop the changes</BButton>
-    <span v-if="saved && !isChanged" role="status">Saved.</span>
-    <span v-else-if="isChanged" class="quiet">Not saved yet. What you typed is kept on this device until you do.</span>
+    <span v-if="isChanged" class="quiet">Not saved yet. What you typed is kept on this device until you do.</span>
   </div>
 </template>
 

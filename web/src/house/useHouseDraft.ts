@@ -4,6 +4,7 @@ import { StorageSerializers, useSessionStorage } from '@vueuse/core'
 import { computed, onMounted, ref, watch, type Ref } from 'vue'
 import { inWords } from '../api.ts'
 import { useHouseRules } from '../day/houseRules.ts'
+import { useDone } from '../ui/done.ts'
 
 /**
  * @param key names the part
@@ -16,6 +17,7 @@ export const useHouseDraft = <Draft extends object>(
   write: (rules: HouseRules, draft: Draft) => HouseRules,
 ) => {
   const house = useHouseRules()
+  const done = useDone()
   const kept = useSessionStorage<Draft | null>(`able-gauge-house-${key}`, null, {
     serializer: StorageSerializers.object,
   })
@@ -52,6 +54,7 @@ export const useHouseDraft = <Draft extends object>(
       draft.value = stored()
       kept.value = null
       saved.value = true
+      done.tell('Saved for the house.')
     } catch (error) {
       problem.value = inWords(error)
       // what somebody else wrote meanwhile is what the next save builds on; what was typed here stays

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The same words for everybody: general part and each event, read aloud, confirmed by a name; large to turn towards the group. */
 import { briefingFor, recordsOf } from '@able-gauge/core'
-import { BButton, BFormSelect } from 'bootstrap-vue-next'
+import { BButton, BFormCheckbox, BFormSelect } from 'bootstrap-vue-next'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { eventName, wavesOf, type Day } from '../day/day.ts'
 import { useHouseRules } from '../day/houseRules.ts'
@@ -81,9 +81,13 @@ const current = computed(() => (large.value === null ? undefined : pages.value[l
         <BButton variant="quiet" size="sm" @click="large = 0">Show large</BButton>
       </div>
       <article v-for="page in pages" :key="page.id">
-        <label v-if="mayConfirm" class="tick"
-          ><input type="checkbox" :checked="read.has(page.id)" @change="tick(page.id)" />
-          <strong>{{ page.title }}</strong> read</label
+        <BFormCheckbox
+          v-if="mayConfirm"
+          class="tick"
+          :model-value="read.has(page.id)"
+          @update:model-value="tick(page.id)"
+        >
+          <strong>{{ page.title }}</strong> read</BFormCheckbox
         >
         <strong v-else>{{ page.title }}</strong>
         <p v-for="line in page.lines" :key="line">{{ line }}</p>

@@ -120,9 +120,9 @@ const remarksOn = ({ id, note, attendance, identityChecked, carried, choices }: 
           <tr>
             <th scope="col">Bib</th>
             <th scope="col">Name</th>
-            <th scope="col">Number</th>
+            <th scope="col" class="aside">Number</th>
             <th scope="col">Age</th>
-            <th v-if="showsBirthDates" scope="col">Born</th>
+            <th v-if="showsBirthDates" scope="col" class="aside">Born</th>
             <th scope="col">Category</th>
             <th scope="col">Wave</th>
             <th scope="col">At muster</th>
@@ -139,9 +139,9 @@ const remarksOn = ({ id, note, attendance, identityChecked, carried, choices }: 
           >
             <td class="figures bib">{{ entry.bib ?? '–' }}</td>
             <td class="name">{{ fullName(entry) }}</td>
-            <td class="figures" data-label="Number">{{ entry.person.number }}</td>
+            <td class="figures aside" data-label="Number">{{ entry.person.number }}</td>
             <td class="figures" data-label="Age">{{ entry.ageYears }}</td>
-            <td v-if="showsBirthDates" data-label="Born">
+            <td v-if="showsBirthDates" class="aside" data-label="Born">
               {{ entry.person.birthDate ? printDate(entry.person.birthDate) : '' }}
             </td>
             <td data-label="Category">{{ categoryName(entry.category) }}</td>
@@ -250,6 +250,11 @@ td {
   margin: 0;
 }
 @media (max-width: 900px) {
+  .aside {
+    display: none;
+  }
+}
+@media (max-width: 640px) {
   thead {
     display: none;
   }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Weather and ground, the heat estimated from them, the organisation's own limits, and the decision of a person. */
 import { HEAT_DECISIONS, heatAdvice, heatFromAir, recordsOf, printHeat } from '@able-gauge/core'
-import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { BButton, BFormInput, BFormRadio } from 'bootstrap-vue-next'
 import { computed, onMounted, reactive, ref } from 'vue'
 import type { Day } from '../day/day.ts'
 import { useHouseRules } from '../day/houseRules.ts'
@@ -138,9 +138,9 @@ const sayConditions = ({
         </li>
       </ul>
       <form v-if="mayDecide && last" class="decide" @submit.prevent="decide">
-        <label v-for="one in HEAT_DECISIONS" :key="one" class="tick"
-          ><input v-model="decision" type="radio" name="heat" :value="one" /> {{ WORDS[one] }}</label
-        >
+        <BFormRadio v-for="one in HEAT_DECISIONS" :key="one" v-model="decision" class="tick" name="heat" :value="one">{{
+          WORDS[one]
+        }}</BFormRadio>
         <label>Reason <BFormInput v-model="reason" maxlength="500" required /></label>
         <BButton
           type="submit"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One person at muster, quickly: identity, screening, consent, measures, choices, bib; then the next. */
-import { BButton, BFormInput, BFormSelect, BModal } from 'bootstrap-vue-next'
+import { BButton, BFormCheckbox, BFormInput, BFormRadio, BFormSelect, BModal } from 'bootstrap-vue-next'
 import { passedOverAtMuster, printDate, type Attendance } from '@able-gauge/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { fullName, type Day, type Entry } from '../day/day.ts'
@@ -106,9 +106,8 @@ const answerNo = (): void => {
             }}<template v-if="birthDate">, born <strong>{{ printDate(birthDate) }}</strong></template
             >, judged as {{ entry.ageYears }}
           </p>
-          <label class="tick"
-            ><input v-model="form.identityChecked" type="checkbox" /> Identity and date of birth checked against a
-            document</label
+          <BFormCheckbox v-model="form.identityChecked" class="tick"
+            >Identity and date of birth checked against a document</BFormCheckbox
           >
           <div class="pair">
             <label
@@ -150,9 +149,7 @@ const answerNo = (): void => {
                 >{{ index === 0 ? '' : ', ' }}{{ name }} ({{ printDate(testDate) }})</template
               >.
             </p>
-            <label class="tick"
-              ><input v-model="form.wholeBattery" type="checkbox" /> Does everything again all the same</label
-            >
+            <BFormCheckbox v-model="form.wholeBattery" class="tick">Does everything again all the same</BFormCheckbox>
             <label v-if="form.wholeBattery">Reason <BFormInput v-model="form.reason" maxlength="300" /></label>
           </template>
           <template v-if="choices.length > 0 || day.standard.roles">
@@ -188,9 +185,14 @@ const answerNo = (): void => {
             <BButton type="button" class="all" variant="quiet" size="sm" @click="answerNo">Nothing to report</BButton>
             <fieldset v-for="question in questions" :key="question.id" class="question">
               <legend>{{ question.text }}</legend>
-              <label v-for="answer in ['yes', 'no'] as const" :key="answer"
-                ><input v-model="form.answers[question.id]" type="radio" :name="question.id" :value="answer" />
-                {{ answer }}</label
+              <BFormRadio
+                v-for="answer in ['yes', 'no'] as const"
+                :key="answer"
+                v-model="form.answers[question.id]"
+                class="tick"
+                :name="question.id"
+                :value="answer"
+                >{{ answer }}</BFormRadio
               >
             </fieldset>
             <p v-if="concerns.clearance.length > 0" class="needs" role="status">
@@ -198,13 +200,19 @@ const answerNo = (): void => {
               reminder, no diagnosis; your clinicians decide.
             </p>
           </template>
-          <label class="tick consent"
-            ><input v-model="form.consented" type="checkbox" /> Consent: {{ house.rules?.consent }}</label
+          <BFormCheckbox v-model="form.consented" class="tick consent"
+            >Consent: {{ house.rules?.consent }}</BFormCheckbox
           >
           <h2>At muster</h2>
           <div class="choices">
-            <label v-for="{ id, label } in CHOICES" :key="id" class="tick"
-              ><input v-model="form.attendance" type="radio" name="attendance" :value="id" /> {{ label }}</label
+            <BFormRadio
+              v-for="{ id, label } in CHOICES"
+              :key="id"
+              v-model="form.attendance"
+              class="tick"
+              name="attendance"
+              :value="id"
+              >{{ label }}</BFormRadio
             >
           </div>
           <label>Note <BFormInput v-model="form.note" maxlength="300" /></label>
@@ -246,11 +254,6 @@ p {
   grid-template-columns: 1fr 1fr;
   gap: 10px;
 }
-.question input {
-  width: 20px;
-  height: 20px;
-  flex: none;
-}
 .consent {
   align-items: flex-start;
   border-top: 1px solid var(--line);
@@ -272,12 +275,6 @@ p {
   font-size: 0.9375rem;
   margin: 0;
   float: left;
-}
-.question label {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  min-height: 36px;
 }
 .all {
   justify-self: start;

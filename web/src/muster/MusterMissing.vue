@@ -1,18 +1,21 @@
 <script setup lang="ts">
 /** Everybody who is still expected told at once to come later, or not at all: when the briefing begins, and when the first event does. */
 import { AttendanceAnswer } from '@able-gauge/core'
-import { BButton, BModal } from 'bootstrap-vue-next'
+import { BButton, BFormCheckbox, BModal } from 'bootstrap-vue-next'
 import { computed, reactive, watch } from 'vue'
 import { call } from '../api.ts'
 import { byBib, fullName, type Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import AfterPaint from '../ui/AfterPaint.vue'
+import { useDone } from '../ui/done.ts'
+import { people } from '../ui/people.ts'
 import { useAsking } from '../ui/useAsking.ts'
 
 const props = defineProps<{ day: Day }>()
 const open = defineModel<boolean>({ required: true })
 
 const store = useDay()
+const done = useDone()
 const { busy, problem, asking } = useAsking()
 const missing = computed(() =>
   [...props.day.entries].filter(({ attendance }) => attendance === 'expected' || attendance === 'late').sort(byBib),
@@ -34,6 +37,7 @@ const say = (attendance: 'late' | 'absent'): Promise<void> =>
     await call('POST', `/occasions/${id}/attendance`, AttendanceAnswer, { entryIds, attendance })
     await store.reread(id)
     open.value = false
+    done.tell(`${people(entryIds.length)} put down as ${attendance === 'late' ? 'coming later' : 'absent'}.`)
   })
 </script>
 
@@ -43,10 +47,9 @@ const say = (attendance: 'late' | 'absent'): Promise<void> =>
     <AfterPaint v-else>
       <ul>
         <li v-for="entry in missing" :key="entry.id">
-          <label class="tick"
-            ><input type="checkbox" :checked="chosen.has(entry.id)" @change="turn(entry.id)" />
+          <BFormCheckbox class="tick" :model-value="chosen.has(entry.id)" @update:model-value="turn(entry.id)">
             <strong class="figures">{{ entry.bib ?? '–' }}</strong> {{ fullName(entry) }}
-            <small v-if="entry.attendance === 'late'" class="quiet">said to come later</small></label
+            <small v-if="entry.attendance === 'late'" class="quiet">said to come later</small></BFormCheckbox
           >
         </li>
       </ul>

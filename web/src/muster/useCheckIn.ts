@@ -15,9 +15,10 @@ import {
 } from '@able-gauge/core'
 import { computed, reactive, ref, watch } from 'vue'
 import { call, inWords, Refusal, tell } from '../api.ts'
-import { eventName, type Day, type Entry } from '../day/day.ts'
+import { bibAndName, eventName, type Day, type Entry } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useHouseRules } from '../day/houseRules.ts'
+import { useDone } from '../ui/done.ts'
 
 export interface CheckInForm {
   bib: string
@@ -107,9 +108,20 @@ const formOf = (entry: Entry, { mass, height }: BodyUnits): CheckInForm => ({
   answers: {},
 })
 
+/** What is told once it is saved. */
+const TOLD: Readonly<Record<Attendance, string>> = {
+  present: 'is checked in',
+  held: 'is held and may not start',
+  late: 'comes later',
+  absent: 'is put down as absent',
+  withdrawn: 'has withdrawn',
+  expected: 'is still expected',
+}
+
 /** @param entry whom to check in; null while nobody is */
 export const useCheckIn = (day: () => Day, entry: () => Entry | null) => {
   const store = useDay()
+  const done = useDone()
   const house = useHouseRules()
   const form = reactive<CheckInForm>({
     bib: '',
@@ -269,6 +281,7 @@ export const useCheckIn = (day: () => Day, entry: () => Entry | null) => {
       }
       await tell('PATCH', path, { ...sent.value, attendance, revision })
       await store.reread(id)
+      done.tell(`${bibAndName(store.entry(one.id) ?? one)} ${TOLD[attendance]}.`)
       return true
     } catch (error) {
       problem.value = inWords(error)

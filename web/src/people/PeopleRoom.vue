@@ -94,7 +94,7 @@ onMounted(async () => {
                 >{{ person.givenName }} {{ person.familyName }}</RouterLink
               >
             </td>
-            <td class="figures">{{ person.number }}</td>
+            <td class="figures number">{{ person.number }}</td>
             <td>{{ person.erased ? '' : printDate(person.birthDate) }}</td>
             <td v-if="units.tree.length > 0">{{ units.pathOf(person.unitId) }}</td>
             <td class="figures">{{ person.tests }}</td>
@@ -145,6 +145,9 @@ onMounted(async () => {
   td:nth-child(3) {
     display: none;
   }
+}
+.number {
+  white-space: nowrap;
 }
 .none {
   padding: 20px;

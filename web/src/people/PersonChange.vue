@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** What is kept about somebody put right, doubles merged, data erased: each with a reason. */
 import { PeopleAnswer, type Person, type PersonSummary } from '@able-gauge/core'
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { BButton, BFormCheckbox, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { call, inWords, Refusal, tell } from '../api.ts'
 import DateField from '../ui/DateField.vue'
+import { useDone } from '../ui/done.ts'
 import UnitSelect from '../ui/UnitSelect.vue'
 
 const props = defineProps<{
@@ -14,6 +15,7 @@ const props = defineProps<{
 const emit = defineEmits<{ changed: [] }>()
 
 const router = useRouter()
+const done = useDone()
 const factsOf = ({
   number,
   givenName,
@@ -62,12 +64,18 @@ const apply = async (): Promise<void> => {
       await tell('POST', `/people/${props.person.id}/erase`, body)
       emit('changed')
     }
+    if (what.value !== '') done.tell(TOLD[what.value])
     what.value = ''
   } catch (error) {
     if (error instanceof Refusal && error.code === 'person.differs') asked.value = true
     problem.value = inWords(error)
   }
 }
+const TOLD = {
+  correct: 'Corrected. What stood before is in the record.',
+  merge: 'The two are one person now.',
+  erase: 'Erased for good.',
+} as const
 const LABELS = { correct: 'Correct', merge: 'Merge', erase: 'Erase for good' } as const
 </script>
 
@@ -108,8 +116,8 @@ const LABELS = { correct: 'Correct', merge: 'Merge', erase: 'Erase for good' } a
           </BFormSelect></label
         >
       </template>
-      <label v-if="what === 'merge' && asked" class="tick"
-        ><input v-model="although" type="checkbox" /> They are one person although name or date of birth differ</label
+      <BFormCheckbox v-if="what === 'merge' && asked" v-model="although" class="tick"
+        >They are one person although name or date of birth differ</BFormCheckbox
       >
       <template v-if="what !== ''">
         <label>Reason, for the record <BFormInput v-model="reason" maxlength="300" required /></label>

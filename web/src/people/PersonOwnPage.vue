@@ -5,6 +5,7 @@ import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, shallowRef } from 'vue'
 import { call, inWords, tell } from '../api.ts'
 import { useSession } from '../session/sessionStore.ts'
+import { useDone } from '../ui/done.ts'
 import { dateAndTime } from '../ui/localTime.ts'
 import QrCode from '../ui/QrCode.vue'
 import { useReach } from '../ui/useReach.ts'
@@ -20,10 +21,10 @@ const address = computed(() => {
 })
 const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const problem = ref('')
-const said = ref('')
+const done = useDone()
 
 const doing = async (work: () => Promise<void>): Promise<void> => {
-  problem.value = said.value = ''
+  problem.value = ''
   try {
     await work()
   } catch (error) {
@@ -38,7 +39,7 @@ const withdraw = (): Promise<void> =>
   doing(async () => {
     await tell('DELETE', `/people/${props.person.id}/own-page`)
     link.value = null
-    said.value = 'Every link to the page has ended.'
+    done.tell('Every link to the page has ended.')
   })
 </script>
 
@@ -61,7 +62,6 @@ const withdraw = (): Promise<void> =>
     </div>
     <BButton variant="quiet" size="sm" @click="make">{{ link ? 'Another link' : 'Make a link' }}</BButton>
     <BButton variant="quiet" size="sm" @click="withdraw">End every link</BButton>
-    <span v-if="said" role="status"> {{ said }}</span>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   </section>
 </template>

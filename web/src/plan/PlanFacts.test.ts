@@ -1,6 +1,7 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { expect, test } from 'vitest'
 import { entry, MOUNTED, openDay, problem } from '../../testing/openDay.ts'
+import { useDone } from '../ui/done.ts'
 import PlanFacts from './PlanFacts.vue'
 import StaffPersons from './StaffPersons.vue'
 
@@ -16,7 +17,7 @@ test('a date that was left alone is not sent, so that a begun day can still be r
     body: { name: 'Spring day', venue: day.occasion.venue },
   })
   expect(server.asked.at(-1)?.body).not.toHaveProperty('testDate')
-  expect(facts.get('[role="status"]').text()).toBe('Saved.')
+  expect(useDone().told.map(({ what }) => what)).toEqual(['Name, venue and date of the day are saved.'])
   const [, , date] = facts.findAll('input')
   await date?.setValue('2026-12-01')
   await facts.get('form').trigger('submit')
@@ -33,7 +34,7 @@ test('a date that must stay is told by the server’s own words, and nothing say
   await facts.get('form').trigger('submit')
   await flushPromises()
   expect(facts.get('[role="alert"]').text()).toBe('Something was captured on this day already.')
-  expect(facts.find('[role="status"]').exists()).toBe(false)
+  expect(useDone().told).toEqual([])
 })
 
 test('each of the staff is linked to a person, or to nobody, and a refusal stands beside the name it is about', async () => {

@@ -6,6 +6,7 @@ import { tell, inWords } from '../api.ts'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import DateField from '../ui/DateField.vue'
+import { useDone } from '../ui/done.ts'
 import UnitSelect from '../ui/UnitSelect.vue'
 
 const props = defineProps<{
@@ -16,7 +17,7 @@ const store = useDay()
 const { name, venue, testDate, unitId: unitBefore = '' } = props.day.occasion
 const facts = reactive({ name, venue, testDate, unitId: unitBefore })
 const problem = ref('')
-const saved = ref(false)
+const done = useDone()
 
 const save = async (): Promise<void> => {
   problem.value = ''
@@ -30,7 +31,7 @@ const save = async (): Promise<void> => {
       ...(date === before ? {} : { testDate: date }),
     })
     await store.reread(id)
-    saved.value = true
+    done.tell('Name, venue and date of the day are saved.')
   } catch (error) {
     problem.value = inWords(error)
   }
@@ -46,7 +47,6 @@ const save = async (): Promise<void> => {
       <label>Test date <DateField v-model="facts.testDate" required /></label>
       <UnitSelect id="facts-unit" v-model="facts.unitId" label="Unit" none="the whole organisation" />
       <BButton type="submit" variant="quiet" size="sm">Save</BButton>
-      <p v-if="saved && !problem" role="status">Saved.</p>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     </form>
   </details>

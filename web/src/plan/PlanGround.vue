@@ -12,13 +12,14 @@ import {
   type Protocol,
   type VenueGround,
 } from '@able-gauge/core'
+import { BFormSelect } from 'bootstrap-vue-next'
 import { computed, onMounted, ref } from 'vue'
 import type { Day } from '../day/day.ts'
 import GroundDrawing from './GroundDrawing.vue'
 import PlanSite from './PlanSite.vue'
 import { useHouseRules } from '../day/houseRules.ts'
 import { GROUND_SHAPE_WORDS } from '../ui/groundWords.ts'
-import { vTyped } from '../ui/vTyped.ts'
+import TypedField from '../ui/TypedField.vue'
 import type { PlanDraft } from './usePlan.ts'
 
 const props = defineProps<{
@@ -57,8 +58,8 @@ const knownGrounds = (protocol: Protocol): readonly VenueGround[] => {
   const grounds = house.rules?.venues?.find(({ name }) => name === venue)?.grounds ?? []
   return grounds.filter(({ shape }) => shapesFor(protocol).includes(shape))
 }
-const takeGround = (eventId: string, known: readonly VenueGround[], event: Event): void => {
-  const chosen = known.find(({ name }) => name === textOf(event))
+const takeGround = (eventId: string, known: readonly VenueGround[], wanted: unknown): void => {
+  const chosen = known.find(({ name }) => name === wanted)
   if (!chosen) return
   const { name: _name, ...ground } = chosen
   props.draft.changeEvent(eventId, { ground })
@@ -71,9 +72,9 @@ const put = (eventId: string, ground: MeasuredGround, fields: Partial<MeasuredGr
 const formOf = (field: 'lengthMm' | 'toleranceMm', { shape }: MeasuredGround) =>
   ({ unit: 'mm', shownIn: field === 'lengthMm' && shape !== 'step' ? 'm' : 'cm' }) as const
 
-const textOf = (event: Event): string => (event.target as HTMLInputElement | HTMLSelectElement).value.trim()
-const putLength = (eventId: string, ground: MeasuredGround, field: 'lengthMm' | 'toleranceMm', event: Event): void => {
-  const text = textOf(event)
+const shapeOptions = (protocol: Protocol) =>
+  shapesFor(protocol).map((value) => ({ value, text: GROUND_SHAPE_WORDS[value] }))
+const putLength = (eventId: string, ground: MeasuredGround, field: 'lengthMm' | 'toleranceMm', text: string): void => {
   if (field === 'toleranceMm' && text === '') return
   const read = parseField(text, formOf(field, ground))
   const key = `${eventId} ${field}`
@@ -84,8 +85,12 @@ const putLength = (eventId: string, ground: MeasuredGround, field: 'lengthMm' | 
   problems.value = { ...problems.value, [key]: '' }
   put(eventId, ground, { [field]: read.value })
 }
-const putSlope = (eventId: string, ground: MeasuredGround, event: Event): void => {
-  const percent = Number(textOf(event).replace(',', '.'))
+const putShape = (eventId: string, ground: MeasuredGround, chosen: unknown): void => {
+  const shape = GROUND_SHAPES.find((one) => one === chosen)
+  if (shape) put(eventId, ground, { shape })
+}
+const putSlope = (eventId: string, ground: MeasuredGround, text: string): void => {
+  const percent = Number(text.replace(',', '.'))
   if (Number.isFinite(percent)) put(eventId, ground, { slopePermille: Math.round(percent * 10) })
 }
 const lengthText = (ground: MeasuredGround): string => printField(ground.lengthMm, formOf('lengthMm', ground))
@@ -103,61 +108,55 @@ const lengthText = (ground: MeasuredGround): string => printField(ground.lengthM
       <div class="fields">
         <label v-if="mayEdit && knownGrounds(event.protocol).length > 0"
           >Measured at {{ day.occasion.venue }}
-          <select class="form-select" @change="takeGround(event.id, knownGrounds(event.protocol), $event)">
+          <BFormSelect model-value="" @update:model-value="takeGround(event.id, knownGrounds(event.protocol), $event)">
             <option value="">choose what was measured there</option>
             <option v-for="known in knownGrounds(event.protocol)" :key="known.name" :value="known.name">
               {{ known.name }}
             </option>
-          </select></label
+          </BFormSelect></label
         >
         <label
           >Laid out as
-          <select
-            class="form-select"
-            :value="ground.shape"
+          <BFormSelect
+            :model-value="ground.shape"
+            :options="shapeOptions(event.protocol)"
             :disabled="!mayEdit"
-            @change="put(event.id, ground, { shape: textOf($event) as GroundShape })"
-          >
-            <option v-for="shape in shapesFor(event.protocol)" :key="shape" :value="shape">
-              {{ GROUND_SHAPE_WORDS[shape] }}
-            </option>
-          </select></label
-        >
+            @update:model-value="(shape) => putShape(event.id, ground, shape)"
+        /></label>
         <label
           >{{ LENGTH_OF[ground.shape] }} in {{ ground.shape === 'step' ? 'cm' : 'm' }}, as measured
-          <input
-            v-typed="lengthText(ground)"
-            class="form-control figures"
+          <TypedField
+            :value="lengthText(ground)"
+            class="figures"
             :disabled="!mayEdit"
-            @change="putLength(event.id, ground, 'lengthMm', $event)"
+            @typed="putLength(event.id, ground, 'lengthMm', $event)"
         /></label>
         <label
           >Good to so many cm, either way
-          <input
-            v-typed="
+          <TypedField
+            :value="
               ground.toleranceMm === undefined ? '' : printField(ground.toleranceMm, formOf('toleranceMm', ground))
             "
-            class="form-control figures"
+            class="figures"
             :disabled="!mayEdit"
-            @change="putLength(event.id, ground, 'toleranceMm', $event)"
+            @typed="putLength(event.id, ground, 'toleranceMm', $event)"
         /></label>
         <label
           >Surface
-          <input
-            v-typed="ground.surface"
-            class="form-control"
+          <TypedField
+            :value="ground.surface"
             maxlength="120"
             :disabled="!mayEdit"
-            @change="put(event.id, ground, { surface: textOf($event) })"
+            @typed="(surface) => put(event.id, ground, { surface })"
         /></label>
         <label
           >Slope in %
-          <input
-            v-typed="ground.slopePermille === undefined ? '' : ground.slopePermille / 10"
-            class="form-control figures"
+          <TypedField
+            :value="ground.slopePermille === undefined ? '' : ground.slopePermille / 10"
+            class="figures"
             inputmode="decimal"
             :disabled="!mayEdit"
-            @change="putSlope(event.id, ground, $event)"
+            @typed="putSlope(event.id, ground, $event)"
         /></label>
         <template v-for="field in ['lengthMm', 'toleranceMm']" :key="field">
           <p v-if="problems[`${event.id} ${field}`]" class="problem" role="alert">

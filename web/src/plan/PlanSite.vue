@@ -4,8 +4,8 @@ import { farthestFrom, parseField, printField, SITE_MARK_NAMES, SITE_MARKS, type
 import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { eventName, type Day } from '../day/day.ts'
-import { vTyped } from '../ui/vTyped.ts'
 import AfterPaint from '../ui/AfterPaint.vue'
+import TypedField from '../ui/TypedField.vue'
 import SiteDrawing from './SiteDrawing.vue'
 import { MARK_SIGNS } from './siteShapes.ts'
 import type { PlanDraft } from './usePlan.ts'
@@ -40,9 +40,8 @@ const notPlaced = computed(() =>
   props.day.standard.events.filter(({ id }) => !site.value?.marks.some(({ eventId }) => eventId === id)),
 )
 const problem = ref('')
-const setSize = (field: 'widthMm' | 'depthMm', event: Event): void => {
-  const { value } = event.target as HTMLInputElement // the handler sits on a field
-  const read = parseField(value, METRES)
+const setSize = (field: 'widthMm' | 'depthMm', text: string): void => {
+  const read = parseField(text, METRES)
   problem.value = read.ok ? '' : read.reason
   if (read.ok) change({ [field]: Math.min(Math.max(read.value, 5_000), 10_000_000) })
 }
@@ -104,17 +103,11 @@ const ways = computed(() =>
           <div class="size">
             <label
               >Width in m
-              <input
-                v-typed="printField(site.widthMm, METRES)"
-                class="form-control figures"
-                @change="setSize('widthMm', $event)"
+              <TypedField :value="printField(site.widthMm, METRES)" class="figures" @typed="setSize('widthMm', $event)"
             /></label>
             <label
               >Depth in m
-              <input
-                v-typed="printField(site.depthMm, METRES)"
-                class="form-control figures"
-                @change="setSize('depthMm', $event)"
+              <TypedField :value="printField(site.depthMm, METRES)" class="figures" @typed="setSize('depthMm', $event)"
             /></label>
           </div>
           <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

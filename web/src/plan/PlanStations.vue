@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** Event by event: where it is worked, by whom, at how many stations, how many together, and how long one start takes. */
 import { parseField, printField, type EventPlan } from '@able-gauge/core'
-import { BButton } from 'bootstrap-vue-next'
+import { BButton, BFormCheckbox, BFormSelect } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import type { Day } from '../day/day.ts'
-import { vTyped } from '../ui/vTyped.ts'
+import TypedField from '../ui/TypedField.vue'
 import PlanWaves from './PlanWaves.vue'
 import type { PlanDraft } from './usePlan.ts'
 
@@ -21,17 +21,16 @@ const rows = computed(() =>
     return planned ? [{ event, planned }] : []
   }),
 )
-const textOf = (event: Event): string => (event.target as HTMLInputElement | HTMLSelectElement).value.trim()
-const putNumber = (eventId: string, field: 'stations' | 'together' | 'day', most: number, event: Event): void => {
-  const value = Number(textOf(event))
+const putNumber = (eventId: string, field: 'stations' | 'together' | 'day', most: number, text: string): void => {
+  const value = Number(text)
   const least = field === 'day' ? 0 : 1
   if (Number.isInteger(value) && value >= least && value <= most) {
     problem.value = ''
     props.draft.changeEvent(eventId, { [field]: value })
-  } else problem.value = `"${textOf(event)}" does not fit. Expected a whole number from ${least} to ${most}.`
+  } else problem.value = `"${text}" does not fit. Expected a whole number from ${least} to ${most}.`
 }
-const putSlot = (eventId: string, event: Event): void => {
-  const read = parseField(textOf(event), { unit: 'ms' })
+const putSlot = (eventId: string, text: string): void => {
+  const read = parseField(text, { unit: 'ms' })
   if (read.ok && read.value >= 10_000) {
     problem.value = ''
     props.draft.changeEvent(eventId, { slotMs: read.value })
@@ -69,64 +68,62 @@ const removeDay = (): void => {
         <strong class="name">{{ event.name }}</strong>
         <label
           >Place
-          <input
-            v-typed="planned.place"
-            class="form-control"
+          <TypedField
+            :value="planned.place"
             maxlength="80"
             :disabled="!mayEdit"
-            @change="draft.changeEvent(event.id, { place: textOf($event) })"
+            @typed="(place) => draft.changeEvent(event.id, { place })"
         /></label>
         <label
           >Stations
-          <input
-            v-typed="planned.stations"
-            class="form-control figures"
+          <TypedField
+            :value="planned.stations"
+            class="figures"
             type="number"
             min="1"
             max="50"
             :disabled="!mayEdit"
-            @change="putNumber(event.id, 'stations', 50, $event)"
+            @typed="putNumber(event.id, 'stations', 50, $event)"
         /></label>
         <label
           >Together
-          <input
-            v-typed="planned.together"
-            class="form-control figures"
+          <TypedField
+            :value="planned.together"
+            class="figures"
             type="number"
             min="1"
             max="500"
             :disabled="!mayEdit"
-            @change="putNumber(event.id, 'together', 500, $event)"
+            @typed="putNumber(event.id, 'together', 500, $event)"
         /></label>
         <label
           >One start takes
-          <input
-            v-typed="printField(planned.slotMs, { unit: 'ms' })"
-            class="form-control figures"
+          <TypedField
+            :value="printField(planned.slotMs, { unit: 'ms' })"
+            class="figures"
             :disabled="!mayEdit"
-            @change="putSlot(event.id, $event)"
+            @typed="putSlot(event.id, $event)"
         /></label>
         <label v-if="days.length > 1"
           >Day
-          <select
-            class="form-select"
-            :value="planned.day"
+          <BFormSelect
+            :model-value="planned.day"
+            :options="days.map((_, index) => ({ value: index, text: String(index + 1) }))"
             :disabled="!mayEdit"
-            @change="putNumber(event.id, 'day', days.length - 1, $event)"
-          >
-            <option v-for="(_, index) in days" :key="index" :value="index">{{ index + 1 }}</option>
-          </select></label
-        >
+            @update:model-value="putNumber(event.id, 'day', days.length - 1, String($event))"
+        /></label>
         <fieldset class="staff">
           <legend>Worked by</legend>
-          <label v-for="member in day.staff" v-show="mayEdit" :key="member.accountId" class="member">
-            <input
-              type="checkbox"
-              :checked="planned.staff.includes(member.accountId)"
-              @change="putStaff(planned, member.accountId)"
-            />
+          <BFormCheckbox
+            v-for="member in day.staff"
+            v-show="mayEdit"
+            :key="member.accountId"
+            class="tick"
+            :model-value="planned.staff.includes(member.accountId)"
+            @update:model-value="putStaff(planned, member.accountId)"
+          >
             {{ member.displayName }}
-          </label>
+          </BFormCheckbox>
           <span v-if="!mayEdit">{{ planned.staff.map(nameOf).join(', ') || 'nobody yet' }}</span>
         </fieldset>
       </li>
@@ -170,23 +167,16 @@ label {
 }
 .staff {
   grid-column: 2 / -1;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 18px;
-  align-items: center;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(168px, 1fr));
+  gap: 0 12px;
 }
 .staff legend {
   font-size: 0.8125rem;
   color: var(--ink-2);
-  float: left;
-  width: auto;
   margin: 0;
 }
-.member {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  min-height: 32px;
+.tick {
   font-size: 0.9375rem;
   color: var(--ink);
 }

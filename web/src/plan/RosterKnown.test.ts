@@ -2,6 +2,7 @@ import { flushPromises, mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import type { Day } from '../day/day.ts'
+import { useDone } from '../ui/done.ts'
 import RosterKnown from './RosterKnown.vue'
 
 const person = (number: string, familyName: string) => ({
@@ -50,5 +51,6 @@ test('whoever was chosen is entered, though somebody else was looked for since',
   await page.get('button').trigger('click')
   await flushPromises()
   expect(sent).toMatchObject([{ waveOf: 12, people: [{ familyName: 'Merrow' }, { familyName: 'Ardent' }] }])
+  expect(useDone().told.map(({ what }) => what)).toEqual(['0 people entered.'])
   page.unmount()
 })

@@ -2,11 +2,12 @@
 /** People who are on record already: found, ticked, entered. */
 import { PeopleAnswer, type PersonSummary, RosterAnswer } from '@able-gauge/core'
 import { useDebounceFn } from '@vueuse/core'
-import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { call, inWords } from '../api.ts'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
+import { useDone } from '../ui/done.ts'
 import { people as headCount } from '../ui/people.ts'
 
 const props = defineProps<{
@@ -21,7 +22,7 @@ const found = ref<readonly PersonSummary[]>([])
 /** Whoever is to be entered, by id, however often somebody else was looked for meanwhile. */
 const chosen = ref<ReadonlyMap<string, { readonly person: PersonSummary; readonly category: string }>>(new Map())
 const searchField = useTemplateRef<HTMLElement>('searchField')
-const done = ref('')
+const done = useDone()
 const problem = ref('')
 const categories = computed(() => props.day.standard.categories)
 const entered = computed(() => new Set(props.day.entries.map(({ person }) => person.id)))
@@ -36,15 +37,14 @@ const look = async (): Promise<void> => {
 const lookSoon = useDebounceFn(look, 200)
 onMounted(look)
 
-const choose = (person: PersonSummary, event: Event): void => {
-  const { value: category } = event.target as HTMLSelectElement
+const choose = (person: PersonSummary, category: string): void => {
   const next = new Map(chosen.value)
   if (category === '') next.delete(person.id)
   else next.set(person.id, { person, category })
   chosen.value = next
 }
 const send = async (): Promise<void> => {
-  problem.value = done.value = ''
+  problem.value = ''
   const people = [...chosen.value.values()].map(
     ({ person: { number, givenName, familyName, birthDate }, category }) => ({
       number,
@@ -60,7 +60,7 @@ const send = async (): Promise<void> => {
       waveOf: props.waveOf,
       people,
     })
-    done.value = `${outcomes.filter(({ kind }) => kind === 'entered').length} entered.`
+    done.tell(`${headCount(outcomes.filter(({ kind }) => kind === 'entered').length)} entered.`)
     chosen.value = new Map()
     // the button that was pressed cannot keep the focus, and the next person is looked for here
     searchField.value?.querySelector('input')?.focus()
@@ -89,19 +89,17 @@ const send = async (): Promise<void> => {
         <small class="quiet"> {{ person.number }}, born {{ person.birthDate }}</small>
       </span>
       <span v-if="entered.has(person.id)" class="quiet">entered</span>
-      <select
+      <BFormSelect
         v-else
-        class="form-select"
-        :value="chosen.get(person.id)?.category ?? ''"
+        :model-value="chosen.get(person.id)?.category ?? ''"
         :aria-label="`Enter ${person.givenName} ${person.familyName} as`"
-        @change="choose(person, $event)"
+        @update:model-value="(category) => choose(person, String(category ?? ''))"
       >
         <option value="">not on this day</option>
         <option v-for="category in categories" :key="category.id" :value="category.id">{{ category.name }}</option>
-      </select>
+      </BFormSelect>
     </li>
   </ul>
-  <p v-if="done" role="status">{{ done }}</p>
   <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   <BButton variant="primary" :disabled="chosen.size === 0" @click="send"> Enter {{ headCount(chosen.size) }} </BButton>
 </template>

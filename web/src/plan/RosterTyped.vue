@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** One person typed in. */
 import { RosterAnswer, type RosterOutcome } from '@able-gauge/core'
-import { BButton, BFormSelect } from 'bootstrap-vue-next'
+import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { reactive, ref, useTemplateRef } from 'vue'
 import { call, inWords } from '../api.ts'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import DateField from '../ui/DateField.vue'
+import { useDone } from '../ui/done.ts'
 
 const props = defineProps<{
   day: Day
@@ -17,10 +18,10 @@ const props = defineProps<{
 const store = useDay()
 const empty = { number: '', givenName: '', familyName: '', birthDate: '', category: '' }
 const person = reactive({ ...empty })
-const done = ref('')
+const done = useDone()
 const problem = ref('')
 /** A ref inside a list is a list. */
-const first = useTemplateRef<HTMLInputElement[]>('first')
+const first = useTemplateRef<{ readonly focus: () => void }[]>('first')
 
 const FIELDS = [
   { field: 'number', label: 'Number in the organisation' },
@@ -34,7 +35,7 @@ const sayOutcome = (outcome: RosterOutcome | undefined): string => {
   return ''
 }
 const send = async (): Promise<void> => {
-  problem.value = done.value = ''
+  problem.value = ''
   try {
     const { id } = props.day.occasion
     const { outcomes } = await call('POST', `/occasions/${id}/roster`, RosterAnswer, {
@@ -50,7 +51,7 @@ const send = async (): Promise<void> => {
       problem.value = 'The number belongs to somebody of another unit. Nobody was entered.'
       return
     }
-    done.value = sayOutcome(outcome)
+    done.tell(sayOutcome(outcome))
     Object.assign(person, empty, { category: person.category })
     await store.reread(id)
     first.value?.[0]?.focus()
@@ -64,13 +65,7 @@ const send = async (): Promise<void> => {
   <form class="fields" @submit.prevent="send">
     <label v-for="({ field, label }, index) in FIELDS" :key="field"
       >{{ label }}
-      <input
-        :ref="index === 0 ? 'first' : undefined"
-        v-model="person[field]"
-        class="form-control"
-        maxlength="80"
-        required
-      />
+      <BFormInput :ref="index === 0 ? 'first' : 'others'" v-model="person[field]" maxlength="80" required />
     </label>
     <label>Date of birth <DateField v-model="person.birthDate" required /></label>
     <label
@@ -83,7 +78,6 @@ const send = async (): Promise<void> => {
     >
     <BButton variant="primary" type="submit">Enter this person</BButton>
   </form>
-  <p v-if="done" role="status">{{ done }}</p>
   <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
 </template>
 

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 /** The staff beside the timetable: dragged to an event, or put there by ticking it; how long each of them is at work. */
 import { printClock } from '@able-gauge/core'
+import { BFormCheckbox } from 'bootstrap-vue-next'
+import { reactive } from 'vue'
 import type { Day } from '../day/day.ts'
 
 const props = defineProps<{
@@ -23,10 +25,8 @@ const works = (accountId: string, eventId: string): boolean => props.worksAt.get
 /** Names of events they work without it. */
 const unpractised = (accountId: string): string[] =>
   props.events.filter(({ id }) => works(accountId, id) && props.lacking.get(accountId)?.has(id)).map(({ name }) => name)
-const put = (eventId: string, accountId: string, event: Event): void => {
-  const { checked } = event.target as HTMLInputElement // the handler sits on a box to tick
-  emit('put', eventId, accountId, checked)
-}
+/** Who was opened once: twenty people with five boxes each are drawn when they are looked at. */
+const opened = reactive(new Set<string>())
 </script>
 
 <template>
@@ -40,7 +40,7 @@ const put = (eventId: string, accountId: string, event: Event): void => {
         class="member"
         @dragstart="onDrag(member.accountId, $event)"
       >
-        <details>
+        <details @toggle="opened.add(member.accountId)">
           <summary>
             <strong>{{ member.displayName }}</strong>
             <span class="figures busy">{{
@@ -51,15 +51,18 @@ const put = (eventId: string, accountId: string, event: Event): void => {
               >No fresh practice: {{ unpractised(member.accountId).join(', ') }}</small
             >
           </summary>
-          <label v-for="event in events" :key="event.id">
-            <input
-              type="checkbox"
-              :checked="works(member.accountId, event.id)"
+          <template v-if="opened.has(member.accountId)">
+            <BFormCheckbox
+              v-for="event in events"
+              :key="event.id"
+              class="tick"
+              :model-value="works(member.accountId, event.id)"
               :disabled="!mayEdit"
-              @change="put(event.id, member.accountId, $event)"
-            />
-            {{ event.name }}
-          </label>
+              @update:model-value="(is) => emit('put', event.id, member.accountId, is === true)"
+            >
+              {{ event.name }}
+            </BFormCheckbox>
+          </template>
         </details>
       </li>
     </ul>
@@ -112,12 +115,8 @@ summary strong {
   grid-column: 1 / -1;
   line-height: 1.2;
 }
-label {
-  display: flex;
-  gap: 8px;
-  align-items: center;
+.tick {
   padding: 0 10px;
-  min-height: 36px;
 }
 details[open] {
   padding-bottom: 6px;

@@ -109,6 +109,7 @@ test('somebody is put to an event by ticking it, and how long they work stands b
     },
   })
   expect(page.get('summary').text()).toContain('1:30:00')
+  await page.get('details').trigger('toggle')
   await page.get('input[type=checkbox]').setValue(true)
   expect(page.emitted('put')).toEqual([['run', 'joss', true]])
   await page.setProps({ busyMs: new Map() })

@@ -12,6 +12,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { call, inWords, Refusal } from '../api.ts'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
+import { useDone } from '../ui/done.ts'
 
 export interface PlanMeanwhile {
   /** Who saved it. */
@@ -23,6 +24,7 @@ export interface PlanMeanwhile {
 
 export const usePlan = (day: () => Day) => {
   const store = useDay()
+  const done = useDone()
   const standard = computed(() => day().standard)
   const stored = (): DayPlan => planFor(standard.value, day().plan?.plan ?? null)
 
@@ -92,6 +94,7 @@ export const usePlan = (day: () => Day) => {
       revision.value = answer.revision
       base.value = sent
       await store.reread(id)
+      done.tell('The plan is saved.')
     } catch (error) {
       if (error instanceof Refusal && error.code === 'plan.editedMeanwhile') {
         await store.reread(id)

@@ -54,10 +54,7 @@ const dateOf = (ms: number): string => printDate(new Date(ms).toISOString().slic
         <line :x1="LEFT" :x2="WIDTH - RIGHT" :y1="y(tick)" :y2="y(tick)" class="grid" />
         <text :x="LEFT - 6" :y="y(tick) + 4" text-anchor="end" class="figures">{{ tick.toFixed(1) }}</text>
       </g>
-      <g v-if="asked !== null">
-        <line :x1="LEFT" :x2="WIDTH - RIGHT" :y1="y(asked)" :y2="y(asked)" class="asked" />
-        <text :x="LEFT + 4" :y="y(asked) - 5" class="asked-words">{{ asked.toFixed(2) }} asked by the house</text>
-      </g>
+      <line v-if="asked !== null" :x1="LEFT" :x2="WIDTH - RIGHT" :y1="y(asked)" :y2="y(asked)" class="asked" />
       <path :d="way ?? ''" />
       <rect
         v-for="{ id, doneAtMs, mark, level } in marks"
@@ -70,6 +67,9 @@ const dateOf = (ms: number): string => printDate(new Date(ms).toISOString().slic
       >
         <title>{{ dateOf(doneAtMs) }}, level {{ level }}: {{ mark.toFixed(2) }}</title>
       </rect>
+      <text v-if="asked !== null" :x="WIDTH - RIGHT" :y="y(asked) + 16" text-anchor="end" class="asked-words">
+        {{ asked.toFixed(2) }} asked by the house
+      </text>
       <text :x="LEFT" :y="HEIGHT - 6">{{ dateOf(marks[0]?.doneAtMs ?? 0) }}</text>
       <text :x="WIDTH - RIGHT" :y="HEIGHT - 6" text-anchor="end">{{ dateOf(marks.at(-1)?.doneAtMs ?? 0) }}</text>
     </svg>
@@ -102,6 +102,9 @@ text {
 .asked-words {
   fill: var(--ink);
   font-weight: 700;
+  stroke: var(--sheet);
+  stroke-width: 4px;
+  paint-order: stroke;
 }
 path {
   fill: none;

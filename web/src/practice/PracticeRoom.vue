@@ -18,7 +18,7 @@ import {
   type Practised,
 } from '@able-gauge/core/drill'
 import type { Standard } from '@able-gauge/core'
-import { BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { BFormInput, BFormRadio, BFormSelect } from 'bootstrap-vue-next'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { inWords, NoAnswer } from '../api.ts'
 import { useHouseRules } from '../day/houseRules.ts'
@@ -158,10 +158,17 @@ const freshWord = (mark: DrillMark): string =>
       <div class="how">
         <fieldset>
           <legend>Level</legend>
-          <label v-for="one in DRILL_LEVELS" :key="one" :class="{ chosen: one === level }">
-            <input v-model="level" type="radio" :value="one" name="level" />
+          <BFormRadio
+            v-for="one in DRILL_LEVELS"
+            :key="one"
+            v-model="level"
+            button
+            button-variant="quiet"
+            :value="one"
+            name="level"
+          >
             <strong class="figures">{{ one }}</strong><small>{{ LEVEL_WORDS[one - 1] }}</small>
-          </label>
+          </BFormRadio>
         </fieldset>
         <label v-if="others.length > 1" class="field"
           >Drawn as
@@ -305,27 +312,18 @@ legend,
 legend {
   margin: 0 0 4px;
 }
-fieldset label {
+fieldset :deep(.btn) {
+  --bs-btn-border-color: var(--line-2);
+  --bs-btn-active-bg: var(--bar);
+  --bs-btn-active-color: var(--bar-ink);
   display: flex;
   flex-direction: column;
   min-width: 92px;
   min-height: 52px;
-  border: 1px solid var(--line-2);
-  border-radius: 6px;
   padding: 4px 10px;
   line-height: 1.2;
-}
-fieldset input {
-  position: absolute;
-  opacity: 0;
-}
-fieldset .chosen {
-  background: var(--bar);
-  color: var(--bar-ink);
-}
-fieldset label:focus-within {
-  outline: 3px solid var(--bar-2);
-  outline-offset: 2px;
+  text-align: left;
+  font-weight: inherit;
 }
 .field {
   display: flex;

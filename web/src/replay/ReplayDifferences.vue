@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Where two graders of one candidate differ: what each said of the same repetition, and when. */
 import { COUNTED, NOT_SEEN, type Difference, type StandardEvent } from '@able-gauge/core'
-import { fullName, type Day } from '../day/day.ts'
+import { bibAndName, fullName, type Day } from '../day/day.ts'
 import { timeOfDay } from '../ui/localTime.ts'
 
 const props = defineProps<{
@@ -16,7 +16,7 @@ const emit = defineEmits<{ goTo: [atMs: number] }>()
 
 const nameOf = (entryId: string): string => {
   const entry = props.day.entries.find(({ id }) => id === entryId)
-  return entry ? `${entry.bib ?? ''} ${fullName(entry)}` : ''
+  return entry ? bibAndName(entry, fullName) : ''
 }
 const sayAnswer = (entryId: string, answer: string): string => {
   if (answer === COUNTED) return 'counted'

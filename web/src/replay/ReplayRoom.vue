@@ -6,7 +6,7 @@ import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import IconPlay from '~icons/tabler/player-play'
 import IconPause from '~icons/tabler/player-pause'
-import { byBib, fullName, type Day } from '../day/day.ts'
+import { bibAndName, byBib, fullName, type Day } from '../day/day.ts'
 import { timeOfDay } from '../ui/localTime.ts'
 import { figureOf, wordFor } from '../ui/verdictWords.ts'
 import ReplayDifferences from './ReplayDifferences.vue'
@@ -52,7 +52,7 @@ const doubtWords = computed(() =>
     const found = mark?.doubts?.find(({ code }) => code === doubt.code)
     const entry = props.day.entries.find(({ id }) => id === doubt.entryId)
     const says = found ? sayDoubt(found.code, found.captures.length, found.figures ?? {}) : ''
-    return { ...doubt, who: entry ? `${entry.bib ?? ''} ${fullName(entry)}` : '', says }
+    return { ...doubt, who: entry ? bibAndName(entry, fullName) : '', says }
   }),
 )
 /** To the first of them after now, or to the very first. */
@@ -80,9 +80,7 @@ const choose = (query: { readonly eventId?: string; readonly entry?: string | nu
 }
 const people = computed(() => [
   { value: '', text: 'everybody' },
-  ...[...props.day.entries]
-    .sort(byBib)
-    .map((entry) => ({ value: entry.id, text: `${entry.bib ?? ''} ${fullName(entry)}` })),
+  ...[...props.day.entries].sort(byBib).map((entry) => ({ value: entry.id, text: bibAndName(entry, fullName) })),
 ])
 const sinceStart = computed(() => Math.max(0, nowMs.value - window.value.fromMs - AROUND_MS))
 </script>

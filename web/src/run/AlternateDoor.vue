@@ -2,7 +2,7 @@
 /** Somebody does an alternate that is worked together with others: the way to its console, and who else does it. */
 import { conductOf, type StandardEvent } from '@able-gauge/core'
 import { computed } from 'vue'
-import { byBib, eventFor, fullName, shortName, type Day, type Entry } from '../day/day.ts'
+import { byBib, eventFor, fullName, bibAndName, type Day, type Entry } from '../day/day.ts'
 
 const props = defineProps<{
   day: Day
@@ -23,10 +23,10 @@ const others = computed(() =>
 
 <template>
   <section class="sheet door">
-    <h1>{{ entry.bib }} {{ fullName(entry) }}: {{ event.name }}, in place of {{ battery?.name }}</h1>
+    <h1>{{ bibAndName(entry, fullName) }}: {{ event.name }}, in place of {{ battery?.name }}</h1>
     <p>{{ conductOf(event.protocol, event.publishedIn) }}</p>
     <p v-if="others.length > 1" class="quiet">
-      With the same alternate: {{ others.map((one) => `${one.bib ?? ''} ${shortName(one)}`).join(', ') }}
+      With the same alternate: {{ others.map((one) => bibAndName(one)).join(', ') }}
     </p>
     <RouterLink
       class="btn btn-primary btn-lg"

@@ -3,7 +3,7 @@
 import { printClock, type StandardEvent } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
-import { shortName, type Day } from '../day/day.ts'
+import { bibAndName, type Day } from '../day/day.ts'
 import CandidateQueue from './CandidateQueue.vue'
 import EventStrip from './EventStrip.vue'
 import { useTick } from '../ui/useTick.ts'
@@ -51,7 +51,7 @@ const other = computed(() =>
         <strong>{{ other.by }} has this candidate open on another device.</strong> Whoever starts first holds the count;
         the other is kept beside it.
         <BButton v-if="following" variant="quiet" size="sm" @click="next">
-          Next who is free: {{ following.bib }} {{ shortName(following) }}
+          Next who is free: {{ bibAndName(following) }}
         </BButton>
       </p>
       <!-- the console of this candidate, with the ways to the next and back to the list -->

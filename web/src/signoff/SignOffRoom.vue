@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** The end of the day: what is still open, and the officer's signature. */
 import { confirmationOf, openHolds, openProtests, recordsOf, sayStep } from '@able-gauge/core'
-import { BButton } from 'bootstrap-vue-next'
+import { BButton, BFormCheckbox } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { tell, inWords } from '../api.ts'
-import { byBib, eventName, fullName, type Day, type Entry } from '../day/day.ts'
+import { bibAndName, byBib, eventName, fullName, type Day, type Entry } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useSession } from '../session/sessionStore.ts'
 import { dateAndTime } from '../ui/localTime.ts'
@@ -65,7 +65,7 @@ const ready = computed(() => store.waitingCount === 0 && isTyped.value && (open.
 
 const nameOf = (entryId: string): string => {
   const entry = props.day.entries.find(({ id }) => id === entryId)
-  return entry ? `${entry.bib ?? ''} ${fullName(entry)}` : ''
+  return entry ? bibAndName(entry, fullName) : ''
 }
 const nameOfEvent = (id: string): string => eventName(props.day, id)
 
@@ -146,10 +146,9 @@ const sign = async (): Promise<void> => {
       </section>
       <form v-if="mayHave" class="sheet sign" @submit.prevent="sign">
         <h2>Sign as {{ session.account?.displayName }}</h2>
-        <label v-if="open.length > 0" class="accept"
-          ><input v-model="acceptOpen" type="checkbox" /> I know that
-          {{ open.length === 1 ? '1 verdict stays' : `${open.length} verdicts stay` }} open and sign the day all the
-          same.</label
+        <BFormCheckbox v-if="open.length > 0" v-model="acceptOpen" class="tick"
+          >I know that {{ open.length === 1 ? '1 verdict stays' : `${open.length} verdicts stay` }} open and sign the
+          day all the same.</BFormCheckbox
         >
         <SignatureFields v-model="typed" />
         <p v-if="store.waitingCount > 0" class="quiet">
@@ -210,16 +209,6 @@ small {
 form {
   display: grid;
   gap: 8px;
-}
-.accept {
-  display: flex;
-  gap: 10px;
-  align-items: flex-start;
-}
-.accept input {
-  width: 22px;
-  height: 22px;
-  flex: none;
 }
 @media (max-width: 900px) {
   .columns {

@@ -179,5 +179,8 @@ dd {
     position: static;
     order: -1;
   }
+  .actions {
+    grid-template-columns: repeat(auto-fit, minmax(140px, 1fr));
+  }
 }
 </style>

@@ -106,7 +106,7 @@ nav .here {
   background: none;
   border: 1px solid var(--bar-ink-2);
 }
-@media (max-width: 700px) {
+@media (max-width: 1080px) {
   .band {
     flex-wrap: wrap;
     padding: 8px 12px 0;
@@ -116,13 +116,19 @@ nav .here {
     order: 5;
     width: 100%;
     margin: 4px 0 0;
-    min-height: 44px;
-    overflow-x: auto;
+    flex-wrap: wrap;
   }
   nav a {
-    padding: 0 7px;
+    min-height: 44px;
+    padding: 0 12px;
     font-size: 0.9375rem;
     white-space: nowrap;
+  }
+}
+@media (max-width: 640px) {
+  nav a {
+    min-height: 40px;
+    padding: 0 7px;
   }
   .who small {
     display: none;

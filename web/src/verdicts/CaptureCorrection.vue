@@ -9,11 +9,12 @@ import {
   type Capture,
   type StandardEvent,
 } from '@able-gauge/core'
-import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { BButton, BFormInput, BFormRadio } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useAgreedClock } from '../sync/agreedClock.ts'
+import { useDone } from '../ui/done.ts'
 import { timeOfDay } from '../ui/localTime.ts'
 
 const props = defineProps<{
@@ -24,6 +25,7 @@ const props = defineProps<{
 const emit = defineEmits<{ done: [] }>()
 
 const store = useDay()
+const done = useDone()
 const clock = useAgreedClock()
 type Way = 'voided' | 'moved' | 'replaced'
 const ways = computed<readonly { readonly id: Way; readonly label: string }[]>(() => [
@@ -83,16 +85,18 @@ const record = (): void => {
       store.capture(event.id, capture.entryId, { kind: 'replaced', payload })
     }
   }
-  if (problem.value === '') emit('done')
+  if (problem.value !== '') return
+  done.tell('The correction is on record; what it corrects stays beside it.')
+  emit('done')
 }
 </script>
 
 <template>
   <form class="correction" @submit.prevent="record">
     <div class="ways" role="group" aria-label="What is wrong">
-      <label v-for="{ id, label } in ways" :key="id"
-        ><input v-model="way" type="radio" :value="id" /> {{ label }}</label
-      >
+      <BFormRadio v-for="{ id, label } in ways" :key="id" v-model="way" class="tick" :value="id">{{
+        label
+      }}</BFormRadio>
     </div>
     <label v-if="way === 'moved'">
       By how many seconds, with a minus when it was earlier

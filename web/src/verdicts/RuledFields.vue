@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What an officer rules: a word, or the figure that is to be judged from. Of a task that is done or not, a word alone. */
 import { exampleOf, parseField, resultFormOf, suffixOf, type Ruled, type StandardEvent } from '@able-gauge/core'
-import { BFormInput } from 'bootstrap-vue-next'
+import { BFormInput, BFormRadio } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 
 const props = defineProps<{
@@ -27,10 +27,10 @@ watch([choice, read], () => {
 
 <template>
   <div class="choices">
-    <label><input v-model="choice" type="radio" :name="name" value="met" required /> Met</label>
-    <label><input v-model="choice" type="radio" :name="name" value="short" required /> Short</label>
-    <label v-if="form.unit !== 'done'"
-      ><input v-model="choice" type="radio" :name="name" value="figure" required /> Another figure</label
+    <BFormRadio v-model="choice" class="tick" :name="name" value="met" required>Met</BFormRadio>
+    <BFormRadio v-model="choice" class="tick" :name="name" value="short" required>Short</BFormRadio>
+    <BFormRadio v-if="form.unit !== 'done'" v-model="choice" class="tick" :name="name" value="figure" required
+      >Another figure</BFormRadio
     >
   </div>
   <template v-if="choice === 'figure'">
@@ -53,15 +53,5 @@ watch([choice, read], () => {
   display: flex;
   flex-wrap: wrap;
   gap: 4px 24px;
-}
-.choices label {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  min-height: 40px;
-}
-.choices input {
-  width: 20px;
-  height: 20px;
 }
 </style>

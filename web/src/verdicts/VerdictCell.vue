@@ -29,9 +29,11 @@ const flagged = computed(() => props.mark.kind === 'open' || ('nearTheCut' in pr
 <style scoped>
 .figure {
   font-size: 1.0625rem;
+  white-space: nowrap;
 }
 .word {
   margin-left: 8px;
+  white-space: nowrap;
   font-size: 0.8125rem;
   color: var(--ink-2);
 }

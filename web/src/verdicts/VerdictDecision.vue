@@ -3,8 +3,9 @@
 import type { Ruled, StandardEvent } from '@able-gauge/core'
 import { BButton, BFormTextarea } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
-import type { Entry } from '../day/day.ts'
+import { bibAndName, type Entry } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
+import { useDone } from '../ui/done.ts'
 import RuledFields from './RuledFields.vue'
 
 const props = defineProps<{
@@ -15,6 +16,7 @@ const props = defineProps<{
 }>()
 
 const store = useDay()
+const done = useDone()
 const ruled = ref<Pick<Ruled, 'as' | 'value'> | null>(null)
 const reason = ref('')
 const ready = computed(() => reason.value.trim() !== '' && ruled.value !== null)
@@ -25,6 +27,7 @@ const decide = (): void => {
     kind: 'decided',
     payload: { ...ruled.value, reason: reason.value.trim() },
   })
+  done.tell(`Decided: ${bibAndName(props.entry)}, ${props.event.name.toLowerCase()}.`)
 }
 </script>
 

@@ -4,7 +4,7 @@ import { concernedBy, settleCaptures, type Capture, type Verdict } from '@able-g
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import IconX from '~icons/tabler/x'
-import { eventFor, protocolFor, shortName, type Day, type Entry } from '../day/day.ts'
+import { eventFor, protocolFor, bibAndName, type Day, type Entry } from '../day/day.ts'
 import { useSession } from '../session/sessionStore.ts'
 import Gauge from '../ui/Gauge.vue'
 import TraceList from '../ui/TraceList.vue'
@@ -55,9 +55,9 @@ const captures = computed(() => {
 </script>
 
 <template>
-  <section class="sheet reason" aria-live="polite">
+  <div>
     <header>
-      <h2>{{ entry.bib }} {{ shortName(entry) }}<template v-if="event">, {{ event.name.toLowerCase() }}</template></h2>
+      <h2>{{ bibAndName(entry) }}<template v-if="event">, {{ event.name.toLowerCase() }}</template></h2>
       <VerdictChip v-if="!event" :verdict="verdict" />
       <BButton v-else variant="quiet" size="sm" @click="emit('choose', null)">Whole verdict</BButton>
       <BButton class="close" variant="quiet" size="sm" aria-label="Close" @click="emit('close')"><IconX /></BButton>
@@ -95,7 +95,7 @@ const captures = computed(() => {
         v-model="showCaptures"
         :day="day"
         :captures="captures"
-        :title="`${entry.bib} ${shortName(entry)}, ${event.name}`"
+        :title="`${bibAndName(entry)}, ${event.name}`"
         :event="event"
       />
     </template>
@@ -112,7 +112,7 @@ const captures = computed(() => {
         >Result sheet to print</RouterLink
       >
     </template>
-  </section>
+  </div>
 </template>
 
 <style scoped>
@@ -120,13 +120,6 @@ const captures = computed(() => {
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
-}
-.reason {
-  padding: 14px 16px 16px;
-  position: sticky;
-  top: 12px;
-  max-height: calc(100dvh - 24px);
-  overflow-y: auto;
 }
 header {
   display: flex;
@@ -162,17 +155,6 @@ ul {
   display: none;
 }
 @media (max-width: 900px) {
-  .reason {
-    position: fixed;
-    inset: auto 0 0;
-    top: auto;
-    z-index: 20;
-    max-height: 75dvh;
-    overflow-y: auto;
-    border: 0;
-    border-top: 2px solid var(--ink);
-    border-radius: 12px 12px 0 0;
-  }
   .close {
     display: block;
     min-width: 44px;

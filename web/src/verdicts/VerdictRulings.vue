@@ -12,12 +12,13 @@ import {
 import { BButton, BFormInput, BFormSelect, BFormTextarea } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { tell, inWords } from '../api.ts'
-import type { Day, Entry } from '../day/day.ts'
+import { bibAndName, type Day, type Entry } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useRecords } from '../day/useRecords.ts'
 import { useSession } from '../session/sessionStore.ts'
 import { dateAndTime } from '../ui/localTime.ts'
 import SignatureFields from '../ui/SignatureFields.vue'
+import { useDone } from '../ui/done.ts'
 import { useSignature } from '../ui/useSignature.ts'
 import RuledFields from './RuledFields.vue'
 import { sayRuled } from '../day/sayRuled.ts'
@@ -34,6 +35,7 @@ const props = defineProps<{
 }>()
 
 const store = useDay()
+const { tell: tellDone } = useDone()
 const session = useSession()
 const { write, writing, problem } = useRecords(() => props.day)
 const signed = computed(() => props.day.occasion.signedOff !== null)
@@ -63,6 +65,14 @@ const offered = computed(() =>
       (isOfficer.value || (!officer && session.can('log.protested'))),
   ),
 )
+
+const TOLD: Readonly<Record<Exclude<Ruling, 'protest'>, string>> = {
+  withdrawn: 'Withdrawn on medical grounds',
+  breach: 'A breach of safety is on record',
+  disqualified: 'Disqualified',
+  second: 'A second attempt is granted',
+  amend: 'The signed mark is amended',
+}
 
 const ruling = ref<Ruling | ''>('')
 const reason = ref('')
@@ -109,6 +119,8 @@ const rule = async (): Promise<void> => {
     } else if (value === 'second') grantSecond()
     else if (value === 'amend') await amend()
     else if (value !== '') stop(value)
+    // a protest is told by whoever writes it into the log
+    if (value !== '' && value !== 'protest') tellDone(`${TOLD[value]}: ${bibAndName(props.entry)}.`)
     ruling.value = reason.value = ''
   } catch (error) {
     failed.value = inWords(error)

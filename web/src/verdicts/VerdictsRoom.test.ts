@@ -44,7 +44,11 @@ const capturesOfThree = (): Capture[] => {
   ]
 }
 const openRoom = async (role: 'officer' | 'viewer' = 'officer') => {
-  vi.stubGlobal('matchMedia', () => ({ matches: true }))
+  vi.stubGlobal('matchMedia', (query: string) => ({
+    matches: query.includes('min-width'),
+    addEventListener: () => undefined,
+    removeEventListener: () => undefined,
+  }))
   const opened = await openDay({
     entries: [entry(9), entry(28), entry(40), entry(3, { attendance: 'absent' })],
     captures: capturesOfThree(),
@@ -90,7 +94,11 @@ test('the list can be narrowed to one outcome', async () => {
 })
 
 test('on a signed day the verdicts are those that were signed, not judged anew', async () => {
-  vi.stubGlobal('matchMedia', () => ({ matches: true }))
+  vi.stubGlobal('matchMedia', (query: string) => ({
+    matches: query.includes('min-width'),
+    addEventListener: () => undefined,
+    removeEventListener: () => undefined,
+  }))
   const opened = await openDay({
     entries: [entry(9)],
     captures: [],

@@ -1,17 +1,17 @@
 <script setup lang="ts">
 /** Everybody's verdict with a small gauge for each event; the panel beside it gives the reasons. */
-import { conductOf, doubtfulCases, OUTCOMES, type Outcome } from '@able-gauge/core'
+import { doubtfulCases, OUTCOMES, type Outcome } from '@able-gauge/core'
 import { BButton, BFormSelect } from 'bootstrap-vue-next'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { byBib, protocolFor, shortName, type Day } from '../day/day.ts'
+import { bibAndName, byBib, type Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useSession } from '../session/sessionStore.ts'
-import VerdictChip from '../ui/VerdictChip.vue'
+import SidePanel from '../ui/SidePanel.vue'
 import HandOut from '../handout/HandOut.vue'
-import VerdictCell from './VerdictCell.vue'
 import VerdictQueue from './VerdictQueue.vue'
 import VerdictReason from './VerdictReason.vue'
+import VerdictsTable from './VerdictsTable.vue'
 import { useVerdicts } from './useVerdicts.ts'
 
 const props = defineProps<{
@@ -25,6 +25,10 @@ const { verdicts, judged } = useVerdicts(() => props.day)
 
 const only = ref<Outcome | 'all'>('all')
 const chosen = ref<{ readonly entryId: string; readonly eventId: string | null } | null>(null)
+
+const choose = (entryId: string, eventId: string | null): void => {
+  chosen.value = { entryId, eventId }
+}
 
 const rows = computed(() =>
   [...props.day.entries]
@@ -128,64 +132,21 @@ watch(
       >
     </div>
     <div v-if="part !== 'hand-out'" class="columns" :class="{ doubtful: part === 'doubtful' }">
-      <VerdictQueue
-        v-if="part === 'doubtful'"
-        :day="day"
-        :cases="cases"
-        :chosen="chosen"
-        @choose="(entryId, eventId) => (chosen = { entryId, eventId })"
-      />
-      <div v-else class="sheet table-box">
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">Bib</th>
-              <th scope="col">Candidate</th>
-              <th v-for="event in day.standard.events" :key="event.id" scope="col">
-                <strong>{{ event.name }}</strong><small>{{ conductOf(event.protocol, event.publishedIn) }}</small>
-              </th>
-              <th scope="col">Verdict</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr
-              v-for="{ entry, verdict } in shown"
-              :key="entry.id"
-              :class="{ chosen: entry.id === chosen?.entryId }"
-              :data-bib="entry.bib"
-            >
-              <td class="figures bib">{{ entry.bib ?? '–' }}</td>
-              <td>
-                <button class="who" @click="chosen = { entryId: entry.id, eventId: null }">
-                  {{ shortName(entry) }}
-                </button>
-              </td>
-              <td v-for="mark in verdict.marks" :key="mark.eventId" class="cell">
-                <button
-                  :aria-label="`Why, ${shortName(entry)}`"
-                  @click="chosen = { entryId: entry.id, eventId: mark.eventId }"
-                >
-                  <VerdictCell :mark="mark" :protocol="protocolFor(day, mark.eventId, entry)" />
-                </button>
-              </td>
-              <td><VerdictChip :verdict="verdict" /></td>
-            </tr>
-          </tbody>
-        </table>
-        <p v-if="shown.length === 0" class="quiet none">Nobody has this verdict.</p>
-      </div>
-      <VerdictReason
-        v-if="chosenRow && chosen"
-        :key="`${chosen.entryId} ${chosen.eventId}`"
-        :day="day"
-        :entry="chosenRow.entry"
-        :verdict="chosenRow.verdict"
-        :event-id="chosen.eventId"
-        :captures-of="store.allIn"
-        :aside="part === 'doubtful'"
-        @choose="(eventId) => (chosen = { entryId: chosenRow!.entry.id, eventId })"
-        @close="chosen = null"
-      />
+      <VerdictQueue v-if="part === 'doubtful'" :day="day" :cases="cases" :chosen="chosen" @choose="choose" />
+      <VerdictsTable v-else :day="day" :rows="shown" :chosen="chosen" @choose="choose" />
+      <SidePanel v-if="chosenRow && chosen" :label="`Why, ${bibAndName(chosenRow.entry)}`" @close="chosen = null">
+        <VerdictReason
+          :key="`${chosen.entryId} ${chosen.eventId}`"
+          :day="day"
+          :entry="chosenRow.entry"
+          :verdict="chosenRow.verdict"
+          :event-id="chosen.eventId"
+          :captures-of="store.allIn"
+          :aside="part === 'doubtful'"
+          @choose="(eventId) => choose(chosenRow!.entry.id, eventId)"
+          @close="chosen = null"
+        />
+      </SidePanel>
     </div>
   </main>
 </template>
@@ -229,67 +190,6 @@ watch(
 .columns.doubtful {
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
 }
-.table-box {
-  overflow: clip;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-th {
-  text-align: left;
-  padding: 9px 10px;
-  background: var(--sheet-2);
-  border-bottom: 1px solid var(--line-2);
-  color: var(--ink-2);
-  font-weight: 650;
-  vertical-align: middle;
-  position: sticky;
-  top: 0;
-  z-index: 2;
-}
-th strong,
-th small {
-  display: block;
-}
-th strong {
-  color: var(--ink);
-}
-td {
-  padding: 5px 10px;
-  border-bottom: 1px solid var(--line);
-}
-.bib {
-  font-weight: 700;
-  font-size: 1.0625rem;
-  border-left: 4px solid transparent;
-}
-.who,
-.cell button {
-  border: 0;
-  background: none;
-  color: inherit;
-  text-align: left;
-  padding: 0;
-  width: 100%;
-  min-height: 44px;
-}
-.chosen td {
-  background: color-mix(in srgb, var(--vest) 38%, var(--sheet));
-}
-:root[data-theme='dusk'] .chosen td {
-  background: var(--tint);
-}
-.chosen .bib {
-  border-left-color: var(--ink);
-}
-tr:last-child td {
-  border-bottom: 0;
-}
-.none {
-  padding: 20px;
-  margin: 0;
-}
 @media (max-width: 900px) {
   .columns.doubtful {
     grid-template-columns: minmax(0, 1fr);
@@ -299,35 +199,6 @@ tr:last-child td {
   }
   .counts {
     gap: 0 14px;
-  }
-  thead {
-    display: none;
-  }
-  tr {
-    display: grid;
-    grid-template-columns: 44px 1fr 1fr;
-    align-items: center;
-    padding: 4px 6px 8px 0;
-    border-bottom: 1px solid var(--line);
-  }
-  td {
-    border-bottom: 0;
-    padding: 2px 8px;
-  }
-  td:nth-child(2) {
-    grid-column: 2;
-  }
-  td:last-child {
-    grid-column: 3;
-    grid-row: 1;
-    text-align: right;
-  }
-  .cell {
-    grid-row: 2;
-  }
-  .cell:nth-child(3) {
-    grid-column: 1 / 3;
-    padding-left: 12px;
   }
 }
 </style>

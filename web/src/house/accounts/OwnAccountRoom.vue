@@ -5,6 +5,7 @@ import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { onMounted, ref, shallowRef, useTemplateRef } from 'vue'
 import { call, inWords, tell } from '../../api.ts'
 import { ROLE_NAMES, useSession } from '../../session/sessionStore.ts'
+import { useDone } from '../../ui/done.ts'
 import HouseBand from '../../ui/HouseBand.vue'
 import OwnFactor from './OwnFactor.vue'
 import NewPassword from './NewPassword.vue'
@@ -17,7 +18,7 @@ const current = ref('')
 const password = ref('')
 const problem = ref('')
 const sessionsProblem = ref('')
-const done = ref('')
+const done = useDone()
 const busy = ref(false)
 const field = useTemplateRef('field')
 
@@ -32,7 +33,6 @@ const look = async (): Promise<void> => {
 onMounted(look)
 
 const change = async (): Promise<void> => {
-  done.value = ''
   problem.value = field.value?.problem() ?? ''
   if (problem.value !== '') return
   busy.value = true
@@ -40,7 +40,7 @@ const change = async (): Promise<void> => {
     await tell('PUT', '/own-account/password', { current: current.value, password: password.value })
     current.value = ''
     field.value?.clear()
-    done.value = 'Changed. Every other device is signed out.'
+    done.tell('The password is changed. Every other device is signed out.')
     await look()
   } catch (error) {
     problem.value = inWords(error)
@@ -72,7 +72,6 @@ const end = async (which: string): Promise<void> => {
         <BFormInput id="current" v-model="current" type="password" autocomplete="current-password" required />
         <NewPassword ref="field" v-model="password" />
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-        <p v-if="done" role="status">{{ done }}</p>
         <BButton type="submit" variant="primary" :disabled="busy">Change it</BButton>
       </form>
       <OwnFactor />

@@ -1,16 +1,15 @@
 <script setup lang="ts">
-/** A measured length: metres, or centimetres for a step. What cannot be read stays as typed, and says so. */
+/** A measured length: metres, or centimetres for a step. What cannot be read says so. */
 import { parseField, printField, type GroundShape } from '@able-gauge/core'
 import { ref } from 'vue'
-import { vTyped } from '../../ui/vTyped.ts'
+import TypedField from '../../ui/TypedField.vue'
 
 const props = defineProps<{ shape: GroundShape }>()
 const lengthMm = defineModel<number>({ required: true })
 const problem = ref('')
 const form = () => ({ unit: 'mm', shownIn: props.shape === 'step' ? 'cm' : 'm' }) as const
-const read = (event: Event): void => {
-  // the listener stands on the field alone
-  const result = parseField((event.target as HTMLInputElement).value, form())
+const read = (text: string): void => {
+  const result = parseField(text, form())
   problem.value = result.ok ? '' : result.reason
   if (result.ok) lengthMm.value = result.value
 }
@@ -19,7 +18,7 @@ const read = (event: Event): void => {
 <template>
   <label
     ><span>{{ shape === 'step' ? 'Height in cm' : 'Length in m' }}</span>
-    <input v-typed="printField(lengthMm, form())" class="form-control figures" inputmode="decimal" @change="read" />
+    <TypedField :value="printField(lengthMm, form())" class="figures" inputmode="decimal" @typed="read" />
     <small v-if="problem" class="problem" role="alert">{{ problem }}</small></label
   >
 </template>

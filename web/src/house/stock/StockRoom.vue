@@ -27,7 +27,7 @@ interface Draft {
 /** Fields of a form change what they are bound to; what is stored is never the same object. */
 const copyOf = <Value>(value: Value): Value => JSON.parse(JSON.stringify(value)) as Value
 
-const { draft, problem, saved, isChanged, save, drop } = useHouseDraft<Draft>(
+const { draft, problem, isChanged, save, drop } = useHouseDraft<Draft>(
   'stock',
   ({ venues = [], kit = FIRST_KIT.map((one) => ({ ...one })), staffGroups = [] }) =>
     copyOf({ venues, kit, staffGroups }),
@@ -53,7 +53,7 @@ onMounted(async () => {
       <StockVenues v-model="draft.venues" />
       <StockKit v-model="draft.kit" />
       <StockGroups v-model="draft.staffGroups" :accounts="accounts" />
-      <SaveBar label="Save" :is-changed="isChanged" :saved="saved" :problem="problem" @drop="drop" />
+      <SaveBar label="Save" :is-changed="isChanged" :problem="problem" @drop="drop" />
     </form>
     <p v-else-if="problem" class="problem" role="alert">{{ problem }}</p>
   </main>

@@ -2,7 +2,7 @@
 /** The attempt has ended: the mark with its reasons, and the way to the next candidate. */
 import { BButton } from 'bootstrap-vue-next'
 import type { Mark } from '@able-gauge/core'
-import { fullName, type Entry } from '../../day/day.ts'
+import { bibAndName, fullName, type Entry } from '../../day/day.ts'
 import TraceList from '../../ui/TraceList.vue'
 
 defineProps<{
@@ -21,7 +21,7 @@ const emit = defineEmits<{ next: []; undo: []; more: [] }>()
     <TraceList v-if="mark" :trace="mark.trace" />
     <div class="actions">
       <BButton v-if="following" variant="primary" size="lg" @click="emit('next')">
-        Next: {{ following.bib }} {{ fullName(following) }} <kbd>N</kbd>
+        Next: {{ bibAndName(following, fullName) }} <kbd>N</kbd>
       </BButton>
       <RouterLink v-else class="btn btn-primary btn-lg" :to="{ name: 'run' }"
         >Nobody is waiting. Back to the events</RouterLink

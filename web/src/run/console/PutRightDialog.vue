@@ -3,7 +3,7 @@
 import { notStarted, startedAt, wasAnother, type Capture, type ToCapture } from '@able-gauge/core'
 import { BButton, BFormInput, BFormSelect, BModal } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
-import { shortName, type Day, type Entry } from '../../day/day.ts'
+import { bibAndName, type Day, type Entry } from '../../day/day.ts'
 import { useDay } from '../../day/dayStore.ts'
 import { useAgreedClock } from '../../sync/agreedClock.ts'
 import { lastMomentAt } from '../../ui/clockTime.ts'
@@ -49,7 +49,7 @@ const otherStarts = computed(() =>
 )
 const nameOf = (entryId: string | null): string => {
   const entry = store.entry(entryId)
-  return entry ? `${entry.bib ?? ''} ${shortName(entry)}`.trim() : ''
+  return entry ? bibAndName(entry) : ''
 }
 const candidates = computed(() => props.others.filter(({ id }) => id !== target.value?.entryId))
 const more = computed(() => candidates.value.slice(OFFERED).map(({ id }) => ({ value: id, text: nameOf(id) })))

@@ -3,7 +3,7 @@
 import { endingsOf, STOPPED_AS, type StandardEvent, type StopReason } from '@able-gauge/core'
 import { BFormInput, BFormRadioGroup, BFormSelect, BModal } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
-import { shortName, type Entry } from '../../day/day.ts'
+import { bibAndName, type Entry } from '../../day/day.ts'
 
 const props = defineProps<{
   event: StandardEvent
@@ -49,9 +49,7 @@ const choices = computed((): readonly Choice[] => {
   ]
 })
 
-const whom = computed(() =>
-  props.runners.map((runner) => ({ value: runner.id, text: `${runner.bib ?? ''} ${shortName(runner)}`.trim() })),
-)
+const whom = computed(() => props.runners.map((runner) => ({ value: runner.id, text: bibAndName(runner) })))
 const what = computed(() =>
   choices.value
     .filter(({ officer }) => !officer || props.mayDisqualify)

@@ -1,7 +1,7 @@
 import type { Capture } from '@able-gauge/core'
-import { shortName, type Entry } from '../../day/day.ts'
+import { bibAndName, type Entry } from '../../day/day.ts'
 import { sayCapture } from '../../ui/sayCapture.ts'
 
 /** What undo takes back, and of whom: "missed, 12 T. Okafor-Lind". */
 export const sayUndoable = (capture: Capture, entry: Entry | undefined): string =>
-  [sayCapture(capture), entry ? `${entry.bib ?? ''} ${shortName(entry)}`.trim() : ''].filter(Boolean).join(', ')
+  [sayCapture(capture), entry ? bibAndName(entry) : ''].filter(Boolean).join(', ')

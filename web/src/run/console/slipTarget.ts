@@ -1,6 +1,6 @@
 /** Whose slip is put right: one person's attempt, or the start of a wave. */
 import type { Capture, Observation } from '@able-gauge/core'
-import { shortName, type Entry } from '../../day/day.ts'
+import { bibAndName, type Entry } from '../../day/day.ts'
 
 export interface SlipTarget {
   readonly id: string
@@ -16,7 +16,7 @@ export interface SlipTarget {
 
 export const personTarget = (entry: Entry, own: readonly Capture[]): SlipTarget => ({
   id: entry.id,
-  name: `${entry.bib ?? ''} ${shortName(entry)}`.trim(),
+  name: bibAndName(entry),
   entryId: entry.id,
   own,
   starts: own.filter(({ kind }) => kind === 'started').slice(-1),

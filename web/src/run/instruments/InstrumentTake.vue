@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A figure an instrument has sent: take it for this candidate, or have figures taken as they come. */
-import { BButton } from 'bootstrap-vue-next'
+import { BButton, BFormCheckbox } from 'bootstrap-vue-next'
 import { printField, suffixOf, type StandardEvent } from '@able-gauge/core'
 import type { Grading } from '../console/useGrading.ts'
 import { useInstrument } from './useInstrument.ts'
@@ -20,7 +20,7 @@ const { offered, reading, slot, attached, take } = useInstrument(props.event, pr
       {{ offered.payload.instrument }}
     </span>
     <BButton variant="quiet" :disabled="!grading.ready.value" @click="take">Take it as {{ slot.label }}</BButton>
-    <label><input v-model="attached" type="checkbox" /> take figures as they come</label>
+    <BFormCheckbox v-model="attached" class="tick">take figures as they come</BFormCheckbox>
   </div>
 </template>
 

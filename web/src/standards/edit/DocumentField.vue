@@ -4,7 +4,7 @@ import { BFormCheckbox, BFormCheckboxGroup, BFormInput, BFormSelect, BFormTextar
 import { choiceInWords, suffixOf, type FieldForm, type FormField } from '@able-gauge/core'
 import { computed, inject, useId } from 'vue'
 import DateField from '../../ui/DateField.vue'
-import { vTyped } from '../../ui/vTyped.ts'
+import TypedField from '../../ui/TypedField.vue'
 import type { DraftRemark } from '../../workers/check.worker.ts'
 import { aloneContext, DRAFT_CONTEXT, type Named } from './draftContext.ts'
 import { textOf, valueFrom, type NumberForm } from './typedValue.ts'
@@ -39,7 +39,6 @@ const put = (next: unknown): void => {
   if (next === undefined) Reflect.deleteProperty(owner, field.name)
   else owner[field.name] = next
 }
-const textIn = (event: Event): string => (event.target as HTMLInputElement).value // the handlers below sit on fields
 
 const form = computed<NumberForm>(() => {
   const { field, valueForm } = props
@@ -63,18 +62,18 @@ const leaveText = (): void => {
   if (props.siblings && isName.value && typeof value.value === 'string')
     nameAnew(props.owner, value.value, props.siblings)
 }
-const setLines = (event: Event): void => {
-  const texts = textIn(event)
+const setLines = (text: string): void => {
+  const texts = text
     .split('\n')
     .map((line) => line.trim())
     .filter(Boolean)
   put(texts.length === 0 && props.field.optional ? undefined : texts)
 }
-const setNumbers = (event: Event): void => {
-  const typed = textIn(event)
+const setNumbers = (text: string): void => {
+  const typed = text
     .split(/[\s;,]+/)
     .filter(Boolean)
-    .map((text) => valueFrom(text, 'whole'))
+    .map((one) => valueFrom(one, 'whole'))
   put(typed.length === 0 && props.field.optional ? undefined : typed)
 }
 const linesOf = (separator: string): string => (Array.isArray(value.value) ? value.value.join(separator) : '')
@@ -131,32 +130,30 @@ const severity = computed(() => props.remarks[0]?.severity)
     </BFormCheckbox>
     <template v-else>
       <label :for="id">{{ field.label }}</label>
-      <!-- what is typed into these is taken when they are left, and stays while the room is drawn anew -->
       <span v-if="field.kind === 'number'" class="with-suffix">
-        <input
+        <TypedField
           :id="id"
-          v-typed="textOf(value, form)"
-          class="form-control figures"
+          :value="textOf(value, form)"
+          class="figures"
           :class="severity"
-          @change="put(valueFrom(textIn($event), form))"
+          @typed="(text) => put(valueFrom(text, form))"
         />
         <small class="quiet">{{ suffix }}</small>
       </span>
-      <input
+      <TypedField
         v-else-if="field.kind === 'numbers'"
         :id="id"
-        v-typed="linesOf(', ')"
-        class="form-control figures"
-        @change="setNumbers"
+        :value="linesOf(', ')"
+        class="figures"
+        @typed="setNumbers"
       />
-      <textarea
+      <TypedField
         v-else-if="field.kind === 'texts'"
         :id="id"
-        v-typed="linesOf('\n')"
-        class="form-control"
-        rows="3"
+        :value="linesOf('\n')"
+        :rows="3"
         placeholder="one to a line"
-        @change="setLines"
+        @typed="setLines"
       />
       <BFormSelect
         v-else-if="field.kind === 'choice' || field.kind === 'id'"

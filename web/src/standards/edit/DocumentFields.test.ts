@@ -98,6 +98,7 @@ test('what is being typed stays when the check answers meanwhile', async () => {
   const input = field('durationMs').find('input')
   input.element.focus()
   input.element.value = '1:3'
+  await input.trigger('input')
   const remark = { place: 'events[0].protocol.durationMs', severity: 'error' as const, what: 'Still to be filled in.' }
   await form.setProps({ byPlace: new Map([[remark.place, [{ ...remark, example: '', mend: '' }]]]) })
   expect(form.text()).toContain('Still to be filled in.')

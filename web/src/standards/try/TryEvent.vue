@@ -12,7 +12,7 @@ import {
   type Standard,
   type StandardEvent,
 } from '@able-gauge/core'
-import { BButton } from 'bootstrap-vue-next'
+import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import Gauge from '../../ui/Gauge.vue'
 import { figureOf, markerOf, wordFor } from '../../ui/verdictWords.ts'
@@ -60,15 +60,13 @@ const alternates = computed(() =>
 const exemptions = computed(() =>
   (props.standard.exemptions ?? []).filter(({ eventIds }) => eventIds.includes(props.row.event.id)),
 )
-const set = (slot: string, event: Event): void => {
-  const { value } = event.target as HTMLInputElement // the handler sits on a field
-  typed.value = { ...typed.value, [slot]: value }
+const set = (slot: string, text: string): void => {
+  typed.value = { ...typed.value, [slot]: text }
 }
-const choose = (which: 'variants' | 'alternates' | 'exemptions', event: Event): void => {
-  const { value } = event.target as HTMLSelectElement // the handler sits on a list
+const choose = (which: 'variants' | 'alternates' | 'exemptions', id: string): void => {
   const chosen = props.choices[which]
-  if (value === '') Reflect.deleteProperty(chosen, props.row.event.id)
-  else chosen[props.row.event.id] = value
+  if (id === '') Reflect.deleteProperty(chosen, props.row.event.id)
+  else chosen[props.row.event.id] = id
 }
 </script>
 
@@ -86,14 +84,14 @@ const choose = (which: 'variants' | 'alternates' | 'exemptions', event: Event): 
         <label v-for="slot in row.slots" :key="slot.id" class="slot">
           <span>{{ slot.label }}<small v-if="slot.optional" class="quiet"> if taken</small></span>
           <span class="field">
-            <input
-              class="form-control figures"
+            <BFormInput
+              class="figures"
               :aria-label="`${row.done.name}, ${slot.label}`"
-              :value="typed[slot.id] ?? ''"
+              :model-value="typed[slot.id] ?? ''"
               :placeholder="exampleOf(slot).split('such as ')[1] ?? ''"
               :aria-invalid="row.problems[slot.id] ? true : undefined"
               autocomplete="off"
-              @input="set(slot.id, $event)"
+              @update:model-value="(text) => set(slot.id, String(text ?? ''))"
             />
             <small class="quiet">{{ suffixOf(slot) }}</small>
           </span>
@@ -101,36 +99,33 @@ const choose = (which: 'variants' | 'alternates' | 'exemptions', event: Event): 
         </label>
         <label v-if="row.done.variants?.length" class="slot"
           ><span>Variant</span>
-          <select
-            class="form-select"
-            :value="choices.variants[row.event.id] ?? ''"
-            @change="choose('variants', $event)"
+          <BFormSelect
+            :model-value="choices.variants[row.event.id] ?? ''"
+            @update:model-value="(id) => choose('variants', String(id ?? ''))"
           >
             <option value="">As described</option>
             <option v-for="{ id, name } in row.done.variants" :key="id" :value="id">{{ name }}</option>
-          </select></label
+          </BFormSelect></label
         >
         <label v-if="alternates.length" class="slot"
           ><span>Event done</span>
-          <select
-            class="form-select"
-            :value="choices.alternates[row.event.id] ?? ''"
-            @change="choose('alternates', $event)"
+          <BFormSelect
+            :model-value="choices.alternates[row.event.id] ?? ''"
+            @update:model-value="(id) => choose('alternates', String(id ?? ''))"
           >
             <option value="">{{ row.event.name }}</option>
             <option v-for="{ id, name } in alternates" :key="id" :value="id">{{ name }}</option>
-          </select></label
+          </BFormSelect></label
         >
         <label v-if="exemptions.length" class="slot"
           ><span>Exemption</span>
-          <select
-            class="form-select"
-            :value="choices.exemptions[row.event.id] ?? ''"
-            @change="choose('exemptions', $event)"
+          <BFormSelect
+            :model-value="choices.exemptions[row.event.id] ?? ''"
+            @update:model-value="(id) => choose('exemptions', String(id ?? ''))"
           >
             <option value="">None</option>
             <option v-for="{ id, name } in exemptions" :key="id" :value="id">{{ name }}</option>
-          </select></label
+          </BFormSelect></label
         >
       </div>
       <div class="worth">

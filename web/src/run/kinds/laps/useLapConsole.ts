@@ -23,7 +23,7 @@ import {
   type TimedDistance,
 } from '@able-gauge/core'
 import { computed, ref, shallowRef, type ComputedRef } from 'vue'
-import { byBib, shortName, wavesOf, type Day, type Entry } from '../../../day/day.ts'
+import { bibAndName, byBib, shortName, wavesOf, type Day, type Entry } from '../../../day/day.ts'
 import { useDay } from '../../../day/dayStore.ts'
 import { groundOf, startOfWave } from '../../console/startOfWave.ts'
 import { doesThis } from '../../useQueue.ts'
@@ -197,7 +197,7 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
     const elapsed = printClock(moment.atMs - board.value.startedAtMs, 1)
     const heard = callsAt(entry, moment.atMs)
     const where = lap === board.value.laps ? 'home' : `${lapWord(event.protocol)} ${lap}`
-    say(`${entry.bib ?? ''} ${shortName(entry)}: ${where} at ${elapsed}${heard === '' ? '' : `. ${heard}`}`)
+    say(`${bibAndName(entry)}: ${where} at ${elapsed}${heard === '' ? '' : `. ${heard}`}`)
     if (heard !== '') sound.say(`${entry.bib ?? ''}, ${heard}`)
   }
 

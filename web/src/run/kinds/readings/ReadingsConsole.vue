@@ -3,7 +3,7 @@
 import { conductOf, isMarkOver, printQuantity, type StandardEvent } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, nextTick, onMounted, ref } from 'vue'
-import { fullName, type Day, type Entry } from '../../../day/day.ts'
+import { bibAndName, fullName, type Day, type Entry } from '../../../day/day.ts'
 import Gauge from '../../../ui/Gauge.vue'
 import TraceList from '../../../ui/TraceList.vue'
 import { figureOf, markerOf } from '../../../ui/verdictWords.ts'
@@ -123,7 +123,7 @@ onMounted(async () => {
       <BButton variant="quiet" :disabled="!undoable" @click="undo">Undo the last</BButton>
       <BButton variant="quiet" class="safety" :disabled="!ready" @click="stop('safety')">Stop for safety</BButton>
       <BButton class="next-person" :variant="isDone ? 'primary' : 'quiet'" :disabled="!following" @click="emit('next')">
-        {{ following ? `Next: ${following.bib ?? ''} ${fullName(following)}` : 'Nobody is waiting' }}
+        {{ following ? `Next: ${bibAndName(following, fullName)}` : 'Nobody is waiting' }}
       </BButton>
     </footer>
     <EndDialog v-model="ending" :event="event" :over="isDone" @end="stop" />

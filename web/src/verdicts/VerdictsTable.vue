@@ -1,0 +1,226 @@
+<script setup lang="ts">
+/** Everybody's verdict, a row each: every event with its figure over a small gauge. On a phone each mark has its event's name above it. */
+import { conductOf, type Verdict } from '@able-gauge/core'
+import { protocolFor, shortName, type Day, type Entry } from '../day/day.ts'
+import VerdictChip from '../ui/VerdictChip.vue'
+import { figureOf } from '../ui/verdictWords.ts'
+import VerdictCell from './VerdictCell.vue'
+
+defineProps<{
+  day: Day
+  rows: readonly { readonly entry: Entry; readonly verdict: Verdict }[]
+  /** Whom and what the panel beside it is about. */
+  chosen: { readonly entryId: string; readonly eventId: string | null } | null
+}>()
+const emit = defineEmits<{
+  /** Why somebody's mark, or with null their verdict, reads as it does. */
+  choose: [entryId: string, eventId: string | null]
+}>()
+
+/** More than these are no table on a tablet. */
+const MOST_COLUMNS = 5
+</script>
+
+<template>
+  <div class="sheet table-box" :class="{ wide: day.standard.events.length > MOST_COLUMNS }">
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">Bib</th>
+          <th scope="col">Candidate</th>
+          <th v-for="event in day.standard.events" :key="event.id" scope="col">
+            <strong>{{ event.name }}</strong><small>{{ conductOf(event.protocol, event.publishedIn) }}</small>
+          </th>
+          <th scope="col">Verdict</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
+          v-for="{ entry, verdict } in rows"
+          :key="entry.id"
+          :class="{ chosen: entry.id === chosen?.entryId }"
+          :data-bib="entry.bib"
+        >
+          <td class="figures bib">{{ entry.bib ?? '–' }}</td>
+          <td class="name">
+            <button class="who" @click="emit('choose', entry.id, null)">{{ shortName(entry) }}</button>
+          </td>
+          <td
+            v-for="(mark, index) in verdict.marks"
+            :key="mark.eventId"
+            class="cell"
+            :class="{ blank: figureOf(mark) === null }"
+            :data-event="day.standard.events[index]?.name"
+          >
+            <button :aria-label="`Why, ${shortName(entry)}`" @click="emit('choose', entry.id, mark.eventId)">
+              <VerdictCell :mark="mark" :protocol="protocolFor(day, mark.eventId, entry)" />
+            </button>
+          </td>
+          <td class="verdict"><VerdictChip :verdict="verdict" /></td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="rows.length === 0" class="quiet none">Nobody has this verdict.</p>
+  </div>
+</template>
+
+<style scoped>
+.table-box {
+  overflow: clip;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th {
+  text-align: left;
+  padding: 9px 10px;
+  background: var(--sheet-2);
+  border-bottom: 1px solid var(--line-2);
+  color: var(--ink-2);
+  font-weight: 650;
+  vertical-align: middle;
+  position: sticky;
+  top: 0;
+  z-index: 2;
+}
+th strong,
+th small {
+  display: block;
+}
+th strong {
+  color: var(--ink);
+}
+td {
+  padding: 5px 10px;
+  border-bottom: 1px solid var(--line);
+}
+.bib {
+  font-weight: 700;
+  font-size: 1.0625rem;
+  border-left: 4px solid transparent;
+}
+.who,
+.cell button {
+  border: 0;
+  background: none;
+  color: inherit;
+  text-align: left;
+  padding: 0;
+  width: 100%;
+  min-height: 44px;
+}
+.chosen {
+  background: color-mix(in srgb, var(--vest) 38%, var(--sheet));
+}
+:root[data-theme='dusk'] .chosen {
+  background: var(--tint);
+}
+.chosen .bib {
+  border-left-color: var(--ink);
+}
+tr:last-child td {
+  border-bottom: 0;
+}
+.none {
+  padding: 20px;
+  margin: 0;
+}
+@media (max-width: 900px) {
+  th small {
+    display: none;
+  }
+  td,
+  th {
+    padding-inline: 6px;
+  }
+}
+@media (max-width: 640px) {
+  thead {
+    display: none;
+  }
+  tr {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    padding: 4px 8px 8px 0;
+    border-bottom: 1px solid var(--line);
+  }
+  td {
+    border-bottom: 0;
+    padding: 2px 8px;
+  }
+  .bib {
+    min-width: 52px;
+  }
+  .name {
+    flex: 1;
+  }
+  .verdict {
+    order: 1;
+  }
+  .cell {
+    order: 2;
+    flex: 0 0 50%;
+    padding-left: 12px;
+  }
+  .cell::before {
+    content: attr(data-event);
+    font-size: 0.8125rem;
+    color: var(--ink-2);
+  }
+  .cell button {
+    min-height: 48px;
+    vertical-align: top;
+  }
+  .blank {
+    display: flex;
+    align-items: center;
+    gap: 8px;
+  }
+}
+@media (min-width: 641px) and (max-width: 900px) {
+  .wide thead {
+    display: none;
+  }
+  .wide tr {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    padding: 4px 8px 8px 0;
+    border-bottom: 1px solid var(--line);
+  }
+  .wide td {
+    border-bottom: 0;
+    padding: 2px 8px;
+  }
+  .wide .bib {
+    min-width: 52px;
+  }
+  .wide .name {
+    flex: 1;
+  }
+  .wide .verdict {
+    order: 1;
+  }
+  .wide .cell {
+    order: 2;
+    flex: 0 0 33.3%;
+    padding-left: 12px;
+  }
+  .wide .cell::before {
+    content: attr(data-event);
+    font-size: 0.8125rem;
+    color: var(--ink-2);
+  }
+  .wide .cell button {
+    min-height: 48px;
+    vertical-align: top;
+  }
+  .wide .blank {
+    display: flex;
+    align-items: center;
+    gap: 8px;
+  }
+}
+</style>
