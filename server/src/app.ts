@@ -24,6 +24,8 @@ const readArchiveBody = express.raw({ limit: '64mb', type: 'application/json' })
 /** @param webFolder the built application, or null to serve the interface alone */
 export const buildApp = (server: Server, webFolder: string | null): Express => {
   const app = express()
+  // nothing the interface answers is kept anywhere, so nobody asks whether it changed; files have theirs
+  app.set('etag', false)
   // what a header says of the address counts only from a proxy that somebody named
   app.set('trust proxy', server.trustedProxy ?? false)
   app.use(helmetFor(server.field !== null))
@@ -112,10 +114,30 @@ const forPages = (inField: boolean) =>
   })
 /** A script or a font is no page: of all these headers it needs that nobody guesses what it is. */
 const forFiles = helmet.xContentTypeOptions()
+/** Nor is an answer of the interface: whoever opens one as a page is shown a text that can load nothing. On a thin network each header counts. */
+const forAnswers = (inField: boolean) =>
+  helmet({
+    ...(inField ? { strictTransportSecurity: false } : {}),
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: { 'default-src': ["'none'"], 'frame-ancestors': ["'none'"] },
+    },
+    crossOriginOpenerPolicy: false,
+    originAgentCluster: false,
+    xDnsPrefetchControl: false,
+    xDownloadOptions: false,
+    xFrameOptions: false,
+    xPermittedCrossDomainPolicies: false,
+    xXssProtection: false,
+  })
 
 const helmetFor = (inField: boolean): express.RequestHandler => {
-  const page = forPages(inField)
-  return (request, response, next) => (request.path.startsWith('/assets/') ? forFiles : page)(request, response, next)
+  const [page, answer] = [forPages(inField), forAnswers(inField)]
+  const handlerFor = (path: string): express.RequestHandler => {
+    if (path.startsWith('/assets/')) return forFiles
+    return path.startsWith('/api/') ? answer : page
+  }
+  return (request, response, next) => handlerFor(request.path)(request, response, next)
 }
 
 /** Where a request is to do something, as its address says. */

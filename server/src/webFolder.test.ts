@@ -15,6 +15,8 @@ test('a program installed below a hidden folder serves its page at every address
       const answer = await fetch(`${server.address}${page}`)
       expect([page, answer.status, await answer.text()]).toEqual([page, 200, '<title>Able Gauge</title>'])
       expect(answer.headers.get('cache-control')).toBe('no-cache')
+      expect(answer.headers.get('content-security-policy')).toContain("default-src 'self'")
+      expect(answer.headers.get('x-frame-options')).toBe('SAMEORIGIN')
     }
     expect((await fetch(`${server.address}/assets/gone.js`)).status).toBe(404)
     expect((await fetch(`${server.address}/api/gone`)).status).toBe(404)

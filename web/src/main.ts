@@ -1,5 +1,4 @@
-import '@fontsource-variable/atkinson-hyperlegible-next/wght.css'
-import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css'
+import './style/fonts.scss'
 import './style/main.scss'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'

@@ -222,7 +222,7 @@ test('a write from another site is refused', async () => {
 
 test('answers carry the headers that keep a browser careful', async () => {
   const answer = await callers.get('viewer')?.call('GET', '/api/occasions')
-  expect(answer?.headers.get('Content-Security-Policy')).toContain("default-src 'self'")
+  expect(answer?.headers.get('Content-Security-Policy')).toContain("default-src 'none'")
   expect(answer?.headers.get('X-Content-Type-Options')).toBe('nosniff')
   expect(answer?.headers.get('X-Powered-By')).toBeNull()
 })
