@@ -5,14 +5,12 @@ import { may, rolesFor, type Action, type Permission, type Place, type SessionAs
 import type { Pool } from '../database.ts'
 import { Problem } from '../problem.ts'
 import type { NewSession } from '../store/keptAccountStore.ts'
-import { closeSession as removeSession, useSession } from '../store/sessionStore.ts'
+import { closeSession as removeSession, SESSION_HOURS, useSession } from '../store/sessionStore.ts'
 import type { Account } from './role.ts'
 
 /** Over plain HTTP a browser may not replace a cookie it was given over HTTPS, so that a field, which serves both, needs two. */
 const COOKIES = { secure: 'able_gauge_session', plain: 'able_gauge_session_plain' } as const
 const cookieFor = ({ secure }: Request): string => (secure ? COOKIES.secure : COOKIES.plain)
-/** A session lasts this long after it was last used, and no longer than a week. */
-export const SESSION_HOURS = 16
 
 /** Somebody signed in. The token is what the database derives the actor from, whatever this process thinks. */
 export interface Session {
@@ -55,7 +53,7 @@ export const closeSession = async (pool: Pool, request: Request, response: Respo
 /** The session of a request, or null. */
 export const sessionOf = async (pool: Pool, request: Request): Promise<Session | null> => {
   const token = tokenIn(request)
-  const used = token ? await useSession(pool, token, SESSION_HOURS) : null
+  const used = token ? await useSession(pool, token) : null
   return token && used ? { ...used, token } : null
 }
 

@@ -18,15 +18,7 @@ import {
 import { deriveKey, hashPassword } from '../access/password.ts'
 import type { Account } from '../access/role.ts'
 import { readNeededCode, wrongCode } from '../access/secondFactor.ts'
-import {
-  closeSession,
-  giveCookie,
-  newSession,
-  newToken,
-  SESSION_HOURS,
-  sessionEnd,
-  sessionOf,
-} from '../access/session.ts'
+import { closeSession, giveCookie, newSession, newToken, sessionEnd, sessionOf } from '../access/session.ts'
 import { requireStrong } from '../access/strength.ts'
 import { DEMO_PASSWORD } from '../demo/password.ts'
 import { addressOf, limited, type Limits } from '../limits.ts'
@@ -320,7 +312,7 @@ const signIn = async (
 
 /** Gives whoever has just signed in their cookie, and tells them who they are and what the house asks of them. */
 const welcome = async (server: Server, request: Request, response: Response, token: string): Promise<void> => {
-  const used = await useSession(server.pool, token, SESSION_HOURS)
+  const used = await useSession(server.pool, token)
   if (!used) throw new Problem(401, 'access.signedOut', 'The session ended at once. Sign in again.')
   giveCookie(request, response, token)
   response.status(201).json({ account: used.account, asks: used.asks })

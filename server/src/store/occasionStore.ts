@@ -10,6 +10,7 @@ import {
 } from '@able-gauge/core'
 import type { Database } from '../database.ts'
 import type { EnteredBib } from './entryStore.ts'
+import { together } from './together.ts'
 
 type NewOccasion = Omit<Occasion, 'signedOff' | 'rehearsal' | 'cancelled'>
 
@@ -112,25 +113,59 @@ export interface CaptureGround {
   readonly entered: readonly EnteredBib[]
 }
 
+type Person = { readonly personId: string | null }
+
+/** A day and whoever is entered on it, each with the person they are once doubles are merged. */
+const dayWithEntered = together<{
+  readonly occasion: Occasion
+  readonly entered: readonly (Omit<EnteredBib, 'isOwn'> & Person)[]
+}>(async (db, days) => {
+  const { rows } = await db.query<OccasionRow & { entered: (Omit<EnteredBib, 'isOwn'> & Person)[] }>({
+    // a named statement is planned once for each connection
+    name: 'days-with-entered',
+    text: `select ${OCCASION_COLUMNS},
+                  (select coalesce(json_agg(json_build_object('entryId', e.id, 'bib', e.bib, 'wave', e.wave,
+                          'personId', coalesce(p.merged_into, p.id))), '[]')
+                     from entries e left join people p on p.id = e.person_id where e.occasion_id = o.id) as entered
+             from ${OCCASION_TABLES} where o.id = any($1::uuid[])`,
+    values: [days],
+  })
+  return new Map(rows.map((row) => [row.id, { occasion: occasionFromRow(row), entered: row.entered }]))
+})
+
+/** Whether an account is on the staff of a day, and the person it is; by day and account with a space between. */
+const standingOnDay = together<{ readonly isStaff: boolean } & Person>(async (db, keys) => {
+  const pairs = keys.map((key) => key.split(' '))
+  const { rows } = await db.query<{ day: string; account: string; is_staff: boolean; person_id: string | null }>({
+    name: 'standings-on-days',
+    text: `select k.day, k.account, f.account_id is not null as is_staff, coalesce(p.merged_into, p.id) as person_id
+             from unnest($1::uuid[], $2::uuid[]) as k (day, account)
+             left join occasion_staff f on f.occasion_id = k.day and f.account_id = k.account
+             left join accounts a on a.id = k.account
+             left join people p on p.id = a.person_id`,
+    values: [pairs.map(([day]) => day), pairs.map(([, account]) => account)],
+  })
+  return new Map(
+    rows.map(({ day, account, is_staff, person_id }) => [
+      `${day} ${account}`,
+      { isStaff: is_staff, personId: person_id },
+    ]),
+  )
+})
+
 /** @param accountId who posts */
 export const findCaptureGround = async (
   db: Database,
   occasionId: string,
   accountId: string,
 ): Promise<CaptureGround | null> => {
-  const { rows } = await db.query<OccasionRow & { is_staff: boolean; entered: EnteredBib[] }>({
-    // a named statement is planned once for each connection
-    name: 'capture-ground',
-    text: `select ${OCCASION_COLUMNS},
-            exists (select 1 from occasion_staff f where f.occasion_id = o.id and f.account_id = $2) as is_staff,
-            (select coalesce(json_agg(json_build_object('entryId', e.id, 'bib', e.bib, 'wave', e.wave,
-                    'isOwn', coalesce(canonical(e.person_id) = canonical(a.person_id), false))), '[]')
-               from entries e left join accounts a on a.id = $2 where e.occasion_id = o.id) as entered
-       from ${OCCASION_TABLES} where o.id = $1`,
-    values: [occasionId, accountId],
-  })
-  const row = rows[0]
-  return row ? { occasion: occasionFromRow(row), isStaff: row.is_staff, entered: row.entered } : null
+  // as the database writes an id
+  const day = occasionId.toLowerCase()
+  const [read, standing] = await Promise.all([dayWithEntered(db, day), standingOnDay(db, `${day} ${accountId}`)])
+  if (!read || !standing) return null
+  const isOwn = (personId: string | null): boolean => personId !== null && personId === standing.personId
+  const entered = read.entered.map(({ personId, ...one }) => ({ ...one, isOwn: isOwn(personId) }))
+  return { occasion: read.occasion, isStaff: standing.isStaff, entered }
 }
 
 /** Signed-off days judged by one version, oldest first. */

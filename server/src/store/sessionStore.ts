@@ -3,9 +3,10 @@ import type { SessionAsks } from '@able-gauge/core'
 import type { Account } from '../access/role.ts'
 import type { TypedCode } from '../access/secondFactor.ts'
 import type { Database } from '../database.ts'
-import { findAccount } from './accountStore.ts'
+import { ACCOUNT_COLUMNS, accountFromRow, findAccount, type AccountRow } from './accountStore.ts'
 import { notifyAccess } from './dayNotices.ts'
 import type { NewSession } from './keptAccountStore.ts'
+import { together } from './together.ts'
 
 /** How the key of a name's password is derived, or null when nobody signs in by that name. */
 export const findSessionParameters = async (db: Database, signInName: string): Promise<string | null> => {
@@ -42,25 +43,38 @@ export const isOwnKey = async (db: Database, token: string, key: Buffer): Promis
   return rows[0]?.own === true
 }
 
-/** The account of a live session, which lasts on because it is used. */
-export const useSession = async (
-  db: Database,
-  token: string,
-  lastsHours: number,
-): Promise<{ readonly account: Account; readonly endsMs: number; readonly asks: SessionAsks } | null> => {
-  const { rows } = await db.query<{ account_id: string; ends: Date; lacks_factor: boolean; signs_by_code: boolean }>(
-    'select * from use_session($1, make_interval(hours => $2))',
-    [token, lastsHours],
-  )
-  const used = rows[0]
-  const account = used ? await findAccount(db, used.account_id) : null
-  if (!used || !account) return null
-  return {
-    account,
-    endsMs: used.ends.getTime(),
-    asks: { secondFactor: used.lacks_factor, codeToSign: used.signs_by_code },
-  }
+interface UsedSession {
+  readonly account: Account
+  readonly endsMs: number
+  readonly asks: SessionAsks
 }
+
+/** A session lasts this long after it was last used, and no longer than a week. */
+export const SESSION_HOURS = 16
+
+/** The account of a live session, by its token; it lasts on because it is used. */
+export const useSession = together<UsedSession>(async (db, tokens) => {
+  const { rows } = await db.query<
+    AccountRow & { token: string; ends: Date; lacks_factor: boolean; signs_by_code: boolean }
+  >({
+    name: 'used-sessions',
+    text: `select t.token, u.ends, u.lacks_factor, u.signs_by_code, ${ACCOUNT_COLUMNS.map((column) => `a.${column}`).join(', ')}
+             from unnest($1::text[]) as t (token)
+            cross join lateral use_session(t.token, make_interval(hours => $2)) u
+             join accounts a on a.id = u.account_id`,
+    values: [tokens, SESSION_HOURS],
+  })
+  return new Map(
+    rows.map(({ token, ends, lacks_factor, signs_by_code, ...account }) => [
+      token,
+      {
+        account: accountFromRow(account),
+        endsMs: ends.getTime(),
+        asks: { secondFactor: lacks_factor, codeToSign: signs_by_code },
+      },
+    ]),
+  )
+})
 
 export const closeSession = async (db: Database, token: string): Promise<void> => {
   const { rows } = await db.query<{ account_id: string | null }>('select close_session($1) as account_id', [token])
