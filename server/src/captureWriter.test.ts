@@ -3,7 +3,7 @@ import { captureId, seededRandom, type Capture } from '@able-gauge/core'
 import { plainV3 } from '@able-gauge/core/testing'
 import { addTestDay, Caller, openTestServer, type TestServer } from '../testing/testServer.ts'
 import { makeCaptureWriter } from './captureWriter.ts'
-import { findAllCaptures } from './store/captureStore.ts'
+import { addNewPosts, findAllCaptures } from './store/captureStore.ts'
 
 let server: TestServer
 const random = seededRandom(17)
@@ -80,6 +80,21 @@ test('a signed day takes nothing new, and still answers for what it has', async 
     writer.add(occasionId, post([crossing()])),
   ])
   expect([again.kind, fresh.kind]).toEqual(['stored', 'dayClosed'])
+})
+test('one statement stores what was never sent before, and nothing of what has to be looked at first', async () => {
+  const occasionId = await day()
+  const [first, second] = [crossing(), crossing()]
+  const stored = await addNewPosts(server.pool, occasionId, [post([first]), post([second])])
+  expect(stored?.map((addition) => (addition.kind === 'stored' ? [...addition.seqs.values()] : addition.kind))).toEqual(
+    [[1], [2]],
+  )
+  const twice = crossing()
+  const withText = crossing({ kind: 'stopped', payload: { reason: 'ended', note: 'slipped' } } as Partial<Capture>)
+  for (const captures of [[first], [crossing(), second], [twice, twice], [withText]])
+    expect(await addNewPosts(server.pool, occasionId, [post(captures)])).toBeNull()
+  await server.asOwner(`update capture_ledger set closed_at = now() where occasion_id = '${occasionId}'`)
+  expect(await addNewPosts(server.pool, occasionId, [post([crossing()])])).toBeNull()
+  expect((await findAllCaptures(server.pool, occasionId)).map(({ id }) => id)).toEqual([first.id, second.id])
 })
 test('a grader who is entered is refused for the own wave, and works the other', async () => {
   const { occasionId, entryIds } = await addTestDay(server, plainV3(), '2026-11-24', [

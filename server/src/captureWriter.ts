@@ -4,7 +4,7 @@
  */
 import { isPassing, TooBusy } from './databaseFault.ts'
 import type { DayQueue } from './dayQueue.ts'
-import { addPosts, type Addition, type Post } from './store/captureStore.ts'
+import { addNewPosts, addPosts, type Addition, type Post } from './store/captureStore.ts'
 
 export interface CaptureWriter {
   /** Resolves once the database has committed. */
@@ -46,13 +46,10 @@ export const makeCaptureWriter = (days: DayQueue): CaptureWriter => {
   /** What one post breaks must not fail the others, so after an error each is tried alone; a fault of the database fails all. */
   const write = async (occasionId: string, together: readonly Waiting[]): Promise<void> => {
     try {
-      const additions = await days.run(occasionId, (db) =>
-        addPosts(
-          db,
-          occasionId,
-          together.map(({ post }) => post),
-        ),
-      )
+      const posts = together.map(({ post }) => post)
+      const additions =
+        (await days.runOne(occasionId, (db) => addNewPosts(db, occasionId, posts))) ??
+        (await days.run(occasionId, (db) => addPosts(db, occasionId, posts)))
       additions.forEach((addition, index) => together[index]?.resolve(addition))
     } catch (error) {
       const [only, another] = together

@@ -8,6 +8,8 @@ import { TooBusy } from './databaseFault.ts'
 export interface DayQueue {
   /** Runs work in a transaction of its own when the day's turn has come. @throws TooBusy when that takes too long */
   readonly run: <Result>(occasionId: string, work: (db: Database) => Promise<Result>) => Promise<Result>
+  /** The same for work that is one statement, which is a transaction by itself. */
+  readonly runOne: <Result>(occasionId: string, work: (db: Database) => Promise<Result>) => Promise<Result>
 }
 
 /** How many may wait for one day, and for how long. */
@@ -49,14 +51,17 @@ export const makeDayQueue = (pool: Pool, { mostWaiting, longestMs }: QueueLimits
     else days.delete(occasionId)
   }
 
+  const inTurn = async <Result>(occasionId: string, work: () => Promise<Result>): Promise<Result> => {
+    await turn(occasionId)
+    try {
+      return await work()
+    } finally {
+      pass(occasionId)
+    }
+  }
+
   return {
-    run: async (occasionId, work) => {
-      await turn(occasionId)
-      try {
-        return await inTransaction(pool, work)
-      } finally {
-        pass(occasionId)
-      }
-    },
+    run: (occasionId, work) => inTurn(occasionId, () => inTransaction(pool, work)),
+    runOne: (occasionId, work) => inTurn(occasionId, () => work(pool)),
   }
 }

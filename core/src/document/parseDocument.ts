@@ -1,8 +1,11 @@
 /** Makes a typed document of unknown JSON, or says what is wrong with it and where. */
 import { plainToInstance } from 'class-transformer'
-import { validateSync, type ValidationError } from 'class-validator'
+import { getMetadataStorage, validateSync, type ValidationError } from 'class-validator'
 import { showFound, type Finding } from './finding.ts'
+import { keepRules } from './keepRules.ts'
 import { ONE_OF } from './rules.ts'
+
+keepRules(getMetadataStorage())
 
 export type ParsedDocument<Document> =
   | { readonly ok: true; readonly value: Document }

@@ -322,6 +322,7 @@ test('the role of the application may call what it was given, and nothing a migr
       "accounts_with_second_factor",
       "add_archived_account",
       "add_captures",
+      "add_new_captures",
       "add_record",
       "add_rehearsal_captures",
       "add_server_record",

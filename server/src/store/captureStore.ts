@@ -9,7 +9,7 @@ import {
   type Target,
 } from '@able-gauge/core'
 import type { Database } from '../database.ts'
-import { notifyDay } from './dayNotices.ts'
+import { notifyDay, sqlToNotifyDay } from './dayNotices.ts'
 import { addTexts, makeSalt, withTexts, type DayText } from './textStore.ts'
 
 export type Addition =
@@ -91,6 +91,47 @@ export const addPosts = async (db: Database, occasionId: string, posts: readonly
     await notifyDay(db, occasionId, 'captures')
   }
   return additions
+}
+
+/**
+ * Adds posts to a day by one statement, which needs no transaction around it, when nothing in them was ever sent before.
+ * @returns what became of each post, in their order; null when nothing was stored, and `addPosts` has to look at them
+ */
+export const addNewPosts = async (
+  db: Database,
+  occasionId: string,
+  posts: readonly Post[],
+): Promise<Addition[] | null> => {
+  const fresh = posts.flatMap((post) => post.captures.map((capture) => ({ capture, post })))
+  const isOnce = new Set(fresh.map(({ capture }) => capture.id)).size === fresh.length
+  // a rehearsal's own come by another function
+  if (!isOnce || posts.some(({ token }) => token === null)) return null
+  const rows = fresh.map(({ capture, post }, index) => rowOf(separated(capture), post, index + 1))
+  // texts are stored beside them, in one transaction
+  if (rows.some(({ texts }) => texts.length > 0)) return null
+  const before = await storeNew(
+    db,
+    occasionId,
+    rows.map(({ row }) => row),
+  )
+  if (before === null) return null
+  const seqs = new Map(fresh.map(({ capture }, index) => [capture.id, before + index + 1]))
+  return posts.map(({ captures }) => ({
+    kind: 'stored',
+    seqs: new Map(captures.map(({ id }) => [id, seqs.get(id) ?? 0])),
+    added: captures.length,
+  }))
+}
+
+/** @returns the last number before them, or null when they were not stored */
+const storeNew = async (db: Database, occasionId: string, rows: readonly object[]): Promise<number | null> => {
+  const { rows: stored } = await db.query<{ before: number | null }>({
+    name: 'add-new-captures',
+    text: `select n.before, case when n.before is not null then ${sqlToNotifyDay('captures', '$1')} end
+             from add_new_captures($1::uuid, $2) as n (before)`,
+    values: [occasionId, JSON.stringify(rows)],
+  })
+  return stored[0]?.before ?? null
 }
 
 /** Captures after a number, in order. */

@@ -23,6 +23,10 @@ export const notifyDay = async (
   await db.query('select pg_notify($1, $2)', [CHANNEL, `${kind}:${occasionId}`])
 }
 
+/** The same within a statement of a store. @param day the statement's own parameter for it, such as `$1` */
+export const sqlToNotifyDay = (kind: 'captures', day: `$${number}`): string =>
+  `pg_notify('${CHANNEL}', '${kind}:' || ${day}::text)`
+
 /** Tells how far signing a day is. Call it outside the transaction that signs, which tells nothing before it commits. */
 export const notifySigning = async (db: Database, occasionId: string, done: number, of: number): Promise<void> => {
   await db.query('select pg_notify($1, $2)', [CHANNEL, `signing:${occasionId}:${done}:${of}`])
