@@ -73,7 +73,9 @@ input {
   box-shadow: 0 0 0 4px var(--vest);
 }
 .bib-box .btn {
+  flex: none !important;
   min-height: 40px;
+  padding-inline: 16px !important;
 }
 @media (max-width: 900px) {
   .bib-box {

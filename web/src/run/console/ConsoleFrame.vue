@@ -220,10 +220,12 @@ const allHelp = computed(() => [
 .rules :deep(p) {
   margin: 4px 0 0;
 }
+/* as the pad after it: as large as there is room, with the same controls below in the same place */
 .start {
   min-height: 72px;
+  max-height: 260px;
   font-size: 1.375rem;
-  flex: none;
+  flex: 1 0 72px;
 }
 /* whatever is above it, stopping for safety is in reach */
 .foot {
@@ -234,6 +236,7 @@ const allHelp = computed(() => [
   position: sticky;
   bottom: 0;
   z-index: 1;
+  margin-top: auto;
   background: var(--ground);
   padding-top: 6px;
 }

@@ -166,7 +166,19 @@ const failKeys = computed(() =>
   padding: 12px 16px;
   margin: 0;
 }
+.next div {
+  flex: 1 1 280px;
+}
 .next p {
   margin: 2px 0 0;
+}
+@media (max-width: 900px) {
+  .next {
+    flex-wrap: wrap;
+    gap: 10px;
+  }
+  .next > .btn {
+    flex: 1;
+  }
 }
 </style>

@@ -38,6 +38,11 @@ const back = (): void => {
     gap: 6px;
   }
 }
+@media (max-width: 640px) {
+  .number-pad button {
+    min-height: 48px;
+  }
+}
 button {
   grid-column: span 2;
   min-height: 56px;

@@ -114,4 +114,26 @@ label strong::before {
     padding-inline: 8px;
   }
 }
+@media (max-width: 640px) {
+  .cell {
+    padding: 4px 6px 0;
+  }
+  label {
+    flex-wrap: wrap;
+    gap: 0 6px;
+    line-height: 1.2;
+  }
+  .field {
+    gap: 4px;
+    margin-top: 2px;
+  }
+  .field input {
+    min-height: 48px;
+  }
+  .suffix,
+  .said {
+    font-size: 0.8125rem;
+    line-height: 1.1;
+  }
+}
 </style>

@@ -112,7 +112,7 @@ onMounted(async () => {
             printQuantity(figure, mark.unit, event.publishedIn)
           }}</strong>
           <Gauge v-if="mark.cut" :cut="mark.cut" :value="figure" :state="markerOf(mark)" size="large" />
-          <TraceList class="steps" :trace="mark.trace" />
+          <TraceList class="steps" :class="{ nothing: figure === null }" :trace="mark.trace" />
         </template>
       </aside>
     </div>
@@ -205,8 +205,16 @@ footer .btn {
   margin-left: auto;
 }
 @media (max-width: 900px) {
+  /* as wide as the other consoles */
+  .console {
+    margin: -10px -12px;
+    padding: 10px 12px;
+    border: 0;
+    border-radius: 0;
+  }
   .columns {
     grid-template-columns: minmax(0, 1fr);
+    align-content: start;
     gap: 12px;
     overflow: visible;
   }
@@ -232,6 +240,22 @@ footer .btn {
   .next-person {
     margin-left: 0;
     flex-basis: 100%;
+  }
+}
+@media (max-width: 640px) {
+  /* every key in sight above the buttons */
+  .board {
+    grid-template-columns: repeat(
+      auto-fill,
+      minmax(max(100px, calc((100% - (var(--tries) - 1) * 8px) / var(--tries))), 1fr)
+    );
+    gap: 8px;
+  }
+  .conduct {
+    font-size: 0.8125rem;
+  }
+  .nothing {
+    display: none;
   }
 }
 </style>
