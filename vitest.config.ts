@@ -45,6 +45,8 @@ export default defineConfig({
           include: ['cli/**/*.test.ts', 'scripts/**/*.test.ts'],
           environment: 'node',
           testTimeout: 30_000,
+          // a copy of the house is made and cleared away in one of them
+          hookTimeout: 60_000,
         },
       },
       { plugins: PLUGINS, test: { ...WEB, name: 'web', exclude: [ALONE], isolate: false } },

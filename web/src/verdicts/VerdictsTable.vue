@@ -1,12 +1,14 @@
 <script setup lang="ts">
 /** Everybody's verdict, a row each: every event with its figure over a small gauge. On a phone each mark has its event's name above it. */
 import { conductOf, type Verdict } from '@able-gauge/core'
+import { useMediaQuery } from '@vueuse/core'
+import { computed } from 'vue'
 import { protocolFor, shortName, type Day, type Entry } from '../day/day.ts'
 import VerdictChip from '../ui/VerdictChip.vue'
 import { figureOf } from '../ui/verdictWords.ts'
 import VerdictCell from './VerdictCell.vue'
 
-defineProps<{
+const props = defineProps<{
   day: Day
   rows: readonly { readonly entry: Entry; readonly verdict: Verdict }[]
   /** Whom and what the panel beside it is about. */
@@ -17,12 +19,15 @@ const emit = defineEmits<{
   choose: [entryId: string, eventId: string | null]
 }>()
 
-/** More than these are no table on a tablet. */
+/** More events than these are no table on a tablet. */
 const MOST_COLUMNS = 5
+const isPhone = useMediaQuery('(max-width: 640px)')
+const isTablet = useMediaQuery('(max-width: 900px)')
+const inLines = computed(() => isPhone.value || (isTablet.value && props.day.standard.events.length > MOST_COLUMNS))
 </script>
 
 <template>
-  <div class="sheet table-box" :class="{ wide: day.standard.events.length > MOST_COLUMNS }">
+  <div class="sheet table-box" :class="{ lines: inLines }">
     <table>
       <thead>
         <tr>
@@ -135,92 +140,61 @@ tr:last-child td {
     padding-inline: 6px;
   }
 }
-@media (max-width: 640px) {
-  thead {
-    display: none;
-  }
-  tr {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    padding: 4px 8px 8px 0;
-    border-bottom: 1px solid var(--line);
-  }
-  td {
-    border-bottom: 0;
-    padding: 2px 8px;
-  }
-  .bib {
-    min-width: 52px;
-  }
-  .name {
-    flex: 1;
-  }
-  .verdict {
-    order: 1;
-  }
-  .cell {
-    order: 2;
-    flex: 0 0 50%;
-    padding-left: 12px;
-  }
-  .cell::before {
-    content: attr(data-event);
-    font-size: 0.8125rem;
-    color: var(--ink-2);
-  }
-  .cell button {
-    min-height: 48px;
-    vertical-align: top;
-  }
-  .blank {
-    display: flex;
-    align-items: center;
-    gap: 8px;
-  }
+/* no table: a block for each person, with the name of each event above its mark */
+.lines thead {
+  display: none;
 }
-@media (min-width: 641px) and (max-width: 900px) {
-  .wide thead {
-    display: none;
-  }
-  .wide tr {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    padding: 4px 8px 8px 0;
-    border-bottom: 1px solid var(--line);
-  }
-  .wide td {
-    border-bottom: 0;
-    padding: 2px 8px;
-  }
-  .wide .bib {
-    min-width: 52px;
-  }
-  .wide .name {
-    flex: 1;
-  }
-  .wide .verdict {
-    order: 1;
-  }
-  .wide .cell {
-    order: 2;
-    flex: 0 0 33.3%;
-    padding-left: 12px;
-  }
-  .wide .cell::before {
-    content: attr(data-event);
-    font-size: 0.8125rem;
-    color: var(--ink-2);
-  }
-  .wide .cell button {
-    min-height: 48px;
-    vertical-align: top;
-  }
-  .wide .blank {
-    display: flex;
-    align-items: center;
-    gap: 8px;
+.lines tr {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  padding: 4px 8px 8px 0;
+  border-bottom: 1px solid var(--line);
+}
+.lines td {
+  border-bottom: 0;
+  padding: 2px 8px;
+}
+.lines .bib {
+  min-width: 52px;
+}
+.lines .name {
+  flex: 1;
+}
+.lines .verdict {
+  order: 1;
+}
+.lines .cell {
+  order: 2;
+  flex: 0 0 50%;
+  padding-left: 12px;
+}
+.lines .cell::before {
+  content: attr(data-event);
+  font-size: 0.8125rem;
+  color: var(--ink-2);
+}
+.lines .cell button {
+  min-height: 48px;
+  vertical-align: top;
+}
+.lines .blank {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+.lines .blank button {
+  flex: 1;
+  width: auto;
+  white-space: nowrap;
+}
+.lines .blank::before {
+  flex: none;
+  max-width: 65%;
+}
+@media (min-width: 641px) {
+  .lines .cell {
+    flex-basis: 33.3%;
   }
 }
 </style>
