@@ -9,6 +9,7 @@ const WEB = {
   include: ['web/**/*.test.ts'],
   environment: 'happy-dom',
   testTimeout: 20_000,
+  hookTimeout: 60_000,
   setupFiles: ['web/testing/setup.ts'],
 }
 
@@ -23,6 +24,7 @@ export default defineConfig({
           include: ['core/**/*.test.ts'],
           environment: 'node',
           testTimeout: 30_000,
+          hookTimeout: 60_000,
           // core keeps no state of its own, so its files can share what they import
           isolate: false,
         },
