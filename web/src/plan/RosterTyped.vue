@@ -29,11 +29,8 @@ const FIELDS = [
   { field: 'familyName', label: 'Family name' },
 ] as const
 
-const sayOutcome = (outcome: RosterOutcome | undefined): string => {
-  if (outcome?.kind === 'entered') return `${person.givenName} ${person.familyName} is entered.`
-  if (outcome?.kind === 'already') return 'This person was on the day before.'
-  return ''
-}
+const sayOutcome = ({ kind }: RosterOutcome): string =>
+  kind === 'already' ? 'This person was on the day before.' : `${person.givenName} ${person.familyName} is entered.`
 const send = async (): Promise<void> => {
   problem.value = ''
   try {
@@ -51,7 +48,7 @@ const send = async (): Promise<void> => {
       problem.value = 'The number belongs to somebody of another unit. Nobody was entered.'
       return
     }
-    done.tell(sayOutcome(outcome))
+    if (outcome) done.tell(sayOutcome(outcome))
     Object.assign(person, empty, { category: person.category })
     await store.reread(id)
     first.value?.[0]?.focus()

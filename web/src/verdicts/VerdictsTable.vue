@@ -57,7 +57,10 @@ const inLines = computed(() => isPhone.value || (isTablet.value && props.day.sta
             :class="{ blank: figureOf(mark) === null }"
             :data-event="day.standard.events[index]?.name"
           >
-            <button :aria-label="`Why, ${shortName(entry)}`" @click="emit('choose', entry.id, mark.eventId)">
+            <button
+              :aria-label="`Why, ${shortName(entry)}, ${day.standard.events[index]?.name ?? mark.eventId}`"
+              @click="emit('choose', entry.id, mark.eventId)"
+            >
               <VerdictCell :mark="mark" :protocol="protocolFor(day, mark.eventId, entry)" />
             </button>
           </td>
