@@ -22,6 +22,12 @@ test('a reading that is replaced keeps its slot and gets the new figure; the lat
     expect(settleCaptures(order)).toMatchObject([{ kind: 'read', payload: { slot: 'left-1', value: 44_000 } }])
   }
 })
+test('a reading that goes to somebody else keeps its figure', () => {
+  const read = at(0, { kind: 'read', payload: { slot: 'left-1', value: 41_000 } })
+  const entryId = '00000000-0000-4000-8000-000000000009'
+  const assigned = at(1_000, { kind: 'assigned', payload: { captureId: read.id } }, { entryId })
+  expect(settleCaptures([read, assigned])).toEqual([{ ...read, entryId }])
+})
 test('a correction that is voided corrects nothing', () => {
   const stamp = crossed(90_000)
   const moved = at(95_000, { kind: 'moved', payload: { captureId: stamp.id, toMs: START_MS, reason: 'x' } })

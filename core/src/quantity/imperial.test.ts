@@ -8,6 +8,12 @@ import { printPoints, printQuantity } from './unit.ts'
 test.each([
   ['5 ft 10 in', 1_778],
   ["6'", 1_829],
+  [`5'10"`, 1_778],
+  ['5ft10in', 1_778],
+  ['5 ft  10  in', 1_778],
+  ['10"', 254],
+  ['10in', 254],
+  ['5.25000 in', 133],
   ['5.25 in', 133],
   ['100 yd', 91_440],
   ['1.5 mi', 2_414_016],
@@ -17,9 +23,12 @@ test.each([
   expect(parseImperial(text)).toBe(base)
 })
 
-test.each(['5 ft 12 in', '5 stone', '', 'lb', '1.2345 lb', '-3 in'])('"%s" is refused', (text) => {
-  expect(parseImperial(text)).toBeNull()
-})
+test.each(['5 ft 12 in', '5 stone', '', 'lb', '1.2345 lb', '-3 in', 'x5 ft 10 in', '5 ft 10 in x', '5 lb x'])(
+  '"%s" is refused',
+  (text) => {
+    expect(parseImperial(text)).toBeNull()
+  },
+)
 
 test('every figure published in tenths or quarters prints as it was published', () => {
   const hundredths = fc.integer({ min: 1, max: 100_000 }).filter((value) => value % 10 === 0 || value % 25 === 0)
@@ -33,6 +42,15 @@ test('every figure published in tenths or quarters prints as it was published', 
       expect(parseImperial(printImperial(base ?? 0, unit).replaceAll(',', ''))).toBe(base)
     }),
   )
+})
+
+test('feet are left out below one, inches where none are over', () => {
+  expect([0, 127, 1_829, 1_778].map((base) => printImperial(base, 'ft-in'))).toEqual([
+    '0 in',
+    '5 in',
+    '6 ft',
+    '5 ft 10 in',
+  ])
 })
 
 test('a published figure is printed with the metric value behind it', () => {

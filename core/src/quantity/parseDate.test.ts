@@ -20,6 +20,7 @@ test.each([
 test.each([
   ['29.2.2026', 'date.noSuchDay'],
   ['31.4.2026', 'date.noSuchDay'],
+  ['31.4.2024', 'date.noSuchDay'],
   ['0.4.2026', 'date.noSuchDay'],
   ['1.13.2026', 'date.noSuchDay'],
   ['1.0.2026', 'date.noSuchDay'],
@@ -29,6 +30,10 @@ test.each([
   ['', 'date.form'],
 ])('"%s" is refused: %s', (text, code) => {
   expect(parseDate(text)).toMatchObject({ ok: false, code })
+})
+
+test('a day that is not in the calendar is named as it was typed', () => {
+  expect(parseDate(' 31.4.2026 ')).toMatchObject({ reason: 'There is no day "31.4.2026" in the calendar.' })
 })
 
 test('a printed date is read back', () => {

@@ -18,6 +18,7 @@ test.each([
   [' 0:00 ', 0],
   // seconds alone, by either sign
   ['580', 580_000],
+  ['29.10000', 29_100],
   ['61,9', 61_900],
   ['9:41,9', 581_900],
 ])('the time "%s" is %i ms', (text, elapsedMs) => {
@@ -30,6 +31,8 @@ test.each([
   ['−1:00', 'time.negative', 'below zero'],
   ['9.40.1', 'time.form', 'minutes:seconds'],
   ['9.400', 'time.form', 'thousands'],
+  ['10.125', 'time.form', 'thousands'],
+  ['5-3', 'time.form', '"5-3" is not a time'],
   ['9.40001', 'time.form', 'finer'],
   ['9:4', 'time.form', 'minutes:seconds'],
   ['9:40.1234', 'time.form', 'minutes:seconds'],
@@ -66,6 +69,7 @@ test('a running clock is never ahead of the time', () => {
   expect(printClock(479_999, 1)).toBe('7:59.9')
   expect(printClock(479_999.9)).toBe('7:59')
   expect(printClock(-5, 1)).toBe('0:00.0')
+  expect(printClock(5, 2)).toBe('0:00.00')
 })
 
 test('lengths and masses keep their digits, and anything finer is refused', () => {

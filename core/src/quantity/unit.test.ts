@@ -1,5 +1,6 @@
 /** Values of each unit in print, and what is small enough to be worth a test of its own: dates, ages, leap years, division. */
 import { expect, test } from 'vitest'
+import { printDecimal } from './digits.ts'
 import { divideToNearest } from './integers.ts'
 import { isLeapYear } from './isLeapYear.ts'
 import { parseLength, printLength } from './length.ts'
@@ -9,6 +10,7 @@ import { printDate } from './printDate.ts'
 import {
   isRead,
   isWholeAlready,
+  printAmount,
   printFraction,
   printPoints,
   printQuantity,
@@ -45,6 +47,14 @@ test('a value that is not whole is told to hundredths where it is counted, else 
   expect(printFraction({ numerator: 1_000, denominator: 3 }, 'g')).toBe('0.333 kg')
 })
 
+test('an amount of time is told in seconds and tenths, anything else as a value is', () => {
+  expect(printAmount(3_000, 'ms')).toBe('3 s')
+  expect(printAmount(3_149, 'ms')).toBe('3.1 s')
+  expect(printAmount({ numerator: 14_000, denominator: 3 }, 'ms')).toBe('4.7 s')
+  expect(printAmount(415, 'mm')).toBe('41.5 cm')
+  expect(printAmount({ numerator: 16, denominator: 3 }, 'count')).toBe('5.33')
+})
+
 test('what suits a unit, what is read, what is whole by nature', () => {
   const those = (is: (unit: Unit) => boolean) => UNITS.filter(is)
   expect(those((unit) => suits(unit, 'lb'))).toEqual(['g'])
@@ -61,6 +71,7 @@ test.each<[number, Unit, string]>([
   [5_000, 'ms', 'multiple of 0:05'],
   [1_000, 'g', 'multiple of 1 kg'],
   [100, 'mm', 'multiple of 10 cm'],
+  [10, 'mm', 'multiple of 1 cm'],
   [1, 'count', 'whole number'],
   [2, 'count', 'multiple of 2'],
   [1, 'done', 'whole number'],
@@ -140,6 +151,7 @@ test.each([
 test.each([
   ['2.4 km', 2_400_000],
   ['400 m', 400_000],
+  ['1.83000 m', 1_830],
   ['41.5 cm', 415],
   ['5 mm', 5],
   ['0 m', 0],
@@ -151,6 +163,7 @@ test.each([
 test.each([
   ['34 kg', 34_000],
   ['34.567 kg', 34_567],
+  ['34.50000 kg', 34_500],
   ['500 g', 500],
 ])('%s is %i g, and what is printed is read again', (text, value) => {
   expect(parseMass(text)).toEqual({ ok: true, value })
@@ -162,4 +175,24 @@ test.each(['', '5', 'm', '5 miles', '5m m', '-5 m', '5.5 mm', 'x 5 m', '5 m x'])
 })
 test.each(['', '5', 'kg', '5 stone', '-5 kg', '5.5 g', '5.5555 kg', 'x 5 kg', '5 kg x'])('%j is no mass', (text) => {
   expect(parseMass(text).ok).toBe(false)
+})
+
+test('what is refused is told as it was typed', () => {
+  expect(parseLength(' far ')).toEqual({
+    ok: false,
+    code: 'length.form',
+    reason: '"far" is not a length. Write it with a unit, such as 2,000 m or 35 cm.',
+  })
+  expect(parseLength(' 5.5 mm ')).toMatchObject({ reason: '"5.5 mm" is finer than a millimetre.' })
+  expect(parseMass(' much ')).toEqual({
+    ok: false,
+    code: 'mass.form',
+    reason: '"much" is not a mass. Write it with a unit, such as 70 kg.',
+  })
+  expect(parseMass(' 5.5 g ')).toMatchObject({ reason: '"5.5 g" is finer than a gram.' })
+})
+
+test('thousands are parted each time, and decimals filled up where they are asked for', () => {
+  expect(printDecimal(1_234_567, 0)).toBe('1,234,567')
+  expect(printDecimal(64_100, 3, 2)).toBe('64.10')
 })

@@ -5,15 +5,16 @@
 import { DOMWrapper, flushPromises, mount, type VueWrapper } from '@vue/test-utils'
 import { afterEach, expect, test, vi } from 'vitest'
 import { nextTick, type Component } from 'vue'
-import type { EventKind } from '@able-gauge/core'
-import { KIND_CASES, plainEvent, plainStandard, soundStandard } from '@able-gauge/core/testing'
+import { kindOf, printField, type EventKind } from '@able-gauge/core'
+import { KIND_CASES, plainEvent, plainStandard, soundStandard, type KindCase } from '@able-gauge/core/testing'
 import { closeDays, entry, MOUNTED, openDay } from '../../testing/openDay.ts'
 import { useAgreedClock } from '../sync/agreedClock.ts'
-import { CONSOLES } from './consoles.ts'
+import { figureOf } from '../ui/verdictWords.ts'
+import { CONSOLES, READINGS } from './consoles.ts'
 
-/** One thing done: its key, and the words of its button; where several stand side by side the first has keys of its own. */
+/** One thing done: its keys one after the other, and the words of its button; where several stand side by side the first has keys of its own. */
 interface Press {
-  readonly key: string
+  readonly key: string | readonly string[]
   readonly button: RegExp
   readonly laneKey?: string
   readonly laneButton?: RegExp
@@ -24,6 +25,8 @@ interface Work {
   readonly comesTo?: number
   /** Before it nobody has to be started. */
   readonly unstarted?: boolean
+  /** Where a whole wave starts together. */
+  readonly inWave?: boolean
 }
 
 const count = { key: ' ', button: /^Count/, laneKey: '1', laneButton: /^Count/ }
@@ -51,10 +54,20 @@ const WORK: Partial<Record<EventKind, Work>> = {
     ],
   },
   workChain: { presses: [{ key: ' ', button: /complete|done|Run out/ }] },
+  timedDistance: { presses: [{ key: ['1', 'Enter'], button: /^Bib 1,/ }], inWave: true },
+  distanceInTime: { presses: [{ key: ['1', 'Enter'], button: /^1.*lap/ }], inWave: true },
+  progressiveShuttle: {
+    presses: [
+      { key: ['1', 'Enter'], button: /^Bib 1,.*missed the line/ },
+      { key: ['1', 'o'], button: /^Bib 1 steps out/ },
+    ],
+    inWave: true,
+  },
+  stepTest: { presses: [{ key: 'e', button: /^Stops early/, laneKey: '1' }] },
 }
 
 vi.setConfig({ testTimeout: 60_000 })
-const STARTED_AGO_MS = 8_000
+const STARTED_AGO_MS = 9_000
 const CANDIDATE = entry(1)
 
 const openFor = async (kind: EventKind) => {
@@ -66,6 +79,18 @@ const openFor = async (kind: EventKind) => {
   if (!event) throw new Error('The standard has no event.')
   return { store, day, event }
 }
+
+type Opened = Awaited<ReturnType<typeof openFor>>
+const capturedIn = (store: Opened['store'], eventId: string) =>
+  store.allIn(eventId).map(({ kind, payload, entryId }) => ({ kind, payload, entryId }))
+
+/** What a candidate comes to, as far as it does not tell when. */
+const outcomeIn = ({ store }: Opened) => {
+  const mark = store.verdicts.get(CANDIDATE.id)?.marks[0]
+  return { kind: mark?.kind, figure: mark ? figureOf(mark) : null }
+}
+/** Where judging is slow, captures are gathered for a moment before it. */
+const gathered = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 300))
 
 let face: VueWrapper | undefined
 /** One face at a time: another one would hear the same keys. */
@@ -85,8 +110,8 @@ const buttonWith = (words: RegExp) => {
   if (!found) throw new Error(`No button says ${words}; there are: ${buttons.map((one) => one.text()).join(' | ')}`)
   return found
 }
-const press = async (how: How, key: string, words: RegExp): Promise<void> => {
-  if (how === 'keys') window.dispatchEvent(new KeyboardEvent('keydown', { key }))
+const press = async (how: How, keys: string | readonly string[], words: RegExp): Promise<void> => {
+  if (how === 'keys') for (const key of [keys].flat()) window.dispatchEvent(new KeyboardEvent('keydown', { key }))
   else {
     const button = buttonWith(words)
     // a pad takes its moment when the finger comes down
@@ -96,16 +121,7 @@ const press = async (how: How, key: string, words: RegExp): Promise<void> => {
   await nextTick()
 }
 
-/** Does a kind's work at one face. @returns what is on record then, and what it comes to */
-const workAt = async (kind: EventKind, console: Component, how: How, inLane: boolean) => {
-  const { presses, comesTo, unstarted = false } = WORK[kind] ?? { presses: [] }
-  const { store, day, event } = await openFor(kind)
-  const moment = useAgreedClock().moment()
-  if (!moment) throw new Error('The clock is not agreed.')
-  if (!unstarted) {
-    const started = { ...moment, atMs: moment.atMs - STARTED_AGO_MS }
-    store.capture(event.id, CANDIDATE.id, { kind: 'started', payload: {} }, started)
-  }
+const show = async (console: Component, { day, event }: Opened): Promise<void> => {
   face = mount(console, {
     props: { day, event, entry: CANDIDATE, following: undefined },
     attachTo: document.body,
@@ -114,18 +130,30 @@ const workAt = async (kind: EventKind, console: Component, how: How, inLane: boo
   // a console is fetched when it is opened
   await vi.waitFor(() => expect(page.findAll('button').length).toBeGreaterThan(0), { timeout: 20_000 })
   await flushPromises()
+}
+
+/** Does a kind's work at one face. @returns what is on record then, and what it comes to */
+const workAt = async (kind: EventKind, console: Component, how: How, inLane: boolean) => {
+  const { presses, comesTo, unstarted = false, inWave = false } = WORK[kind] ?? { presses: [] }
+  const opened = await openFor(kind)
+  const { store, event } = opened
+  const moment = useAgreedClock().moment()
+  if (!moment) throw new Error('The clock is not agreed.')
+  if (!unstarted) {
+    const started = { ...moment, atMs: moment.atMs - STARTED_AGO_MS }
+    if (inWave)
+      store.capture(event.id, null, { kind: 'waveStarted', payload: { wave: 1, entryIds: [CANDIDATE.id] } }, started)
+    else store.capture(event.id, CANDIDATE.id, { kind: 'started', payload: {} }, started)
+  }
+  await show(console, opened)
   for (const { key, button, laneKey, laneButton } of presses)
     await press(how, inLane ? (laneKey ?? key) : key, inLane ? (laneButton ?? button) : button)
-  const captured = store.allIn(event.id)
+  const captured = capturedIn(store, event.id)
   // they end; that a button has to be held for it is another test's
   if (comesTo !== undefined && !unstarted)
     store.capture(event.id, CANDIDATE.id, { kind: 'stopped', payload: { reason: 'ended' } })
-  const mark = store.verdicts.get(CANDIDATE.id)?.marks[0]
-  const record = {
-    captured: captured.map(({ kind: one, payload, entryId }) => ({ one, payload, entryId })),
-    measured: mark && 'measured' in mark ? mark.measured : null,
-    kind: mark?.kind,
-  }
+  if (outcomeIn(opened).kind === 'running') await gathered()
+  const record = { ...outcomeIn(opened), captured }
   putAway()
   return record
 }
@@ -147,6 +175,44 @@ for (const [kind, { presses, comesTo, unstarted }] of Object.entries(WORK) as [E
       expect(other.captured).toEqual(first?.captured)
       expect(other.kind).toBe(first?.kind)
     }
-    if (comesTo !== undefined) expect(records.map(({ measured }) => measured)).toEqual(records.map(() => comesTo))
+    if (comesTo !== undefined) expect(records.map(({ figure }) => figure)).toEqual(records.map(() => comesTo))
+  })
+}
+
+/** Takes a kind's figures from a card: typed, or by the large keys of a phone. @returns what is on record then, and what it comes to */
+const readAt = async ({ kind, readings, rounded: comesTo }: KindCase, how: How) => {
+  const opened = await openFor(kind)
+  await show(READINGS, opened)
+  const { protocol } = opened.event
+  for (const slot of kindOf(protocol).slots(protocol)) {
+    const value = readings[slot.id]
+    if (value === undefined) continue
+    // the large keys have a point for every sign
+    const text = slot.unit === 'done' ? String(value) : printField(value, slot).replace('/', '.')
+    const field = page.get(`#slot-${slot.id}`)
+    await field.trigger('focus')
+    if (how === 'keys') await field.setValue(text)
+    else
+      for (const digit of text)
+        await page
+          .findAll('.number-pad button')
+          .find((one) => one.text() === digit)
+          ?.trigger('click')
+    if (how === 'keys') await field.trigger('keydown', { key: 'Enter' })
+    else await page.get('.number-pad .enter').trigger('click')
+  }
+  if (outcomeIn(opened).figure !== comesTo) await gathered()
+  const record = { ...outcomeIn(opened), captured: capturedIn(opened.store, opened.event.id) }
+  putAway()
+  return record
+}
+
+for (const one of KIND_CASES) {
+  test(`${one.kind}: figures from a card, typed or by the large keys, come to the same`, async () => {
+    const typed = await readAt(one, 'keys')
+    const touched = await readAt(one, 'touch')
+    expect(typed.captured).toHaveLength(Object.keys(one.readings).length)
+    expect(touched).toEqual(typed)
+    expect(typed.figure).toBe(one.rounded)
   })
 }
