@@ -79,3 +79,28 @@ test.each([
 test('where everything was short everything is done again', () => {
   expect(carryOver(REPEATS, test1({}, 3, 700_000))).toEqual({})
 })
+
+const marked = (eventId: string, kind: string, change: object = {}): Mark =>
+  ({ eventId, kind, trace: [], ...change }) as unknown as Mark
+const after = (outcome: string, ...marks: Mark[]) =>
+  Object.keys(carryOver(REPEATS, test1({ verdict: { outcome, marks } as never })))
+
+test('what the officer decided stands or is done again as decided; what ended is done again, what is open neither', () => {
+  const decided = (eventId: string, as: 'met' | 'short') => marked(eventId, 'decided', { as })
+  expect(after('short', marked('a', 'short'), decided('b', 'met'), marked('c', 'scored'), marked('d', 'met'))).toEqual([
+    'b',
+    'c',
+    'd',
+  ])
+  expect(after('short', decided('a', 'short'), decided('b', 'met'))).toEqual(['b'])
+  expect(after('notFinished', marked('a', 'ended'), marked('b', 'met'), marked('c', 'waiting'))).toEqual(['b'])
+  expect(after('notFinished', marked('a', 'waiting'), marked('b', 'met'))).toEqual([])
+  expect(after('short', decided('a', 'met'), marked('b', 'open'), marked('c', 'exempt'))).toEqual([])
+})
+
+test.each(['met', 'open', 'withdrawn', 'disqualified', 'exempt', 'tookPart', 'notStarted'])(
+  'nothing stands of a test that was %s',
+  (outcome) => {
+    expect(after(outcome, marked('a', 'short'), marked('b', 'met'))).toEqual([])
+  },
+)

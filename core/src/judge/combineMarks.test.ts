@@ -283,3 +283,68 @@ test('disqualified and withdrawn come before what the figures say, and before a 
     expect(combined(strict, [ended('breach'), MET], [0, 0])).toMatchObject({ outcome: 'short', because: 'breach' })
   }
 })
+
+const decided = (as: 'met' | 'short', centipoints?: number, minimumCentipoints: number | null = null): BareMark => ({
+  kind: 'decided',
+  as,
+  ...(centipoints === undefined ? {} : { points: { centipoints, minimumCentipoints } }),
+})
+const EVERY: Combination = { kind: 'everyEventMet' }
+
+test('what the officer decided counts as decided', () => {
+  expect(combined(EVERY, [MET, decided('met')])).toMatchObject({ outcome: 'met', because: 'marks' })
+  expect(combined(EVERY, [MET, decided('short')])).toMatchObject({ outcome: 'short', deciding: [1] })
+  const two: Combination = { kind: 'bestOf', eventsToMeet: 2 }
+  expect(combined(two, [MET, decided('met'), SHORT])).toMatchObject({
+    outcome: 'met',
+    deciding: [0, 1],
+    because: 'enoughMet',
+  })
+  expect(combined(two, [MET, decided('short'), SHORT])).toMatchObject({ outcome: 'short' })
+  expect(combined(two, [MET, SCORED, SHORT])).toMatchObject({ outcome: 'met', deciding: [0, 1] })
+  expect(combined(two, [MET, ended('failed'), WAITING])).toMatchObject({ outcome: 'notFinished' })
+})
+
+test('nobody is exempt from a battery without events, and failing is short where breaking off is not finished', () => {
+  expect(combined(EVERY, []).outcome).not.toBe('exempt')
+  expect(combined(EVERY, [EXEMPT, EXEMPT])).toMatchObject({ outcome: 'exempt', deciding: [0, 1], settled: true })
+  expect(combined(EVERY, [MET, ended('failed')])).toMatchObject({ outcome: 'short', deciding: [1] })
+  expect(combined(EVERY, [MET, ended('breach')])).toMatchObject({ outcome: 'short', deciding: [1] })
+  expect(combined(EVERY, [MET, ended('didNotFinish')])).toMatchObject({ outcome: 'notFinished', deciding: [1] })
+  // exempt from one and nothing begun: not started
+  expect(combined(EVERY, [EXEMPT, WAITING])).toMatchObject({ outcome: 'notStarted' })
+  expect(combined(EVERY, [MET, WAITING])).toMatchObject({ outcome: 'notFinished', settled: false })
+})
+
+test('a decision about points counts at least what was asked of it, or what was earned', () => {
+  const points = (mark: BareMark) => total(mark, earned(5_500), earned(5_500)).points?.centipoints
+  expect(points(decided('met', 4_400, 4_500))).toBe(15_500)
+  expect(points(decided('met', 6_000, 4_500))).toBe(17_000)
+  expect(points(decided('met', 5_000))).toBe(16_000)
+  expect(points(decided('met'))).toBe(11_000)
+  expect(points(decided('short', 4_400, 4_500))).toBe(15_400)
+  expect(points(decided('short'))).toBe(11_000)
+})
+
+test('why a total is missed: the figures, or that what is left cannot reach it; no class is told then', () => {
+  const low = earned(4_600)
+  expect(total(low, low, low)).toMatchObject({
+    outcome: 'short',
+    because: 'total',
+    deciding: [0, 1, 2],
+    points: { className: null },
+  })
+  const rest: Combination = { ...TOTAL, totalCentipoints: 25_000 } as Combination
+  expect(combined(rest, [low, low, WAITING], FULL)).toMatchObject({
+    because: 'cannotReachTotal',
+    deciding: [0, 1],
+    settled: true,
+  })
+  expect(combined(rest, [low, low, OPEN], FULL)).toMatchObject({ because: 'cannotReachTotal', deciding: [0, 1] })
+  expect(total(earned(7_000), earned(7_000), SHORT)).toMatchObject({ outcome: 'short', points: { className: null } })
+  expect(total(earned(7_000), earned(7_000), WAITING)).toMatchObject({
+    outcome: 'notFinished',
+    points: { className: null },
+  })
+  expect(total(earned(7_000), earned(7_000), earned(7_000))).toMatchObject({ outcome: 'met', because: 'total' })
+})

@@ -63,3 +63,56 @@ test('a limit beyond the cut stands inside as well, with a little beyond it', ()
   // one that stands on the scale already changes nothing
   expect(gaugeScale({ ...cut, limit: 600_000 })).toEqual(gaugeScale(cut))
 })
+
+// a fifth of a metre either way stands in where a cut at the foot line has no share of itself
+test.each([
+  [
+    { value: 0, unit: 'mm', sense: 'atLeast' },
+    { from: -200, to: 200, graduation: 20 },
+  ],
+  [
+    { value: -50, unit: 'mm', sense: 'atLeast' },
+    { from: -260, to: 160, graduation: 20 },
+  ],
+  // full points beyond the cut stand on the scale, and a little more: 60 and a twentieth of 20
+  [
+    { value: 20, unit: 'count', sense: 'atLeast', full: 60 },
+    { from: 0, to: 65, graduation: 5 },
+  ],
+  [
+    { value: 20, unit: 'count', sense: 'atLeast', full: 30 },
+    { from: 0, to: 40, graduation: 2 },
+  ],
+  // 100 s less a third is 67, full points at 40 s less a twentieth is 35; 116 above
+  [
+    { value: 100_000, unit: 'ms', sense: 'atMost', full: 40_000 },
+    { from: 35_000, to: 120_000, graduation: 5_000 },
+  ],
+  [
+    { value: 100_000, unit: 'ms', sense: 'atMost' },
+    { from: 66_000, to: 116_000, graduation: 5_000 },
+  ],
+  // everybody is stopped at 140 s, and a twentieth of the cut lies beyond it
+  [
+    { value: 100_000, unit: 'ms', sense: 'atMost', limit: 140_000 },
+    { from: 65_000, to: 145_000, graduation: 5_000 },
+  ],
+  // beyond the largest graduation there is, in twentieths
+  [
+    { value: 20_000, unit: 'count', sense: 'atLeast' },
+    { from: 0, to: 40_000, graduation: 2_000 },
+  ],
+] as const)('%j stands on %j', (cut, { from, to, graduation }) => {
+  const scale = gaugeScale(cut)
+  expect(scale.graduation).toBe(graduation)
+  expect(scale.from).toBeLessThanOrEqual(from)
+  expect(scale.from).toBeGreaterThan(from - graduation)
+  expect(scale.to).toBeGreaterThanOrEqual(to)
+  expect(scale.to).toBeLessThan(to + graduation)
+})
+
+test('a value stands at its share of the way, and where there is no way at its beginning', () => {
+  const scale = { from: 10, to: 30, graduation: 2, steps: null }
+  expect([10, 15, 30, 31, 9].map((value) => positionOn(scale, value))).toEqual([0, 0.25, 1, 1, 0])
+  expect(positionOn({ ...scale, to: 10 }, 10)).toBe(0)
+})
