@@ -172,7 +172,10 @@ const readLevel = (typed: string, form: FieldForm): Parsed<number, string> => {
   const [level, shuttle] = [Number(match[1]), Number(match[2])]
   return fitsForm(level * 100 + shuttle, form)
     ? parsed(level * 100 + shuttle)
-    : refused('field.schedule', `The schedule has no level ${level} with ${shuttle} shuttles.`)
+    : refused(
+        'field.schedule',
+        `The schedule has no level ${level} with ${shuttle} ${shuttle === 1 ? 'shuttle' : 'shuttles'}.`,
+      )
 }
 
 /** Whether a value can be read at all: a shuttle has to be one of its level's, by the schedule. */

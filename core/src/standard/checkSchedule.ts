@@ -1,4 +1,5 @@
 import { formOf } from '../kinds/facts.ts'
+import { numbered } from '../kinds/printing.ts'
 import { fitsForm } from '../quantity/field.ts'
 import { printQuantity } from '../quantity/unit.ts'
 import type { PlacedScoring } from './placed.ts'
@@ -19,7 +20,9 @@ export const checkSchedule = ({ event, scoring, scoringPlace }: PlacedScoring): 
         code: 'offSchedule',
         severity: 'error',
         what: `${printQuantity(value, unit)} is not in the schedule: ${
-          inLevel === undefined ? `it has ${shuttles.length} levels` : `that level has ${inLevel} shuttles`
+          inLevel === undefined
+            ? `it has ${numbered(shuttles.length, 'level')}`
+            : `that level has ${numbered(inLevel, 'shuttle')}`
         }.`,
         example: `${who} could not be measured at it.`,
         mend: 'Look for a slipped digit, or correct the schedule.',

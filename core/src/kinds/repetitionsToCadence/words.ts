@@ -1,5 +1,6 @@
 import { countedRules } from '../countedRepetitions/words.ts'
 import type { KindWords } from '../kind.ts'
+import { numbered } from '../printing.ts'
 import type { RepetitionsToCadence } from './protocol.ts'
 
 const conduct = ({ beatsPerMinute }: RepetitionsToCadence): string =>
@@ -9,6 +10,6 @@ export const words: KindWords<RepetitionsToCadence> = {
   conduct,
   rules: (protocol) =>
     countedRules(protocol, conduct(protocol), [
-      `${protocol.beatsPerRepetition} beats for one repetition; ${protocol.missedBeatsAllowed} beats may be missed.`,
+      `${numbered(protocol.beatsPerRepetition, 'beat')} for one repetition; ${numbered(protocol.missedBeatsAllowed, 'beat')} may be missed.`,
     ]),
 }

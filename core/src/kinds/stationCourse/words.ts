@@ -2,7 +2,7 @@ import { printLength } from '../../quantity/length.ts'
 import { printMass } from '../../quantity/mass.ts'
 import { printTime } from '../../quantity/time.ts'
 import type { KindWords } from '../kind.ts'
-import { listed } from '../printing.ts'
+import { listed, numbered } from '../printing.ts'
 import type { StationCourse } from './protocol.ts'
 
 const rules = (protocol: StationCourse): string[] => {
@@ -28,6 +28,6 @@ const rules = (protocol: StationCourse): string[] => {
 }
 
 export const words: KindWords<StationCourse> = {
-  conduct: ({ stations }) => `${stations.length} stations under one clock`,
+  conduct: ({ stations }) => `${numbered(stations.length, 'station')} under one clock`,
   rules,
 }
