@@ -17,7 +17,9 @@ export const withRanges = (block: Block): Block => {
   if (to > 0 && FROM.test((head[to - 1] ?? '').trim()))
     return block.map((row, at) => (at === 0 ? headOfTwo(row, to) : joined(row, to)))
   const column = head.findIndex((text) => AGE.test(text.trim()))
-  if (column >= 0) {
+  // the word alone stands over all that follow, not over its own column
+  const isOverAll = column > 0 && head.every((text, at) => at === column || text.trim() === '')
+  if (column >= 0 && !isOverAll) {
     const below = block.slice(1).map((row) => row[column] ?? '')
     if (areAges(below))
       return block.map((row, at) => (at === 0 ? row : replaced(row, column, rangeFrom(below, at - 1))))
