@@ -1,0 +1,370 @@
+/**
+ * Each limit of the kinds at its very moment, one millisecond, gram or millimetre before it and one after: what is doubted, what counts, what
+ * is estimated.
+ */
+import { expect, test } from 'vitest'
+import { annasCaptures, protocolWith, type Seen } from '../../testing/rulePairs.ts'
+import { START_MS } from '../../testing/stamped.ts'
+import type { Capture } from '../capture/capture.ts'
+import { estimatesFor } from './estimatesFor.ts'
+import { kindOf, type EventKind, type Protocol } from './kinds.ts'
+import { measureEntry } from './measureEntry.ts'
+import { parseProtocol } from './parseProtocol.ts'
+import { shuttleScale } from './progressiveShuttle/shuttleScale.ts'
+import type { ProgressiveShuttle } from './progressiveShuttle/protocol.ts'
+import { isHeldElsewhere, rulingFor } from './rulingFor.ts'
+import type { Ruling } from '../referee/ruling.ts'
+import { lapBoard } from './timedDistance/lapBoard.ts'
+import type { TimedDistance } from './timedDistance/protocol.ts'
+import type { WorkChain } from './workChain/protocol.ts'
+import { followChain } from './workChain/referee.ts'
+
+const ANNA = { entryId: 'anna', wave: 1, category: 'male' }
+const START: Seen = [0, 'started']
+const WAVE: Seen = [0, 'waveStarted', { wave: 1, entryIds: ['anna'] }]
+const counted = (...moments: readonly number[]): Seen[] => moments.map((ms) => [ms, 'counted'])
+const crossed = (...moments: readonly number[]): Seen[] => moments.map((ms) => [ms, 'crossed'])
+const passed = (ms: number, part: string): Seen => [ms, 'passed', { part }]
+
+/** @param offMs how far the clock of the last capture can be off */
+const measured = (protocol: Protocol, seen: readonly Seen[], offMs = 0, atMs = (seen.at(-1)?.[0] ?? 0) + 1) => {
+  const captures = annasCaptures(seen)
+  const last = captures.at(-1)
+  return measureEntry(
+    { protocol },
+    ANNA,
+    captures.map((capture) =>
+      capture === last && offMs > 0 ? { ...capture, uncertaintyMs: offMs, clockRun: 'another' } : capture,
+    ),
+    START_MS + atMs,
+  )
+}
+const figuresOf = (protocol: Protocol, seen: readonly Seen[], offMs: number, atMs: number): string => {
+  const {
+    notes: _,
+    doubts: _doubts,
+    changesAtMs: _changes,
+    span: _span,
+    ...figures
+  } = measured(protocol, seen, offMs, atMs)
+  return JSON.stringify([figures, ruled(protocol, seen, 500_000).figures])
+}
+/** What is doubted of the last capture, or that it did not count. */
+const doubted = (kind: EventKind, change: object, seen: readonly Seen[], offMs = 0): readonly string[] => {
+  const protocol = protocolWith(kind, change)
+  const codes = measured(protocol, seen, offMs).doubts?.map(({ code }) => code) ?? []
+  const atMs = (seen.at(-1)?.[0] ?? 0) + 1
+  const counts = figuresOf(protocol, seen, offMs, atMs) !== figuresOf(protocol, seen.slice(0, -1), 0, atMs)
+  return codes.length > 0 || counts ? codes : ['not counted']
+}
+const ruled = (protocol: Protocol, seen: readonly Seen[], nowMs: number) => {
+  const captures = annasCaptures(seen)
+  const own = captures.filter(({ entryId }) => entryId !== null)
+  return rulingFor(
+    { protocol },
+    ANNA,
+    own,
+    START_MS + nowMs,
+    captures.find(({ kind }) => kind === 'waveStarted'),
+  )
+}
+
+const MINUTE = { durationMs: 60_000 }
+const TWO_LAPS = { distanceMm: 800_000, lapLengthMm: 400_000, limitMs: 240_000 }
+const COURSE = {
+  stations: [
+    { id: 'one', name: 'One', task: 'Do it.' },
+    { id: 'two', name: 'Two', task: 'Do it.' },
+  ],
+  limitMs: 120_000,
+}
+const CHAIN = {
+  segments: [
+    { id: 'out', name: 'Out', distanceMm: 100_000 },
+    { id: 'squats', name: 'Squats', repetitions: 3, setsAllowed: false },
+    { id: 'back', name: 'Back', distanceMm: 1_000 },
+  ],
+  limitMs: 120_000,
+}
+const OUT = [START, passed(20_000, 'out')]
+const SQUATS = [...OUT, ...counted(22_000, 23_000, 24_000)]
+
+test.each<[string, EventKind, object, readonly Seen[], number, readonly string[]]>([
+  ['300 ms part two repetitions', 'repetitionsInTime', MINUTE, [START, ...counted(10_000, 10_300)], 0, []],
+  ['less does not', 'repetitionsInTime', MINUTE, [START, ...counted(10_000, 10_299)], 0, ['soonerThanAnybody']],
+  ['at the time it counts', 'repetitionsInTime', MINUTE, [START, ...counted(60_000)], 0, []],
+  ['after it not', 'repetitionsInTime', MINUTE, [START, ...counted(60_001)], 0, ['countedAfterEnd']],
+  ['but where clocks may differ so far', 'repetitionsInTime', MINUTE, [START, ...counted(60_100)], 100, ['atTheLine']],
+  ['and no further', 'repetitionsInTime', MINUTE, [START, ...counted(60_101)], 100, ['countedAfterEnd']],
+  ['a lap of 400 m takes 38 s', 'timedDistance', TWO_LAPS, [WAVE, ...crossed(38_000)], 0, []],
+  ['nobody runs it in less', 'timedDistance', TWO_LAPS, [WAVE, ...crossed(37_999)], 0, ['soonerThanAnybody']],
+  ['nor crosses as it starts', 'timedDistance', TWO_LAPS, [WAVE, ...crossed(0)], 0, ['crossedBeforeStart']],
+  ['at the limit it is finished', 'timedDistance', TWO_LAPS, [WAVE, ...crossed(100_000, 240_000)], 0, []],
+  ['after it not', 'timedDistance', TWO_LAPS, [WAVE, ...crossed(100_000, 240_001)], 0, ['crossedAfterEnd']],
+  ['unless clocks differ', 'timedDistance', TWO_LAPS, [WAVE, ...crossed(100_000, 240_100)], 100, ['atTheLine']],
+  ['so far', 'timedDistance', TWO_LAPS, [WAVE, ...crossed(100_000, 240_101)], 100, ['crossedAfterEnd']],
+  ['100 m take 9.5 s', 'sprint', { distanceMm: 100_000, legs: 1 }, [START, ...crossed(9_500)], 0, []],
+  ['no less', 'sprint', { distanceMm: 100_000, legs: 1 }, [START, ...crossed(9_499)], 0, ['soonerThanAnybody']],
+  ['a breath parts two stations', 'stationCourse', COURSE, [START, passed(9_000, 'one'), passed(10_000, 'two')], 0, []],
+  [
+    'less is the same press',
+    'stationCourse',
+    COURSE,
+    [START, passed(9_000, 'one'), passed(9_999, 'two')],
+    0,
+    ['not counted'],
+  ],
+  ['the first station needs none', 'stationCourse', COURSE, [START, passed(500, 'one')], 0, []],
+  ['at the limit it is passed', 'stationCourse', COURSE, [START, passed(120_000, 'one')], 0, []],
+  ['after it not', 'stationCourse', COURSE, [START, passed(120_001, 'one')], 0, ['not counted']],
+  ['unless clocks differ', 'stationCourse', COURSE, [START, passed(120_100, 'one')], 100, ['atTheLine']],
+  ['so far', 'stationCourse', COURSE, [START, passed(120_101, 'one')], 100, ['not counted']],
+  ['300 ms part two in a chain', 'workChain', CHAIN, [...OUT, ...counted(22_000, 22_300)], 0, []],
+  ['less does not', 'workChain', CHAIN, [...OUT, ...counted(22_000, 22_299)], 0, ['soonerThanAnybody']],
+  ['4 s are one set', 'workChain', CHAIN, [...OUT, ...counted(22_000, 26_000)], 0, []],
+  ['more are two', 'workChain', CHAIN, [...OUT, ...counted(22_000, 26_001)], 0, ['brokenIntoSets']],
+  ['a breath parts two segments', 'workChain', CHAIN, [...SQUATS, passed(25_000, 'back')], 0, []],
+  ['less is the same press', 'workChain', CHAIN, [...SQUATS, passed(24_999, 'back')], 0, ['not counted']],
+  ['100 m of a chain take 9.5 s', 'workChain', CHAIN, [START, passed(9_500, 'out')], 0, []],
+  ['no less', 'workChain', CHAIN, [START, passed(9_499, 'out')], 0, ['soonerThanAnybody']],
+  ['at the limit it is run out', 'workChain', CHAIN, [START, passed(120_000, 'out')], 0, []],
+  ['after it not', 'workChain', CHAIN, [START, passed(120_001, 'out')], 0, ['not counted']],
+  ['unless clocks differ', 'workChain', CHAIN, [START, passed(120_100, 'out')], 100, ['atTheLine']],
+  ['so far', 'workChain', CHAIN, [START, passed(120_101, 'out')], 100, ['not counted']],
+  ['a repetition likewise', 'workChain', CHAIN, [...OUT, ...counted(120_100)], 100, ['atTheLine']],
+  ['at the limit itself it counts', 'workChain', CHAIN, [...OUT, ...counted(120_000)], 0, []],
+])('%s: %s', (_, kind, change, seen, offMs, expected) => {
+  expect(doubted(kind, change, seen, offMs)).toEqual(expected)
+})
+
+test('where the time and the longest pause end at once, it ended by the time', () => {
+  const endOf = (longestPauseMs: number) =>
+    ruled(
+      protocolWith('repetitionsInTime', { ...MINUTE, longestPauseMs }),
+      [START, ...counted(15_000, 30_000, 40_000)],
+      70_000,
+    ).end
+  expect(endOf(20_000)).toEqual({ by: 'time', atMs: START_MS + 60_000 })
+  expect(endOf(19_999)).toEqual({ by: 'pause', atMs: START_MS + 59_999 })
+})
+
+test('where the last station and the limit end at once, the station is passed', () => {
+  const beat = (durationMs: number) => ({
+    ...COURSE,
+    stations: [{ id: 'stairs', name: 'Stairs', task: 'Up.', rate: { stepsPerMinute: 54, durationMs } }],
+  })
+  const came = (durationMs: number) =>
+    measureEntry(
+      { protocol: protocolWith('stationCourse', beat(durationMs)) },
+      ANNA,
+      annasCaptures([START]),
+      START_MS + 500_000,
+    )
+  expect(came(120_000)).toMatchObject({ kind: 'complete', value: 120_000 })
+  expect(came(120_001)).toMatchObject({ kind: 'ended', reason: 'didNotFinish' })
+})
+
+test('sets of a chain begin anew beyond their gap', () => {
+  const sets = (between: number) =>
+    followChain(
+      protocolWith('workChain', CHAIN) as WorkChain,
+      annasCaptures([...OUT, ...counted(22_000, 22_000 + between)]),
+    ).parts[1]?.sets
+  expect([sets(4_000), sets(4_001)]).toEqual([[2], [1, 1]])
+})
+
+test('a hold is stopped at its cap or before it, and each watch is kept by its number', () => {
+  const cap = protocolWith('heldPosition', { capMs: 60_000 })
+  const held = (afterMs: number) => measured(cap, [START, [afterMs, 'stopped', { reason: 'ended' }]])
+  expect([held(59_999), held(60_000), held(60_001)]).toMatchObject([
+    { kind: 'complete', value: 59_999 },
+    { kind: 'complete', value: 60_000 },
+    { kind: 'complete', value: 60_000 },
+  ])
+  const watched = protocolWith('heldPosition', { watchRule: { watches: 3, ofTwo: 'slower', ofThree: 'middle' } })
+  const watch = (ms: number, number: number): Seen => [ms, 'crossed', { watch: number }]
+  const both = measured(watched, [START, watch(50_000, 2), watch(51_000, 3), [52_000, 'stopped', { reason: 'ended' }]])
+  expect(both).toMatchObject({ kind: 'complete', value: 51_000 })
+})
+
+test.each([
+  [399, ['outsideSense']],
+  [400, []],
+  [2_000, []],
+  [2_001, ['outsideSense']],
+])('a waist of %i mm', (value, expected) => {
+  const change = { measures: [{ id: 'waist' }], judged: { id: 'waist', moreIsBetter: false } }
+  expect(doubted('bodyMeasures', change, [[1_000, 'read', { slot: 'waist', value }]])).toEqual(expected)
+})
+
+test('shuttles are counted over levels, beyond the last by it, and back', () => {
+  const levels = [
+    { metresPerHour: 7_200, shuttles: 2 },
+    { metresPerHour: 9_000, shuttles: 3 },
+  ]
+  const { shuttlesAt, reachedAfter } = shuttleScale(
+    protocolWith('progressiveShuttle', { speeds: undefined, levels }) as ProgressiveShuttle,
+  )
+  const reached = [0, 99, 100, 101, 102, 103, 200, 201, 203, 204, 300, 301, 303, 304, 400, 401, 503]
+  expect(reached.map(shuttlesAt)).toEqual([0, 0, 0, 1, 2, 2, 2, 3, 5, 5, 5, 6, 8, 8, 8, 9, 14])
+  expect([-1, 0, 1, 2, 3, 5, 6, 8, 9, 14].map(reachedAfter)).toEqual([0, 0, 101, 102, 201, 203, 301, 303, 401, 503])
+})
+
+test.each<[EventKind, number, readonly number[]]>([
+  ['timedDistance', 400_000, [100_000]],
+  ['timedDistance', 400_001, [200_000]],
+  ['timedDistance', 800_000, [200_000]],
+  ['timedDistance', 800_001, []],
+  ['distanceInTime', 800_000, [200_000]],
+  ['distanceInTime', 800_001, []],
+])('%s announces at the first line beyond %i mm', (kind, atMm, expected) => {
+  const change = {
+    ...(kind === 'timedDistance' ? { distanceMm: 1_200_000 } : { durationMs: 720_000 }),
+    lapLengthMm: 400_000,
+    announcements: [{ atMm, say: 'There' }],
+  }
+  const { calls } = ruled(protocolWith(kind, change), [WAVE, ...crossed(100_000, 200_000)], 200_000)
+  expect(calls.filter(({ code }) => code === 'announcement').map(({ atMs }) => atMs - START_MS)).toEqual(expected)
+})
+test('laps to go are called at each line, down to none', () => {
+  const run = protocolWith('timedDistance', { ...TWO_LAPS, lapsCalledBy: 'The caller' })
+  const { calls } = ruled(run, [WAVE, ...crossed(100_000, 200_000)], 200_000)
+  expect(calls.map(({ figures }) => figures?.['laps'])).toEqual([1, 0])
+})
+
+const AT_30 = { ageYears: 30, category: 'female', bodyMassG: 70_000 }
+const ASKED = { kind: 'readings', taken: [], steps: [] } as const
+const formulas = (protocol: Protocol, value: number, person: typeof AT_30 = AT_30) =>
+  estimatesFor(protocol, value, ASKED, person).map(({ source }) => source)
+
+test.each([
+  [393, 88, 180_000, 2],
+  [392, 88, 180_000, 1],
+  [413, 88, 180_000, 2],
+  [433, 88, 180_000, 2],
+  [434, 88, 180_000, 1],
+  [413, 96, 180_000, 1],
+  [413, 88, 180_001, 1],
+])(
+  'a step of %i mm at %i beats for %i ms has %i formulas for a woman',
+  (heightMm, beatsPerMinute, durationMs, count) => {
+    const step = protocolWith('stepTest', {
+      heightMm,
+      heights: undefined,
+      beatsPerMinute,
+      beatsPerCycle: 4,
+      durationMs,
+    })
+    expect(formulas(step, 140)).toHaveLength(count)
+    for (const category of ['women', 'woman'])
+      expect(formulas(step, 140, { ...AT_30, category })).toEqual(formulas(step, 140))
+  },
+)
+test('a formula made for one sex is not printed for the other; where the category tells nothing both are', () => {
+  const step = protocolWith('stepTest', {
+    heightMm: 413,
+    heights: undefined,
+    beatsPerMinute: 96,
+    beatsPerCycle: 4,
+    durationMs: 180_000,
+  })
+  const [women, men, either] = ['female', 'male', 'other'].map((category) =>
+    formulas(step, 140, { ...AT_30, category }),
+  )
+  expect([women?.length, men?.length, either?.length]).toEqual([1, 2, 3])
+  for (const category of ['men', 'man']) expect(formulas(step, 140, { ...AT_30, category })).toEqual(men)
+})
+
+// a mile and a half is 2,414.016 m
+test.each([
+  [2_394_016, 1],
+  [2_394_015, 0],
+  [2_434_016, 1],
+  [2_434_017, 0],
+])('a run of %i mm has %i formulas', (distanceMm, count) => {
+  const run = (by: string) => protocolWith('timedDistance', { distanceMm, lapLengthMm: distanceMm, by })
+  expect(formulas(run('run'), 700_000)).toHaveLength(count)
+  expect(formulas(run('swim'), 700_000)).toHaveLength(0)
+})
+
+test('power is told of a jump by whoever was weighed, and an instrument only in the unit of the event', () => {
+  const jump = protocolWith('attempts', { unit: 'mm', lessStandingReach: true })
+  expect(formulas(jump, 400)).toHaveLength(1)
+  const { bodyMassG: _, ...unweighed } = AT_30
+  expect(formulas(jump, 400, unweighed as typeof AT_30)).toHaveLength(0)
+  expect(formulas(protocolWith('attempts', { unit: 'mm' }), 400)).toHaveLength(0)
+  const sensed = (quantity: 'height' | 'force') =>
+    kindOf(jump).sensed?.(jump, { instrument: 'one', quantity, value: 350, resolution: 10 } as never)
+  expect([sensed('height'), sensed('force')]).toEqual([{ unit: 'mm', value: 350 }, null])
+})
+
+test('a count is held elsewhere while it runs or rests, by another device alone', () => {
+  const held = (phase: Ruling['phase'], holder: string | null) => isHeldElsewhere({ phase, holder } as Ruling, 'mine')
+  expect([held('running', 'other'), held('paused', 'other')]).toEqual([true, true])
+  expect([held('running', 'mine'), held('running', null), held('before', 'other'), held('over', 'other')]).toEqual([
+    false,
+    false,
+    false,
+    false,
+  ])
+})
+
+test('a protocol that is still being written is read as far as it can be', () => {
+  const held = protocolWith('heldPosition', {})
+  expect(parseProtocol({ ...held, capMs: 5_000 })).toMatchObject({ kind: 'heldPosition', capMs: 5_000 })
+  expect(parseProtocol({ kind: 'heldPosition', capMs: 5_000 })).toEqual({ ...held, capMs: 5_000 })
+  expect(parseProtocol({ kind: 'heldPosition', capMs: 'long' })).toEqual(held)
+  const first = protocolWith('repetitionsInTime', {})
+  for (const unknown of [{ kind: 'unheardOf' }, { kind: 7 }, { kind: 'toString' }, {}, null, 'text'])
+    expect(parseProtocol(unknown)).toEqual(first)
+})
+
+const at = (entryId: string, afterMs: number, kind = 'crossed', payload: object = {}): Capture =>
+  ({
+    ...annasCaptures([WAVE])[0],
+    id: `${entryId} ${afterMs}`,
+    entryId,
+    atMs: START_MS + afterMs,
+    kind,
+    payload,
+  }) as Capture
+test('runners stand in the order they are due, then who waits, who is home by their time, and who ended', () => {
+  const run = protocolWith('timedDistance', { ...TWO_LAPS, limitMs: 900_000 }) as TimedDistance
+  const people = ['home-late', 'slow', 'ended', 'fast', 'home-soon', 'second'].map((entryId) => ({ entryId, wave: 1 }))
+  const start = {
+    ...at('x', 0, 'waveStarted', { wave: 1, entryIds: people.map(({ entryId }) => entryId) }),
+    entryId: null,
+  }
+  const settled = [
+    start,
+    at('fast', 80_000),
+    at('home-soon', 90_000),
+    at('home-late', 95_000),
+    at('second', 100_000),
+    at('slow', 120_000),
+    at('ended', 130_000, 'stopped', { reason: 'didNotFinish' }),
+    at('home-soon', 180_000),
+    at('home-late', 190_000),
+  ] as Capture[]
+  const board = lapBoard(run, 1, people, settled, 400_000)
+  expect(board.runners.map(({ entryId }) => entryId)).toEqual([
+    'fast',
+    'second',
+    'slow',
+    'home-soon',
+    'home-late',
+    'ended',
+  ])
+  expect(board.crossings.map(({ entryId }) => entryId)).toEqual([
+    'home-late',
+    'home-soon',
+    'slow',
+    'second',
+    'home-late',
+    'home-soon',
+    'fast',
+  ])
+  expect(lapBoard(run, 1, people, [], 400_000).runners.map(({ entryId }) => entryId)).toEqual(
+    people.map(({ entryId }) => entryId),
+  )
+})
