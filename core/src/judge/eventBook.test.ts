@@ -96,3 +96,46 @@ test('a book and a board that follow capture by capture say what they say from t
     { numRuns: 150 },
   )
 })
+
+test('a mark is kept as long as nothing happens to it, and made anew when it is due or rests on something else', () => {
+  const [pressUps] = standard.events
+  if (pressUps?.protocol.kind !== 'repetitionsInTime') throw new Error('The standard of the tests has no press-ups.')
+  const { durationMs } = pressUps.protocol
+  const START = 1_000_000
+  const begun = (index: number, atMs: number, entryId: string) =>
+    ({ ...made(index, atMs, entryId, 'one', { kind: 'started', payload: {} }), eventId: pressUps.id }) as Capture
+  const captures = [begun(0, START, 'anna'), begun(1, START + 5_000, 'bo')]
+  const book = newBook()
+  const look = (asOfMs: number | null, who = candidates, given = captures, of = standard) =>
+    markEvent({ standard: of, testDate: '2026-11-24', asOfMs }, pressUps, who, given, book)
+  const first = look(START + 10_000)
+  // whoever is due first
+  expect(first.changesAtMs).toBe(START + durationMs)
+  const anna = first.marks.get('anna')
+  expect(anna?.kind).toBe('running')
+  for (const later of [10_000, 20_000, durationMs]) expect(look(START + later).marks.get('anna')).toBe(anna)
+  expect(look(START + durationMs + 1).marks.get('anna')?.kind).toBe('short')
+  expect(look(START + durationMs + 1).changesAtMs).toBe(START + durationMs + 5_000)
+  expect(look(START + durationMs + 5_001).changesAtMs).toBeNull()
+  // back again, and as of no moment at all
+  expect(look(START + 10_000).marks.get('anna')?.kind).toBe('running')
+  const timeless = look(null).marks.get('anna')
+  expect(look(null).marks.get('anna')).toBe(timeless)
+  expect(look(START + 10_000).marks.get('anna')).not.toBe(timeless)
+  // the same captures in a new list change nothing; another one does
+  const kept = look(START + 10_000).marks.get('anna')
+  expect(look(START + 10_000, candidates, [...captures]).marks.get('anna')).toBe(kept)
+  const stopped = {
+    ...made(2, START + 8_000, 'anna', 'one', { kind: 'stopped', payload: { reason: 'withdrawn' } }),
+    eventId: pressUps.id,
+  } as Capture
+  expect(look(START + 10_000, candidates, [...captures, stopped]).marks.get('anna')?.kind).toBe('ended')
+  const again = { ...captures[0], id: 'another' } as Capture
+  const own = look(START + 10_000, candidates, captures).marks.get('anna')
+  expect(look(START + 10_000, candidates, [again, ...captures.slice(1)]).marks.get('anna')).not.toBe(own)
+  // another person, another standard
+  const older = candidates.map((one) => ({ ...one, ageYears: 45 }))
+  expect(look(START + 10_000, older).marks.get('anna')).not.toBe(look(START + 10_000).marks.get('anna'))
+  const before = look(START + 10_000).marks.get('anna')
+  expect(look(START + 10_000, candidates, captures, { ...standard }).marks.get('anna')).not.toBe(before)
+})

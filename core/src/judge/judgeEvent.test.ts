@@ -513,11 +513,16 @@ test('what points there are in the battery is looked up once a band, and by what
     name: 'From the knees',
     scoring: { ...POINTS, bands: [{ ageFrom: 0, rows: [{ value: 10, centipoints: 7_000 }] }] },
   }
+  const other = {
+    ...variant,
+    id: 'wall',
+    scoring: { ...POINTS, bands: [{ ageFrom: 0, rows: [{ value: 10, centipoints: 2_000 }] }] },
+  }
   const added = { kind: 'pointsTotal', minimumCentipoints: 1 } as unknown as Standard['combination']
   const effort = { ...event, id: 'walk', scoring: { kind: 'effort' } as Scoring }
   const terms = {
     testDate: TODAY,
-    standard: { ...standard, combination: added, events: [{ ...event, variants: [variant] as never }, effort] },
+    standard: { ...standard, combination: added, events: [{ ...event, variants: [variant, other] as never }, effort] },
   }
   const older = { ...WOMAN, ageYears: 45 }
   for (let again = 0; again < 2; again++) {
@@ -525,6 +530,9 @@ test('what points there are in the battery is looked up once a band, and by what
     expect(batteryFor(terms, older)).toMatchObject({ fullCentipoints: [5_000, 0], mostCentipoints: [7_000, 0] })
     expect(batteryFor(terms, { ...WOMAN, variants: { event: 'knees' } })).toMatchObject({
       fullCentipoints: [7_000, 0],
+    })
+    expect(batteryFor(terms, { ...WOMAN, variants: { event: 'wall' } })).toMatchObject({
+      fullCentipoints: [2_000, 0],
     })
   }
   const once = { testDate: TODAY, standard: { ...standard, events: [event] } }

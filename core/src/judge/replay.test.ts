@@ -114,3 +114,65 @@ test('between two crossings a runner is where an even pace puts them', () => {
   // nobody put the others on the line
   expect(lapsOn(settled, candidates, laps.length).has('entry-5')).toBe(false)
 })
+
+test('a replay begins a little before the first capture and lasts until the last of them, or of what followed by itself', () => {
+  const [started, ...others] = attempt
+  if (!started || pressUps.protocol.kind !== 'repetitionsInTime') throw new Error('Nothing was made up.')
+  const counted = others.filter(({ kind }) => kind === 'counted').slice(0, 2)
+  const alone = replayOf(terms, pressUps, candidates, [started, ...counted])
+  expect(alone).toMatchObject({ fromMs: START_MS - 5_000, toMs: START_MS + pressUps.protocol.durationMs })
+  // the decision comes long after, and belongs to the end
+  const decided = stamp(stage('press-ups'), 'entry-0', START_MS + 900_000, {
+    kind: 'decided',
+    payload: { as: 'met', reason: 'seen by two' },
+  })
+  const stopped = stamp(stage('press-ups'), 'entry-0', START_MS + 30_000, {
+    kind: 'stopped',
+    payload: { reason: 'safety' },
+  })
+  const ruled = replayOf(terms, pressUps, candidates, [decided, stopped, started, ...counted])
+  if (!ruled) throw new Error('Nothing was captured.')
+  expect(ruled.toMs).toBe(START_MS + 30_000)
+  expect(ruled.moments.map(({ capture: { kind } }) => kind)).toEqual([
+    'started',
+    'counted',
+    'counted',
+    'stopped',
+    'decided',
+  ])
+  const kindAt = (atMs: number) => standingAt(terms, pressUps, candidates, ruled, atMs).marks.get('entry-0')?.kind
+  expect([kindAt(ruled.toMs - 1), kindAt(ruled.toMs)]).toEqual(['running', 'decided'])
+  expect(replayOf(terms, pressUps, candidates, [decided])).toBeNull()
+})
+
+test('after the last crossing a runner goes on at the pace of the lap before, not over the line, until they stop', () => {
+  const at = (afterMs: number, kind: 'crossed' | 'stopped', watch?: number) =>
+    stamp(
+      stage('run'),
+      'entry-0',
+      START_MS + afterMs,
+      kind === 'crossed'
+        ? { kind, payload: watch === undefined ? {} : { watch } }
+        : { kind, payload: { reason: 'withdrawn' } },
+    )
+  const begun = stamp(stage('run'), null, START_MS, {
+    kind: 'waveStarted',
+    payload: { wave: 1, entryIds: ['entry-0'] },
+  })
+  const lapsAt = (captures: readonly Capture[], afterMs: number) =>
+    lapsOn(settleCaptures([begun, ...captures]), candidates, 3).get('entry-0')?.(START_MS + afterMs)
+  const two = [at(100_000, 'crossed'), at(200_000, 'crossed')]
+  const stopsAt = (afterMs: number) => [...two, at(afterMs, 'stopped')]
+  expect([225_000, 250_000, 999_000].map((ms) => lapsAt(stopsAt(250_000), ms))).toEqual([2.25, 2.5, 2.5])
+  expect(lapsAt(stopsAt(400_000), 390_000)).toBeCloseTo(2.9, 10)
+  expect([200_000, 225_000].map((ms) => lapsAt(two, ms))).toEqual([2, 2])
+  expect(lapsAt([at(90_000, 'stopped')], 50_000)).toBe(0)
+  // another watch is no crossing of its own, and three laps are all there are
+  expect(lapsAt([...two, at(205_000, 'crossed', 2)], 205_000)).toBe(2)
+  const three = [...two, at(300_000, 'crossed')]
+  expect([299_999, 300_000, 350_000].map((ms) => lapsAt([...three, at(400_000, 'crossed')], ms) === 3)).toEqual([
+    false,
+    true,
+    true,
+  ])
+})
