@@ -2,19 +2,18 @@
  * For every field of every protocol two protocols that differ in it alone, and what is captured or read for the difference to show. What
  * they come to is held by the tests of the kinds.
  */
-import type { Capture, Observation } from '../src/capture/capture.ts'
+import type { Capture } from '../src/capture/capture.ts'
 import { settleCaptures } from '../src/capture/settleCaptures.ts'
 import { parseDocument } from '../src/document/parseDocument.ts'
 import { EVENT_KINDS, kindOf, PROTOCOLS, type EventKind, type Protocol } from '../src/kinds/kinds.ts'
 import { protocolTemplate } from '../src/kinds/protocolTemplates.ts'
+import type { BrokenSeen } from './brokenRules.ts'
 import { START_MS } from './stamped.ts'
-
-export type Seen = readonly [afterMs: number, kind: Observation['kind'], payload?: object, deviceId?: string]
 
 export interface RulePair {
   /** `kind.field`, or `kind.list.field` for a field of the members of a list. */
   readonly field: string
-  readonly seen?: readonly Seen[]
+  readonly seen?: readonly BrokenSeen[]
   /** What is read of it, where nothing is stamped. */
   readonly readings?: Readonly<Record<string, number>>
   /** The moment after the start it is looked at; the end of the last capture where it is not said. */
@@ -24,10 +23,10 @@ export interface RulePair {
   readonly otherwise: object
 }
 
-const RUN = [[0, 'waveStarted', { wave: 1, entryIds: ['anna'] }]] as const satisfies readonly Seen[]
-const START = [[0, 'started']] as const satisfies readonly Seen[]
-const laps = (...moments: readonly number[]): Seen[] => moments.map((ms) => [ms, 'crossed'] as const)
-const counts = (...moments: readonly number[]): Seen[] => moments.map((ms) => [ms, 'counted'] as const)
+const RUN = [[0, 'waveStarted', { wave: 1, entryIds: ['anna'] }]] as const satisfies readonly BrokenSeen[]
+const START = [[0, 'started']] as const satisfies readonly BrokenSeen[]
+const laps = (...moments: readonly number[]): BrokenSeen[] => moments.map((ms) => [ms, 'crossed'] as const)
+const counts = (...moments: readonly number[]): BrokenSeen[] => moments.map((ms) => [ms, 'counted'] as const)
 const KM = { distanceMm: 1_000_000, lapLengthMm: 500_000 }
 const ONE_RUNG = { levels: [{ metresPerHour: 7_200, shuttles: 3 }], speeds: undefined }
 const STATIONS = (first: object, rest: object = {}) => ({
@@ -44,7 +43,7 @@ const SEGMENTS = (first: object, rest: object = {}) => ({
   ],
   ...rest,
 })
-const passed = (ms: number, part: string): Seen => [ms, 'passed', { part }]
+const passed = (ms: number, part: string): BrokenSeen => [ms, 'passed', { part }]
 
 /** Fields of the three kinds of counted repetitions. */
 const counted = (kind: EventKind): RulePair[] => [
@@ -483,7 +482,7 @@ export const RULE_PAIRS: readonly RulePair[] = [
 
   ...(['timedDistance', 'distanceInTime', 'progressiveShuttle', 'stationCourse', 'workChain'] as const).map((kind) => ({
     field: `${kind}.cautionsAllowed`,
-    seen: [...(kindOf({ kind } as Protocol).startsTogether ? RUN : START), [1_000, 'cautioned']] as Seen[],
+    seen: [...(kindOf({ kind } as Protocol).startsTogether ? RUN : START), [1_000, 'cautioned']] as BrokenSeen[],
     as: { cautionsAllowed: 0 },
     otherwise: { cautionsAllowed: 1 },
   })),
@@ -529,7 +528,7 @@ export const protocolWith = (kind: EventKind, change: object): Protocol => {
 }
 
 /** What was seen of Anna, settled, as one device captured it. */
-export const annasCaptures = (seen: readonly Seen[]): Capture[] =>
+export const annasCaptures = (seen: readonly BrokenSeen[]): Capture[] =>
   settleCaptures(
     seen.map(([afterMs, kind, payload = {}, deviceId = 'one'], index) => ({
       id: String(index).padStart(4, '0'),

@@ -15,8 +15,8 @@ const of = (id: string, observation: Observation, entryId: string | null = ANNA)
   uncertaintyMs: 10,
   ...observation,
 })
-const repetition: Observation = { kind: 'repetition', payload: {} }
-const decided: Observation = { kind: 'decided', payload: { outcome: 'met', reason: 'seen by two' } }
+const repetition: Observation = { kind: 'counted', payload: {} }
+const decided: Observation = { kind: 'decided', payload: { as: 'met', reason: 'seen by two' } }
 const start: Observation = { kind: 'started', payload: {} }
 
 test('what belongs to another goes to them, but for what an officer said and what belongs to nobody', () => {

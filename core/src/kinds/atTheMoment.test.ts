@@ -3,7 +3,8 @@
  * is estimated.
  */
 import { expect, test } from 'vitest'
-import { annasCaptures, protocolWith, type Seen } from '../../testing/rulePairs.ts'
+import type { BrokenSeen } from '../../testing/brokenRules.ts'
+import { annasCaptures, protocolWith } from '../../testing/rulePairs.ts'
 import { START_MS } from '../../testing/stamped.ts'
 import type { Capture } from '../capture/capture.ts'
 import { estimatesFor } from './estimatesFor.ts'
@@ -20,14 +21,14 @@ import type { WorkChain } from './workChain/protocol.ts'
 import { followChain } from './workChain/referee.ts'
 
 const ANNA = { entryId: 'anna', wave: 1, category: 'male' }
-const START: Seen = [0, 'started']
-const WAVE: Seen = [0, 'waveStarted', { wave: 1, entryIds: ['anna'] }]
-const counted = (...moments: readonly number[]): Seen[] => moments.map((ms) => [ms, 'counted'])
-const crossed = (...moments: readonly number[]): Seen[] => moments.map((ms) => [ms, 'crossed'])
-const passed = (ms: number, part: string): Seen => [ms, 'passed', { part }]
+const START: BrokenSeen = [0, 'started']
+const WAVE: BrokenSeen = [0, 'waveStarted', { wave: 1, entryIds: ['anna'] }]
+const counted = (...moments: readonly number[]): BrokenSeen[] => moments.map((ms) => [ms, 'counted'])
+const crossed = (...moments: readonly number[]): BrokenSeen[] => moments.map((ms) => [ms, 'crossed'])
+const passed = (ms: number, part: string): BrokenSeen => [ms, 'passed', { part }]
 
 /** @param offMs how far the clock of the last capture can be off */
-const measured = (protocol: Protocol, seen: readonly Seen[], offMs = 0, atMs = (seen.at(-1)?.[0] ?? 0) + 1) => {
+const measured = (protocol: Protocol, seen: readonly BrokenSeen[], offMs = 0, atMs = (seen.at(-1)?.[0] ?? 0) + 1) => {
   const captures = annasCaptures(seen)
   const last = captures.at(-1)
   return measureEntry(
@@ -39,7 +40,7 @@ const measured = (protocol: Protocol, seen: readonly Seen[], offMs = 0, atMs = (
     START_MS + atMs,
   )
 }
-const figuresOf = (protocol: Protocol, seen: readonly Seen[], offMs: number, atMs: number): string => {
+const figuresOf = (protocol: Protocol, seen: readonly BrokenSeen[], offMs: number, atMs: number): string => {
   const {
     notes: _,
     doubts: _doubts,
@@ -50,14 +51,14 @@ const figuresOf = (protocol: Protocol, seen: readonly Seen[], offMs: number, atM
   return JSON.stringify([figures, ruled(protocol, seen, 500_000).figures])
 }
 /** What is doubted of the last capture, or that it did not count. */
-const doubted = (kind: EventKind, change: object, seen: readonly Seen[], offMs = 0): readonly string[] => {
+const doubted = (kind: EventKind, change: object, seen: readonly BrokenSeen[], offMs = 0): readonly string[] => {
   const protocol = protocolWith(kind, change)
   const codes = measured(protocol, seen, offMs).doubts?.map(({ code }) => code) ?? []
   const atMs = (seen.at(-1)?.[0] ?? 0) + 1
   const counts = figuresOf(protocol, seen, offMs, atMs) !== figuresOf(protocol, seen.slice(0, -1), 0, atMs)
   return codes.length > 0 || counts ? codes : ['not counted']
 }
-const ruled = (protocol: Protocol, seen: readonly Seen[], nowMs: number) => {
+const ruled = (protocol: Protocol, seen: readonly BrokenSeen[], nowMs: number) => {
   const captures = annasCaptures(seen)
   const own = captures.filter(({ entryId }) => entryId !== null)
   return rulingFor(
@@ -89,7 +90,7 @@ const CHAIN = {
 const OUT = [START, passed(20_000, 'out')]
 const SQUATS = [...OUT, ...counted(22_000, 23_000, 24_000)]
 
-test.each<[string, EventKind, object, readonly Seen[], number, readonly string[]]>([
+test.each<[string, EventKind, object, readonly BrokenSeen[], number, readonly string[]]>([
   ['300 ms part two repetitions', 'repetitionsInTime', MINUTE, [START, ...counted(10_000, 10_300)], 0, []],
   ['less does not', 'repetitionsInTime', MINUTE, [START, ...counted(10_000, 10_299)], 0, ['soonerThanAnybody']],
   ['at the time it counts', 'repetitionsInTime', MINUTE, [START, ...counted(60_000)], 0, []],
@@ -182,7 +183,7 @@ test('a hold is stopped at its cap or before it, and each watch is kept by its n
     { kind: 'complete', value: 60_000 },
   ])
   const watched = protocolWith('heldPosition', { watchRule: { watches: 3, ofTwo: 'slower', ofThree: 'middle' } })
-  const watch = (ms: number, number: number): Seen => [ms, 'crossed', { watch: number }]
+  const watch = (ms: number, number: number): BrokenSeen => [ms, 'crossed', { watch: number }]
   const both = measured(watched, [START, watch(50_000, 2), watch(51_000, 3), [52_000, 'stopped', { reason: 'ended' }]])
   expect(both).toMatchObject({ kind: 'complete', value: 51_000 })
 })

@@ -4,8 +4,8 @@
  */
 import path from 'node:path'
 import { expect, test } from 'vitest'
-import { BROKEN_RULES, brokenProtocol, KIND_CASES } from '../../testing/index.ts'
-import { annasCaptures, protocolWith, RULE_PAIRS, type Seen } from '../../testing/rulePairs.ts'
+import { BROKEN_RULES, brokenProtocol, KIND_CASES, type BrokenSeen } from '../../testing/index.ts'
+import { annasCaptures, protocolWith, RULE_PAIRS } from '../../testing/rulePairs.ts'
 import { START_MS } from '../../testing/stamped.ts'
 import { settleCaptures } from '../capture/settleCaptures.ts'
 import { seededRandom } from '../random/random.ts'
@@ -40,7 +40,7 @@ const brief = (value: unknown): string => {
 const PERSON = { entryId: 'anna', wave: 1, category: 'male' }
 
 /** What the referee says, and what it comes to, with the captures so far. */
-const standing = (protocol: Protocol, seen: readonly Seen[], nowMs: number, category = 'male'): string => {
+const standing = (protocol: Protocol, seen: readonly BrokenSeen[], nowMs: number, category = 'male'): string => {
   const captures = annasCaptures(seen)
   const person = { ...PERSON, category }
   const start = captures.find(({ kind }) => kind === 'waveStarted')
@@ -94,12 +94,10 @@ const pairsOf = (kind: EventKind): string[] =>
 const brokenOf = (kind: EventKind): string[] =>
   BROKEN_RULES.filter((one) => one.kind === kind).flatMap((one) => {
     const protocol = protocolWith(kind, brokenProtocol(one))
-    const seen = one.seen.map(([afterMs, of, payload, device]): Seen => [
-      afterMs,
-      of,
-      payload ?? (of === 'waveStarted' ? { wave: 1, entryIds: ['anna'] } : {}),
-      device,
-    ])
+    const seen = one.seen.map(([afterMs, of, payload, device]): BrokenSeen => {
+      const given = payload ?? (of === 'waveStarted' ? { wave: 1, entryIds: ['anna'] } : {})
+      return device === undefined ? [afterMs, of, given] : [afterMs, of, given, device]
+    })
     const lines = seen.map(
       ([afterMs, of], at) => `    ${of} ${afterMs}: ${standing(protocol, seen.slice(0, at + 1), afterMs)}`,
     )
