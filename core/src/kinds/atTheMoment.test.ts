@@ -15,6 +15,8 @@ import { shuttleScale } from './progressiveShuttle/shuttleScale.ts'
 import type { ProgressiveShuttle } from './progressiveShuttle/protocol.ts'
 import { isHeldElsewhere, rulingFor } from './rulingFor.ts'
 import type { Ruling } from '../referee/ruling.ts'
+import type { StepTest } from './stepTest/protocol.ts'
+import { followSteps } from './stepTest/referee.ts'
 import { lapBoard } from './timedDistance/lapBoard.ts'
 import type { TimedDistance } from './timedDistance/protocol.ts'
 import type { WorkChain } from './workChain/protocol.ts'
@@ -368,4 +370,48 @@ test('runners stand in the order they are due, then who waits, who is home by th
   expect(lapBoard(run, 1, people, [], 400_000).runners.map(({ entryId }) => entryId)).toEqual(
     people.map(({ entryId }) => entryId),
   )
+})
+
+test('a step test is worked, waits and is counted from moment to moment, or ends where somebody stops', () => {
+  const step = protocolWith('stepTest', { durationMs: 60_000, pulseAfterMs: 5_000, pulseWindowMs: 15_000 }) as StepTest
+  expect(followSteps(step, annasCaptures([START]))).toMatchObject({
+    startedAtMs: START_MS,
+    workEndsAtMs: START_MS + 60_000,
+    pulseFromMs: START_MS + 65_000,
+    pulseToMs: START_MS + 80_000,
+  })
+  expect(followSteps(step, annasCaptures([START, [30_000, 'stopped', { reason: 'ended' }]]))).toMatchObject({
+    workEndsAtMs: START_MS + 30_000,
+    stoppedAfterMs: 30_000,
+    pulseFromMs: null,
+    pulseToMs: null,
+  })
+  expect(measured(step, [START, ...counted(64_999, 65_000, 79_999, 80_000, 80_001)])).toMatchObject({
+    kind: 'complete',
+  })
+  expect(measured(step, [START], 0, 90_000).kind).toBe('running')
+})
+
+test.each([
+  [[205_000], 205_000],
+  [[205_001], 200_000],
+  [[195_000], 200_000],
+  [[203_500, 201_000], 201_000],
+])('of backups at %j ms the nearest within 5 s of the finish is used: %i', (backups, value) => {
+  const watchRule = { watches: 2, ofTwo: 'slower', ofThree: 'middle' }
+  const run = protocolWith('timedDistance', { ...TWO_LAPS, watchRule })
+  const beside = backups.map((ms): BrokenSeen => [ms, 'crossed', { watch: 2 }, 'two'])
+  expect(measured(run, [WAVE, ...crossed(100_000, 200_000), ...beside])).toMatchObject({ kind: 'complete', value })
+})
+
+test('a time of two clocks is as unsure as both together, a time of one not at all', () => {
+  const sprint = protocolWith('sprint', { distanceMm: 100_000, legs: 1 })
+  expect(measured(sprint, [START, ...crossed(14_000)], 30)).toMatchObject({ value: 14_000, clockUncertaintyMs: 30 })
+  expect(measured(sprint, [START, ...crossed(14_000)])).toMatchObject({ clockUncertaintyMs: 0 })
+})
+
+test('a chain that is run out within what the clocks can tell of its limit is done', () => {
+  const late = (ms: number) => measured(protocolWith('workChain', CHAIN), [...SQUATS, passed(ms, 'back')], 100)
+  expect(late(120_100)).toMatchObject({ kind: 'complete', value: 120_100 })
+  expect(late(120_101)).toMatchObject({ kind: 'ended', reason: 'didNotFinish' })
 })
