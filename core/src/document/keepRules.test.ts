@@ -1,43 +1,52 @@
-import { getMetadataStorage, IsInt, IsString, Max, validateSync } from 'class-validator'
+/** Rules of a class are worked out once, for what stands alone and for what is nested; groups and registered schemas stay the library's. */
 import { expect, test } from 'vitest'
-import { parseDocument } from './parseDocument.ts'
+import { keepRules } from './keepRules.ts'
 
-class Bib {
-  @IsInt() @Max(99_999) bib!: number
-}
-class NamedBib extends Bib {
-  @IsString() name!: string
-}
-class GroupedBib {
-  @IsInt({ groups: ['late'] }) bib!: number
-}
+class Owner {}
+class Part {}
 
-const storage = getMetadataStorage()
-/** What the library itself works out. */
-const fresh = (type: new () => object) =>
-  (Object.getPrototypeOf(storage) as typeof storage).getTargetValidationMetadatas.call(
-    storage,
-    type,
-    '',
-    false,
-    false,
-    [],
-  )
-
-test('the rules of a class are those the library works out, its own and the inherited ones, however often they are asked for', () => {
-  for (const type of [Bib, NamedBib, Bib, NamedBib]) {
-    const kept = storage.getTargetValidationMetadatas(type, '', false, false, [])
-    expect(kept).toEqual(fresh(type))
-    expect(storage.getTargetValidationMetadatas(type, '', false, false, [])).toBe(kept)
+/** As much of the library's storage as is changed. */
+const storageWith = (...schemas: readonly string[]) => {
+  const asked: string[] = []
+  const storage = {
+    validationMetadatas: new Map(schemas.map((name) => [name, []])),
+    getTargetValidationMetadatas: (
+      target: { readonly name: string },
+      schema?: string,
+      _always?: boolean,
+      _strict?: boolean,
+      _groups?: readonly string[],
+    ) => {
+      asked.push(`${target.name} ${schema}`)
+      return [{ propertyName: target.name }]
+    },
+    groupByPropertyName: (rules: readonly object[]) => ({ grouped: [...rules] }),
   }
-  expect(parseDocument(NamedBib, { bib: 7, name: 'Marsh' }).ok).toBe(true)
-  expect(parseDocument(NamedBib, { bib: 100_000, name: 'Marsh' }).ok).toBe(false)
-  expect(parseDocument(Bib, { bib: 7, name: 'Marsh' }).ok).toBe(false)
+  keepRules(storage as never)
+  const find = (target: { readonly name: string }, schema?: string, groups?: readonly string[]) =>
+    storage.getTargetValidationMetadatas(target, schema, false, false, groups)
+  return { asked, find, storage }
+}
+
+test('a class is asked about once, alone and within others', () => {
+  const { asked, find, storage } = storageWith()
+  const rules = find(Part, 'Owner')
+  expect(find(Part, 'Owner')).toBe(rules)
+  expect(find(Part, 'Another')).toBe(rules)
+  expect(find(Part)).toBe(rules)
+  expect(find(Owner)).not.toBe(rules)
+  expect(asked).toEqual(['Part Owner', 'Owner undefined'])
+  expect(storage.groupByPropertyName(rules)).toBe(storage.groupByPropertyName(rules))
 })
 
-test('whoever asks for some groups alone is not answered from what is kept for all', () => {
-  const late = Object.assign(new GroupedBib(), { bib: 'seven' })
-  expect(validateSync(late)).toHaveLength(1)
-  expect(validateSync(late, { groups: ['early'], forbidUnknownValues: false })).toHaveLength(0)
-  expect(validateSync(late, { groups: ['late'] })).toHaveLength(1)
+test('whoever asks for groups, or by a registered schema, gets what the library says', () => {
+  const { asked, find } = storageWith('registered')
+  find(Part, 'registered')
+  find(Part, 'registered')
+  find(Part, undefined, ['one'])
+  find(Part, undefined, ['one'])
+  expect(asked).toHaveLength(4)
+  find(Part, undefined, [])
+  find(Part, undefined, [])
+  expect(asked).toHaveLength(5)
 })

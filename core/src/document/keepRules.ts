@@ -17,8 +17,10 @@ export const keepRules = (storage: Storage): void => {
   const grouped = new WeakMap<Rules, ReturnType<typeof group>>()
 
   storage.getTargetValidationMetadatas = (target, schema, always, strictGroups, groups) => {
-    // rules of ours have no groups and no names of schemas; whoever asks for some gets what the library says
-    if (schema || (groups && groups.length > 0)) return find(target, schema, always, strictGroups, groups)
+    // what is nested is asked for with the name of its owner, which only means something where a schema of that name is registered;
+    // rules of ours have none, and no groups: whoever asks for some gets what the library says
+    const isOfSchema = schema !== '' && storage['validationMetadatas'].has(schema)
+    if (isOfSchema || (groups && groups.length > 0)) return find(target, schema, always, strictGroups, groups)
     const rules = known.get(target) ?? find(target, schema, always, strictGroups, groups)
     known.set(target, rules)
     return rules
