@@ -44,6 +44,10 @@ test('two trials tell their limits of agreement; who has one alone is left out, 
   const wrong = await run('repeat', 'who,first,second\na,10,many\n')
   expect(wrong.code).toBe(2)
   expect(wrong.complaints).toContain('line 2, second: found many, expected a number or nothing')
+  const unclear = await run('repeat', 'who,first,second\na,10,"2,400"\nb,12,"13,5"\n')
+  expect(unclear.code).toBe(2)
+  expect(unclear.complaints).toContain('line 2, second: found 2,400, expected one digit more or fewer behind the sign')
+  expect(unclear.complaints).not.toContain('13,5')
 })
 
 test('two graders: kappa, plain and weighted, to the printed digits', async () => {

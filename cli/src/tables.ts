@@ -1,5 +1,6 @@
 /** able-gauge repeat and agree: repeated trials, and what two graders decided, from tables of figures. */
 import Papa from 'papaparse'
+import { withPoints } from '@able-gauge/core'
 import {
   evenTrials,
   kappa,
@@ -27,11 +28,16 @@ const readTable = async (file: string, output: Output): Promise<NumberTable | nu
   let isGood = true
   const rows = lines.map((cells, at) =>
     heading.slice(1).map((column, index) => {
-      const typed = (cells[index + 1] ?? '').trim().replace(',', '.')
+      const typed = (cells[index + 1] ?? '').trim()
       if (typed === '') return null
-      const value = Number(typed)
+      const clear = withPoints(typed)
+      const value = Number(clear ?? Number.NaN)
       if (!Number.isFinite(value)) {
-        output.complain(`${file}: line ${at + 2}, ${column}: found ${typed}, expected a number or nothing`)
+        const expected =
+          clear === null
+            ? 'one digit more or fewer behind the sign: it could be decimals or thousands'
+            : 'a number or nothing'
+        output.complain(`${file}: line ${at + 2}, ${column}: found ${typed}, expected ${expected}`)
         isGood = false
       }
       return value
