@@ -56,6 +56,9 @@ const FOR_TODAY = {
   'reflect-metadata': 'reflect-metadata/lite',
 }
 
+/** Every component here, and of the kit, is set up by its `setup`: what Vue has for the other way of writing one is left out. */
+const SETUP_ALONE = { __VUE_OPTIONS_API__: 'false' }
+
 /** What is followed on the way to the first console; every other room comes when somebody goes there. */
 const ON_THE_WAY = /(DayFrame|EventRoom|RepetitionsConsole|WithOther)\.vue'$/
 
@@ -81,6 +84,7 @@ const neededFirst = async (): Promise<ReadonlySet<string>> => {
     plugins: [thatWayAlone, vue(), icons({ compiler: 'vue3' })],
     css: { preprocessorOptions: { scss: SCSS } },
     resolve: { alias: FOR_TODAY },
+    define: SETUP_ALONE,
     build: { write: false, minify: false },
   })
   const chunks = [built]
@@ -123,5 +127,6 @@ export default defineConfig(async ({ command }) => {
     server: { proxy: { '/api': 'http://127.0.0.1:4680' } },
     css: { preprocessorOptions: { scss: SCSS } },
     resolve: { alias: FOR_TODAY },
+    define: SETUP_ALONE,
   }
 })
