@@ -1,24 +1,22 @@
 /** The tests of core that a mutation run asks (`npm run mutants`): those of the folder, and of the folders that use it most. */
-import { configDefaults, defineConfig } from 'vitest/config'
+import { readdirSync } from 'node:fs'
+import path from 'node:path'
 
-const ASKED: Readonly<Record<string, readonly string[]>> = {
+const ASKED = {
   quantity: ['quantity', 'words'],
   capture: ['capture', 'kinds', 'judge'],
-  kinds: ['kinds', 'judge'],
-  judge: ['judge', 'words', 'format', 'insight'],
-  standard: ['standard', 'format', 'insight'],
+  kinds: ['kinds', 'judge', 'words', 'format', 'standard', 'plan', 'rehearsal', 'drill', 'capture'],
+  judge: ['judge', 'kinds', 'day', 'standard', 'words', 'format', 'insight'],
+  standard: ['standard', 'judge', 'kinds', 'words', 'format', 'insight'],
 }
-/** Many thousand cases in one test each: what a change breaks there it breaks in a smaller test too, and sooner. */
-const SLOW = ['threes', 'contract']
+/** It looks at files of the whole house, of which a run has core alone. */
+const LEFT_OUT = new Set(['house.test.ts'])
 
-const folder = process.env['ABLE_GAUGE_MUTANTS'] ?? 'quantity'
-
-export default defineConfig({
-  test: {
-    include: (ASKED[folder] ?? [folder]).map((asked) => `core/src/${asked}/**/*.test.ts`),
-    // the last looks at the files of the whole house, of which a mutation run has core alone
-    exclude: [...configDefaults.exclude, ...SLOW.map((name) => `**/${name}.test.ts`), '**/house.test.ts'],
-    environment: 'node',
-    testTimeout: 30_000,
-  },
-})
+/** @returns the files with tests to ask about a folder of core, as paths below the given root */
+export const askedTests = (root, folder) =>
+  (ASKED[folder] ?? ASKED[folder.split('/')[0]] ?? [folder]).flatMap((asked) =>
+    readdirSync(path.join(root, 'core', 'src', asked), { recursive: true })
+      .filter((file) => file.endsWith('.test.ts') && !LEFT_OUT.has(path.basename(file)))
+      .map((file) => path.join('core', 'src', asked, file))
+      .sort(),
+  )

@@ -91,6 +91,13 @@ test('bands are found by age, category and role; both ends of an age belong to i
     byRole({ ...female, ageYears: 60 }),
     byRole({ ...female, ageYears: 60, role: 'rider' }),
   ]).toEqual([0, 1, NO_BAND, 2, SEVERAL_BANDS])
+  const divers = compileScoring(
+    eventOf(REPS, { kind: 'cutByBand', unit: 'count', rows: [{ ageFrom: 0, role: 'diver', atLeast }] }),
+  ).bandFor
+  expect([divers({ ...female, ageYears: 30 }), divers({ ...female, ageYears: 30, role: 'diver' })]).toEqual([
+    NO_BAND,
+    0,
+  ])
   expect(compileScoring(eventOf(REPS, { kind: 'effort' })).bandFor({ ageYears: 5, category: 'x' })).toBe(0)
 })
 

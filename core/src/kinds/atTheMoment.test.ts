@@ -415,3 +415,34 @@ test('a chain that is run out within what the clocks can tell of its limit is do
   expect(late(120_100)).toMatchObject({ kind: 'complete', value: 120_100 })
   expect(late(120_101)).toMatchObject({ kind: 'ended', reason: 'didNotFinish' })
 })
+
+test('a part that came too early is told once, however often it came', () => {
+  const early = (...parts: readonly string[]) =>
+    measured(protocolWith('stationCourse', COURSE), [
+      START,
+      ...parts.map((part, at) => passed(5_000 + at * 2_000, part)),
+    ]).notes.filter(({ code }) => code === 'outOfOrder').length
+  const three = { ...COURSE, stations: [...COURSE.stations, { id: 'three', name: 'Three', task: 'Do it.' }] }
+  expect([early('two'), early('two', 'two')]).toEqual([1, 1])
+  const both = measured(protocolWith('stationCourse', three), [START, passed(5_000, 'two'), passed(7_000, 'three')])
+  expect(both.notes).toMatchObject([
+    { code: 'outOfOrder', part: 'two' },
+    { code: 'outOfOrder', part: 'three' },
+  ])
+})
+
+test.each<EventKind>(['progressiveShuttle', 'attempts', 'bodyMeasures'])(
+  '%s: somebody can be withdrawn before anything began, and nothing else ends it then',
+  (kind) => {
+    const withdrawn = measured(protocolWith(kind, {}), [[1_000, 'stopped', { reason: 'withdrawn' }]])
+    expect(withdrawn).toMatchObject({ kind: 'ended', reason: 'withdrawn', soFar: 0 })
+    expect(measured(protocolWith(kind, {}), [[1_000, 'cautioned']]).kind).toBe('notStarted')
+  },
+)
+
+test('who ends between two tries has come as far as was read', () => {
+  const read = (slot: string): BrokenSeen => [1_000, 'read', { slot, value: 350 }]
+  const tries = protocolWith('attempts', { attemptsAllowed: 3 })
+  const withdrawn: BrokenSeen = [9_000, 'stopped', { reason: 'withdrawn' }]
+  expect(measured(tries, [read('try-1'), read('try-2'), withdrawn])).toMatchObject({ kind: 'ended', soFar: 2 })
+})
