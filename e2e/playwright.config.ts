@@ -16,7 +16,7 @@ export default defineConfig({
   timeout: 90_000,
   expect: { timeout: 15_000 },
   // tests wait for clocks and pages as much as for the processor
-  workers: 3,
+  workers: 4,
   // a slow machine gets a second try; the run says so
   retries: 1,
   reporter: process.env['ABLE_GAUGE_REPORT']
