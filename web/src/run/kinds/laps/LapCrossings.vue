@@ -80,10 +80,18 @@ header {
 ol {
   list-style: none;
   margin: 6px 0 0;
-  padding: 0 0 14px;
+  padding: 0;
   overflow-y: auto;
-  /* the list goes on below: a row that is cut fades rather than breaks */
-  mask-image: linear-gradient(to bottom, #000 calc(100% - 22px), transparent);
+}
+/* the list goes on below: a row that is cut fades rather than breaks; a mask would draw the whole list anew for each stamp */
+ol::after {
+  content: '';
+  position: sticky;
+  bottom: 0;
+  display: block;
+  height: 22px;
+  background: linear-gradient(to bottom, transparent, var(--sheet));
+  pointer-events: none;
 }
 li {
   display: grid;
