@@ -1,5 +1,5 @@
 /**
- * A transcript for each kind, kept beside this file and read whole when it changes: what is printed of it, what its figures are, what the
+ * A portrait of each kind, kept beside this file and read whole when it changes: what is printed of it, what its figures are, what the
  * referee says of each rule kept and broken, press by press, and what a rehearsal makes up. `npx vitest -u` writes them anew.
  */
 import path from 'node:path'
@@ -154,7 +154,7 @@ const caseOf = (kind: EventKind): string[] =>
 
 test.each(EVENT_KINDS)('what is known of %s stands as it is written down', async (kind) => {
   const template = protocolWith(kind, {})
-  const transcript = [
+  const portrait = [
     `# ${kindOf(template).name}`,
     ...printed(template),
     ...facts(template),
@@ -172,5 +172,5 @@ test.each(EVENT_KINDS)('what is known of %s stands as it is written down', async
     ...[template, ...worked(kind)].flatMap((protocol) => SEEDS.flatMap((seed) => rehearsed(protocol, seed))),
     '',
   ].join('\n')
-  await expect(transcript).toMatchFileSnapshot(path.join(import.meta.dirname, 'transcripts', `${kind}.txt`))
+  await expect(portrait).toMatchFileSnapshot(path.join(import.meta.dirname, 'portraits', `${kind}.txt`))
 })
