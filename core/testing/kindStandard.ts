@@ -1,7 +1,9 @@
 /** Standards of a single event, for one kind and one scoring. */
 import { parseStandard } from '../src/standard/parseStandard.ts'
-import type { Standard } from '../src/standard/standard.ts'
-import type { KindCase } from './kindCases.ts'
+import type { EventKind } from '../src/kinds/kinds.ts'
+import type { Scoring } from '../src/standard/scoring.ts'
+import type { Standard, StandardEvent } from '../src/standard/standard.ts'
+import { KIND_CASES, type KindCase } from './kindCases.ts'
 
 const CATEGORIES = [
   { id: 'female', name: 'Female' },
@@ -49,3 +51,24 @@ export const bandsWith = <Asked extends object>(asked: Asked, others: Asked): ob
   { ageFrom: 40, category: 'female', ...others },
   { ageFrom: 18, category: 'male', ...others },
 ]
+
+/** Parts of a standard of one event that are not as the plain one has them. */
+export type StandardChange = { readonly event?: Partial<StandardEvent> } & Omit<Partial<Standard>, 'events'>
+
+/**
+ * A standard of one event of a kind with a scoring, rounded down to whole units: the event is sound, what is changed is taken as it is, so
+ * that what the form refuses can be looked at as well.
+ */
+export const standardWith = (
+  kind: EventKind,
+  scoring: Scoring,
+  { event: changed = {}, ...change }: StandardChange = {},
+): { readonly standard: Standard; readonly event: StandardEvent } => {
+  const one = KIND_CASES.find((each) => each.kind === kind)
+  if (!one) throw new Error(`There is no case of ${kind}.`)
+  const standard = soundStandard(plainStandard([plainEvent(one, { kind: 'effort' })]))
+  const [plain] = standard.events
+  if (!plain) throw new Error('The standard has no event.')
+  const event: StandardEvent = { ...plain, rounding: { mode: 'truncate', step: 1 }, scoring, ...changed }
+  return { standard: { ...standard, events: [event], ...change }, event }
+}

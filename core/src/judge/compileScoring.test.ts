@@ -3,19 +3,15 @@
  * with more and with less as the better side, in plain units, shuttles and pounds.
  */
 import { expect, test } from 'vitest'
-import { KIND_CASES, plainEvent, plainStandard, soundStandard } from '../../testing/index.ts'
+import { standardWith } from '../../testing/index.ts'
 import type { EventKind } from '../kinds/kinds.ts'
 import type { Scoring } from '../standard/scoring.ts'
 import type { StandardEvent } from '../standard/standard.ts'
 import { compileScoring, lowestOf } from './compileScoring.ts'
 import { NO_BAND, SEVERAL_BANDS } from './bandIndex.ts'
 
-const eventOf = (kind: EventKind, scoring: Scoring, change: Partial<StandardEvent> = {}): StandardEvent => {
-  const one = KIND_CASES.find((each) => each.kind === kind)
-  const [event] = one ? soundStandard(plainStandard([plainEvent(one, { kind: 'effort' })])).events : []
-  if (!event) throw new Error(`There is no case of ${kind}.`)
-  return { ...event, rounding: { mode: 'truncate', step: 1 }, scoring, ...change }
-}
+const eventOf = (kind: EventKind, scoring: Scoring, event: Partial<StandardEvent> = {}): StandardEvent =>
+  standardWith(kind, scoring, { event }).event
 const REPS = 'repetitionsInTime'
 const RUN = 'timedDistance'
 const LIFT = 'heaviestLift'

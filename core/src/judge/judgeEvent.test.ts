@@ -3,33 +3,17 @@
  * too near to tell. Whoever judges many people at once comes to the same.
  */
 import { expect, test } from 'vitest'
-import { KIND_CASES, plainEvent, plainStandard, soundStandard } from '../../testing/index.ts'
-import type { EventKind } from '../kinds/kinds.ts'
+import { standardWith } from '../../testing/index.ts'
 import type { Measure } from '../kinds/measure.ts'
 import type { Scoring } from '../standard/scoring.ts'
 import type { Standard, StandardEvent } from '../standard/standard.ts'
-import { batteryFor, minimumOf } from './basis.ts'
 import { judgeEvent, judgePlainly } from './judgeEvent.ts'
 import { isMarkOver, type Candidate } from './mark.ts'
-import { readingOf } from './readingOf.ts'
 
 const TODAY = '2026-11-24'
 const WOMAN: Candidate = { entryId: 'e', category: 'female', ageYears: 34, ageCountedOn: TODAY }
 
-const standardOf = (
-  kind: EventKind,
-  scoring: Scoring,
-  { event: changed = {}, ...change }: { event?: Partial<StandardEvent> } & Omit<Partial<Standard>, 'events'> = {},
-) => {
-  const one = KIND_CASES.find((each) => each.kind === kind)
-  if (!one) throw new Error(`There is no case of ${kind}.`)
-  const standard = soundStandard(plainStandard([plainEvent(one, { kind: 'effort' })]))
-  const [plain] = standard.events
-  if (!plain) throw new Error('The standard has no event.')
-  const event: StandardEvent = { ...plain, rounding: { mode: 'truncate', step: 1 }, scoring, ...changed }
-  return { standard: { ...standard, events: [event], ...change }, event }
-}
-type Of = ReturnType<typeof standardOf>
+type Of = ReturnType<typeof standardWith>
 
 const measured = (value: number, unit: 'count' | 'ms' | 'g' | 'mm' = 'count', change: object = {}): Measure => ({
   kind: 'complete',
@@ -51,7 +35,7 @@ const OF = { standardName: 'Made for tests', version: 1, inForceFrom: '2026-01-0
 const AT_LEAST_30: Scoring = { kind: 'singleCut', unit: 'count', atLeast: 30 }
 
 test('a single cut: its standard and version, and by how much', () => {
-  const reps = standardOf('repetitionsInTime', AT_LEAST_30)
+  const reps = standardWith('repetitionsInTime', AT_LEAST_30)
   const cut = { value: 30, unit: 'count', sense: 'atLeast', band: null }
   expect(stepsOf(reps, measured(32))).toEqual([
     { code: 'cut', cut, ...OF },
@@ -75,7 +59,7 @@ test('a row for an age tells the age, the date it is counted on and for whom the
     { ageFrom: 18, ageTo: 29, atLeast: 30 },
     { ageFrom: 30, category: 'female', role: 'diver', atLeast: 25 },
   ]
-  const banded = standardOf(
+  const banded = standardWith(
     'repetitionsInTime',
     { kind: 'cutByBand', unit: 'count', rows },
     {
@@ -114,7 +98,7 @@ test.each([
   [{ ageFrom: 0, ageTo: 40 }, ['age', 'band']],
   [{ ageFrom: 18 }, ['age', 'band']],
 ])('a row of %j takes the steps %j', (row, expected) => {
-  const banded = standardOf('repetitionsInTime', { kind: 'cutByBand', unit: 'count', rows: [{ ...row, atLeast: 5 }] })
+  const banded = standardWith('repetitionsInTime', { kind: 'cutByBand', unit: 'count', rows: [{ ...row, atLeast: 5 }] })
   const codes = stepsOf(banded, measured(5)).map(({ code }) => code)
   expect(codes).toEqual([...expected, 'cut', 'met'])
 })
@@ -128,7 +112,7 @@ test('a share of body mass tells the mass, the share and what it is held against
     shareRounding: { mode: 'truncate', step: 500 },
     rows: [{ ageFrom: 0, constant: 34_000, shareOfBodyMassPermille: 450 }],
   }
-  const lift = standardOf('heaviestLift', scoring, { event: { rounding: { mode: 'truncate', step: 500 } } })
+  const lift = standardWith('heaviestLift', scoring, { event: { rounding: { mode: 'truncate', step: 500 } } })
   const heavy = { ...WOMAN, bodyMassG: 70_000 }
   const [, ...steps] = stepsOf(lift, measured(31_500, 'g'), heavy)
   expect(steps).toEqual([
@@ -146,7 +130,7 @@ test('a share of body mass tells the mass, the share and what it is held against
     { code: 'met', margin: 0, unit: 'g' },
   ])
   expect(markOf(lift, measured(31_500, 'g'))).toMatchObject({ kind: 'open', reason: 'noBodyMass' })
-  const alone = standardOf('heaviestLift', { ...scoring, rows: [{ ageFrom: 0, shareOfBodyMassPermille: 450 }] })
+  const alone = standardWith('heaviestLift', { ...scoring, rows: [{ ageFrom: 0, shareOfBodyMassPermille: 450 }] })
   expect(markOf(alone, measured(31_500, 'g'), heavy).trace).toContainEqual(
     expect.objectContaining({ code: 'relative', constant: null }),
   )
@@ -168,7 +152,7 @@ const POINTS: Scoring = {
 }
 
 test('points without a minimum: what was earned, of how much, and what earns more', () => {
-  const points = standardOf('repetitionsInTime', POINTS)
+  const points = standardWith('repetitionsInTime', POINTS)
   const mark = markOf(points, measured(25))
   expect(mark).toMatchObject({
     kind: 'scored',
@@ -199,7 +183,7 @@ test('points without a minimum: what was earned, of how much, and what earns mor
 })
 
 test('points with a minimum are met or short by the value that earns it; points may have another name', () => {
-  const named = standardOf('repetitionsInTime', { ...POINTS, pointsName: 'ml/kg/min' } as Scoring, {
+  const named = standardWith('repetitionsInTime', { ...POINTS, pointsName: 'ml/kg/min' } as Scoring, {
     event: { minimumCentipoints: 6_000 },
   })
   const cut = { value: 30, full: 30, unit: 'count', sense: 'atLeast' }
@@ -209,7 +193,7 @@ test('points with a minimum are met or short by the value that earns it; points 
     { code: 'cut', cut },
     { code: 'short', margin: -5 },
   ])
-  const byRule = standardOf('repetitionsInTime', {
+  const byRule = standardWith('repetitionsInTime', {
     kind: 'pointsByRule',
     unit: 'count',
     fullCentipoints: 10_000,
@@ -224,26 +208,13 @@ test('points with a minimum are met or short by the value that earns it; points 
   ])
 })
 
-test('the minimum of an event is its own, or the one asked of every event where points are added', () => {
-  const { standard, event } = standardOf('repetitionsInTime', POINTS)
-  const added = { kind: 'pointsTotal', minimumEachCentipoints: 3_000 } as unknown as Standard['combination']
-  expect(minimumOf(standard, event)).toBeNull()
-  expect(minimumOf(standard, { ...event, minimumCentipoints: 6_000 })).toBe(6_000)
-  expect(minimumOf({ combination: added }, event)).toBe(3_000)
-  expect(minimumOf({ combination: added }, { ...event, minimumCentipoints: 6_000 })).toBe(6_000)
-  expect(minimumOf({ combination: { kind: 'pointsTotal' } as unknown as Standard['combination'] }, event)).toBeNull()
-  // a rule of another combination asks nothing of points
-  const other = { ...added, kind: 'everyEventMet' } as unknown as Standard['combination']
-  expect(minimumOf({ combination: other }, event)).toBeNull()
-})
-
 test('a norm class: its name, its place among them, and where the next begins', () => {
   const classes = [
     { id: 'low', name: 'Low' },
     { id: 'middle', name: 'Middle' },
     { id: 'high', name: 'High' },
   ]
-  const normed = standardOf('repetitionsInTime', {
+  const normed = standardWith('repetitionsInTime', {
     kind: 'normClasses',
     unit: 'count',
     classes,
@@ -268,20 +239,20 @@ test('a norm class: its name, its place among them, and where the next begins', 
 })
 
 test('completion with a limit and without one, effort, and the unit that is done or not', () => {
-  const free = standardOf('stationCourse', { kind: 'completion', unit: 'ms' })
+  const free = standardWith('stationCourse', { kind: 'completion', unit: 'ms' })
   const [, ...freely] = stepsOf(free, measured(300_000, 'ms'))
   expect(freely).toEqual([{ code: 'completed', limit: null, unit: 'ms' }])
-  const limited = standardOf('stationCourse', { kind: 'completion', unit: 'ms', atMost: 300_000 })
+  const limited = standardWith('stationCourse', { kind: 'completion', unit: 'ms', atMost: 300_000 })
   const [, ...late] = stepsOf(limited, measured(301_000, 'ms'))
   expect(late).toMatchObject([
     { code: 'completed', limit: 300_000, unit: 'ms' },
     { code: 'cut', cut: { value: 300_000, sense: 'atMost' } },
     { code: 'short', margin: -1_000, unit: 'ms', sense: 'atMost' },
   ])
-  const effort = standardOf('repetitionsInTime', { kind: 'effort' })
+  const effort = standardWith('repetitionsInTime', { kind: 'effort' })
   expect(stepsOf(effort, measured(5))).toEqual([{ code: 'tookPart' }])
   expect(plainOf(effort, measured(5))).toMatchObject({ kind: 'scored', margin: null })
-  const task = standardOf('untimedTask', { kind: 'completion', unit: 'done' } as Scoring)
+  const task = standardWith('untimedTask', { kind: 'completion', unit: 'done' } as Scoring)
   expect(markOf(task, { ...measured(1), unit: 'done' } as Measure)).toMatchObject({
     kind: 'met',
     cut: { value: 1, unit: 'done', sense: 'atLeast', band: null },
@@ -306,7 +277,7 @@ test.each([
     [{ from: 5, to: 5, exact: { numerator: 16, denominator: 3 } }],
   ],
 ])('rounding is a step where it can change something', (measure, kind, rounding, expected) => {
-  const of = standardOf(kind, { kind: 'effort' }, { event: { rounding } })
+  const of = standardWith(kind, { kind: 'effort' }, { event: { rounding } })
   const rounded = markOf(of, measure).trace.filter(({ code }) => code === 'rounded')
   expect(rounded).toHaveLength(expected.length)
   expect(rounded).toMatchObject(expected)
@@ -314,7 +285,7 @@ test.each([
 })
 
 test('what ended, what waits and what runs is told as such, by both judges', () => {
-  const reps = standardOf('repetitionsInTime', AT_LEAST_30)
+  const reps = standardWith('repetitionsInTime', AT_LEAST_30)
   const note = { code: 'countedAfterEnd', count: 1 } as const
   const waiting: Measure = { kind: 'notStarted', notes: [] } as never
   expect(markOf(reps, waiting)).toMatchObject({ kind: 'waiting', trace: [{ code: 'waiting' }] })
@@ -363,7 +334,7 @@ test('what ended, what waits and what runs is told as such, by both judges', () 
 })
 
 test('what has no count of its own to run through is under way', () => {
-  const held = standardOf('heldPosition', { kind: 'effort' })
+  const held = standardWith('heldPosition', { kind: 'effort' })
   const running: Measure = { kind: 'running', soFar: 12, unit: 'ms', notes: [] } as never
   expect(markOf(held, running).trace).toEqual([{ code: 'underWay' }])
 })
@@ -373,7 +344,9 @@ test('an exemption counts where it is named and is for the event: left out, or w
   const fixed = { ...removed, id: 'fixed', effect: 'fixed', fixedCentipoints: 6_000, total: 'proportional' } as const
   const nothing = { ...removed, id: 'nothing', effect: 'fixed' } as const
   const elsewhere = { ...removed, id: 'elsewhere', eventIds: ['other'] } as const
-  const of = standardOf('repetitionsInTime', AT_LEAST_30, { exemptions: [removed, fixed, nothing, elsewhere] as never })
+  const of = standardWith('repetitionsInTime', AT_LEAST_30, {
+    exemptions: [removed, fixed, nothing, elsewhere] as never,
+  })
   const exempt = (id: string) => ({ ...WOMAN, exemptions: { event: id } })
   expect(markOf(of, measured(5), exempt('injury'))).toMatchObject({
     kind: 'exempt',
@@ -407,7 +380,7 @@ test('an exemption counts where it is named and is for the event: left out, or w
 test('too near the cut to tell: flagged or left to the officer, harmless further off, and never by a gate', () => {
   const RUN: Scoring = { kind: 'singleCut', unit: 'ms', atMost: 600_000 }
   const by = (nearTheCut: 'flag' | 'decide', event: Partial<StandardEvent> = {}) =>
-    standardOf('timedDistance', RUN, { uncertainty: { handTimingMs: 200, nearTheCut }, event })
+    standardWith('timedDistance', RUN, { uncertainty: { handTimingMs: 200, nearTheCut }, event })
   const near = { code: 'nearTheCut', uncertainty: 200, unit: 'ms' }
   expect(markOf(by('flag'), measured(600_100, 'ms'))).toMatchObject({ kind: 'short', nearTheCut: true })
   expect(markOf(by('flag'), measured(600_100, 'ms')).trace.at(-1)).toEqual({ ...near, policy: 'flag' })
@@ -436,14 +409,14 @@ test('too near the cut to tell: flagged or left to the officer, harmless further
 
 test('methods of other units are off by what the policy says of them, or by nothing', () => {
   const policy = { handTimingMs: 200, lengthMm: 10, massG: 500, pulseBpm: 2, nearTheCut: 'decide' } as const
-  const jump = standardOf('distanceInTime', { kind: 'singleCut', unit: 'mm', atLeast: 400 }, { uncertainty: policy })
+  const jump = standardWith('distanceInTime', { kind: 'singleCut', unit: 'mm', atLeast: 400 }, { uncertainty: policy })
   expect([390, 389].map((value) => markOf(jump, measured(value, 'mm')).kind)).toEqual(['open', 'short'])
-  const counted = standardOf('repetitionsInTime', AT_LEAST_30, { uncertainty: policy })
+  const counted = standardWith('repetitionsInTime', AT_LEAST_30, { uncertainty: policy })
   expect(markOf(counted, measured(29)).kind).toBe('short')
   // clocks are nothing to a length
-  const still = standardOf('distanceInTime', { kind: 'singleCut', unit: 'mm', atLeast: 400 })
+  const still = standardWith('distanceInTime', { kind: 'singleCut', unit: 'mm', atLeast: 400 })
   expect(markOf(still, measured(399, 'mm', { clockUncertaintyMs: 300 })).kind).toBe('short')
-  const lift = standardOf('heaviestLift', { kind: 'singleCut', unit: 'g', atLeast: 60_000 }, { uncertainty: policy })
+  const lift = standardWith('heaviestLift', { kind: 'singleCut', unit: 'g', atLeast: 60_000 }, { uncertainty: policy })
   expect(markOf(lift, measured(59_900, 'g')).kind).toBe('short')
 })
 
@@ -452,7 +425,7 @@ test('points too near to their minimum are open, and carry their points', () => 
     { value: 600_000, centipoints: 6_000 },
     { value: 540_000, centipoints: 9_000 },
   ]
-  const run = standardOf(
+  const run = standardWith(
     'timedDistance',
     { kind: 'pointsTable', unit: 'ms', between: 'lowerRow', bands: [{ ageFrom: 0, rows }] },
     { uncertainty: { handTimingMs: 200, nearTheCut: 'decide' }, event: { minimumCentipoints: 6_000 } },
@@ -470,7 +443,7 @@ test('points too near to their minimum are open, and carry their points', () => 
 })
 
 test('a mark of an earlier day stands as it was, and says so once', () => {
-  const of = standardOf('repetitionsInTime', AT_LEAST_30)
+  const of = standardWith('repetitionsInTime', AT_LEAST_30)
   const earlier = { ...markOf(of, measured(32)), doubts: [], span: { fromMs: 0, toMs: 1 } }
   const again = (mark: object) =>
     markOf(of, measured(1), { ...WOMAN, carried: { event: { testDate: '2026-10-01', mark } } } as never)
@@ -482,59 +455,4 @@ test('a mark of an earlier day stands as it was, and says so once', () => {
   expect(carried.trace.slice(1)).toEqual(earlier.trace)
   expect(again(carried).trace).toEqual(carried.trace)
   expect(again({ ...earlier, trace: [] }).trace).toEqual([{ code: 'carried', testDate: '2026-10-01' }])
-})
-
-test('the figures behind a mark are found in its trace', () => {
-  const repetitions = { kind: 'repetitions', startedAtMs: 0, tally: {}, endedBy: 'time' } as const
-  const crossings = { kind: 'crossings', startedAtMs: 0, finishedAtMs: 9, splitsMs: [] } as const
-  const of = (...trace: object[]) => readingOf({ trace: trace as never })
-  expect(of({ code: 'note' }, { code: 'repetitions', reading: repetitions })).toBe(repetitions)
-  expect(of({ code: 'crossings', reading: crossings })).toBe(crossings)
-  const step = { code: 'capped', cap: 20 }
-  expect(of({ code: 'readings', taken: [1] }, { code: 'readingStep', step }, { code: 'tookPart' })).toEqual({
-    kind: 'readings',
-    taken: [1],
-    steps: [step],
-  })
-  expect(of({ code: 'waiting' })).toBeNull()
-  expect(of()).toBeNull()
-})
-
-test('what points there are in the battery is looked up once a band, and by what somebody chose', () => {
-  const { standard, event } = standardOf('repetitionsInTime', {
-    ...POINTS,
-    bands: [
-      { ...(POINTS as Extract<Scoring, { kind: 'pointsTable' }>).bands[0], ageTo: 39 },
-      { ageFrom: 40, rows: [{ value: 10, centipoints: 5_000 }] },
-    ],
-  } as Scoring)
-  const variant = {
-    id: 'knees',
-    name: 'From the knees',
-    scoring: { ...POINTS, bands: [{ ageFrom: 0, rows: [{ value: 10, centipoints: 7_000 }] }] },
-  }
-  const other = {
-    ...variant,
-    id: 'wall',
-    scoring: { ...POINTS, bands: [{ ageFrom: 0, rows: [{ value: 10, centipoints: 2_000 }] }] },
-  }
-  const added = { kind: 'pointsTotal', minimumCentipoints: 1 } as unknown as Standard['combination']
-  const effort = { ...event, id: 'walk', scoring: { kind: 'effort' } as Scoring }
-  const terms = {
-    testDate: TODAY,
-    standard: { ...standard, combination: added, events: [{ ...event, variants: [variant, other] as never }, effort] },
-  }
-  const older = { ...WOMAN, ageYears: 45 }
-  for (let again = 0; again < 2; again++) {
-    expect(batteryFor(terms, WOMAN)).toMatchObject({ fullCentipoints: [6_000, 0], mostCentipoints: [7_000, 0] })
-    expect(batteryFor(terms, older)).toMatchObject({ fullCentipoints: [5_000, 0], mostCentipoints: [7_000, 0] })
-    expect(batteryFor(terms, { ...WOMAN, variants: { event: 'knees' } })).toMatchObject({
-      fullCentipoints: [7_000, 0],
-    })
-    expect(batteryFor(terms, { ...WOMAN, variants: { event: 'wall' } })).toMatchObject({
-      fullCentipoints: [2_000, 0],
-    })
-  }
-  const once = { testDate: TODAY, standard: { ...standard, events: [event] } }
-  expect(batteryFor(once, WOMAN)).toMatchObject({ fullCentipoints: [], mostCentipoints: [] })
 })

@@ -1,24 +1,14 @@
-/**
- * Each limit of the kinds at its very moment, one millisecond, gram or millimetre before it and one after: what is doubted, what counts, what
- * is estimated.
- */
+/** Each limit of the kinds at its very moment, and one millisecond or millimetre before it and after: what is doubted, what counts. */
 import { expect, test } from 'vitest'
 import type { BrokenSeen } from '../../testing/brokenRules.ts'
 import { annasCaptures, protocolWith } from '../../testing/rulePairs.ts'
 import { START_MS } from '../../testing/stamped.ts'
-import type { Capture } from '../capture/capture.ts'
-import { estimatesFor } from './estimatesFor.ts'
-import { kindOf, type EventKind, type Protocol } from './kinds.ts'
+import type { EventKind, Protocol } from './kinds.ts'
 import { measureEntry } from './measureEntry.ts'
-import { parseProtocol } from './parseProtocol.ts'
-import { shuttleScale } from './progressiveShuttle/shuttleScale.ts'
-import type { ProgressiveShuttle } from './progressiveShuttle/protocol.ts'
 import { isHeldElsewhere, rulingFor } from './rulingFor.ts'
 import type { Ruling } from '../referee/ruling.ts'
 import type { StepTest } from './stepTest/protocol.ts'
 import { followSteps } from './stepTest/referee.ts'
-import { lapBoard } from './timedDistance/lapBoard.ts'
-import type { TimedDistance } from './timedDistance/protocol.ts'
 import type { WorkChain } from './workChain/protocol.ts'
 import { followChain } from './workChain/referee.ts'
 
@@ -200,19 +190,6 @@ test.each([
   expect(doubted('bodyMeasures', change, [[1_000, 'read', { slot: 'waist', value }]])).toEqual(expected)
 })
 
-test('shuttles are counted over levels, beyond the last by it, and back', () => {
-  const levels = [
-    { metresPerHour: 7_200, shuttles: 2 },
-    { metresPerHour: 9_000, shuttles: 3 },
-  ]
-  const { shuttlesAt, reachedAfter } = shuttleScale(
-    protocolWith('progressiveShuttle', { speeds: undefined, levels }) as ProgressiveShuttle,
-  )
-  const reached = [0, 99, 100, 101, 102, 103, 200, 201, 203, 204, 300, 301, 303, 304, 400, 401, 503]
-  expect(reached.map(shuttlesAt)).toEqual([0, 0, 0, 1, 2, 2, 2, 3, 5, 5, 5, 6, 8, 8, 8, 9, 14])
-  expect([-1, 0, 1, 2, 3, 5, 6, 8, 9, 14].map(reachedAfter)).toEqual([0, 0, 101, 102, 201, 203, 301, 303, 401, 503])
-})
-
 test.each<[EventKind, number, readonly number[]]>([
   ['timedDistance', 400_000, [100_000]],
   ['timedDistance', 400_001, [200_000]],
@@ -235,72 +212,6 @@ test('laps to go are called at each line, down to none', () => {
   expect(calls.map(({ figures }) => figures?.['laps'])).toEqual([1, 0])
 })
 
-const AT_30 = { ageYears: 30, category: 'female', bodyMassG: 70_000 }
-const ASKED = { kind: 'readings', taken: [], steps: [] } as const
-const formulas = (protocol: Protocol, value: number, person: typeof AT_30 = AT_30) =>
-  estimatesFor(protocol, value, ASKED, person).map(({ source }) => source)
-
-test.each([
-  [393, 88, 180_000, 2],
-  [392, 88, 180_000, 1],
-  [413, 88, 180_000, 2],
-  [433, 88, 180_000, 2],
-  [434, 88, 180_000, 1],
-  [413, 96, 180_000, 1],
-  [413, 88, 180_001, 1],
-])(
-  'a step of %i mm at %i beats for %i ms has %i formulas for a woman',
-  (heightMm, beatsPerMinute, durationMs, count) => {
-    const step = protocolWith('stepTest', {
-      heightMm,
-      heights: undefined,
-      beatsPerMinute,
-      beatsPerCycle: 4,
-      durationMs,
-    })
-    expect(formulas(step, 140)).toHaveLength(count)
-    for (const category of ['women', 'woman'])
-      expect(formulas(step, 140, { ...AT_30, category })).toEqual(formulas(step, 140))
-  },
-)
-test('a formula made for one sex is not printed for the other; where the category tells nothing both are', () => {
-  const step = protocolWith('stepTest', {
-    heightMm: 413,
-    heights: undefined,
-    beatsPerMinute: 96,
-    beatsPerCycle: 4,
-    durationMs: 180_000,
-  })
-  const [women, men, either] = ['female', 'male', 'other'].map((category) =>
-    formulas(step, 140, { ...AT_30, category }),
-  )
-  expect([women?.length, men?.length, either?.length]).toEqual([1, 2, 3])
-  for (const category of ['men', 'man']) expect(formulas(step, 140, { ...AT_30, category })).toEqual(men)
-})
-
-// a mile and a half is 2,414.016 m
-test.each([
-  [2_394_016, 1],
-  [2_394_015, 0],
-  [2_434_016, 1],
-  [2_434_017, 0],
-])('a run of %i mm has %i formulas', (distanceMm, count) => {
-  const run = (by: string) => protocolWith('timedDistance', { distanceMm, lapLengthMm: distanceMm, by })
-  expect(formulas(run('run'), 700_000)).toHaveLength(count)
-  expect(formulas(run('swim'), 700_000)).toHaveLength(0)
-})
-
-test('power is told of a jump by whoever was weighed, and an instrument only in the unit of the event', () => {
-  const jump = protocolWith('attempts', { unit: 'mm', lessStandingReach: true })
-  expect(formulas(jump, 400)).toHaveLength(1)
-  const { bodyMassG: _, ...unweighed } = AT_30
-  expect(formulas(jump, 400, unweighed as typeof AT_30)).toHaveLength(0)
-  expect(formulas(protocolWith('attempts', { unit: 'mm' }), 400)).toHaveLength(0)
-  const sensed = (quantity: 'height' | 'force') =>
-    kindOf(jump).sensed?.(jump, { instrument: 'one', quantity, value: 350, resolution: 10 } as never)
-  expect([sensed('height'), sensed('force')]).toEqual([{ unit: 'mm', value: 350 }, null])
-})
-
 test('a count is held elsewhere while it runs or rests, by another device alone', () => {
   const held = (phase: Ruling['phase'], holder: string | null) => isHeldElsewhere({ phase, holder } as Ruling, 'mine')
   expect([held('running', 'other'), held('paused', 'other')]).toEqual([true, true])
@@ -310,66 +221,6 @@ test('a count is held elsewhere while it runs or rests, by another device alone'
     false,
     false,
   ])
-})
-
-test('a protocol that is still being written is read as far as it can be', () => {
-  const held = protocolWith('heldPosition', {})
-  expect(parseProtocol({ ...held, capMs: 5_000 })).toMatchObject({ kind: 'heldPosition', capMs: 5_000 })
-  expect(parseProtocol({ kind: 'heldPosition', capMs: 5_000 })).toEqual({ ...held, capMs: 5_000 })
-  expect(parseProtocol({ kind: 'heldPosition', capMs: 'long' })).toEqual(held)
-  const first = protocolWith('repetitionsInTime', {})
-  for (const unknown of [{ kind: 'unheardOf' }, { kind: 7 }, { kind: 'toString' }, {}, null, 'text'])
-    expect(parseProtocol(unknown)).toEqual(first)
-})
-
-const at = (entryId: string, afterMs: number, kind = 'crossed', payload: object = {}): Capture =>
-  ({
-    ...annasCaptures([WAVE])[0],
-    id: `${entryId} ${afterMs}`,
-    entryId,
-    atMs: START_MS + afterMs,
-    kind,
-    payload,
-  }) as Capture
-test('runners stand in the order they are due, then who waits, who is home by their time, and who ended', () => {
-  const run = protocolWith('timedDistance', { ...TWO_LAPS, limitMs: 900_000 }) as TimedDistance
-  const people = ['home-late', 'slow', 'ended', 'fast', 'home-soon', 'second'].map((entryId) => ({ entryId, wave: 1 }))
-  const start = {
-    ...at('x', 0, 'waveStarted', { wave: 1, entryIds: people.map(({ entryId }) => entryId) }),
-    entryId: null,
-  }
-  const settled = [
-    start,
-    at('fast', 80_000),
-    at('home-soon', 90_000),
-    at('home-late', 95_000),
-    at('second', 100_000),
-    at('slow', 120_000),
-    at('ended', 130_000, 'stopped', { reason: 'didNotFinish' }),
-    at('home-soon', 180_000),
-    at('home-late', 190_000),
-  ] as Capture[]
-  const board = lapBoard(run, 1, people, settled, 400_000)
-  expect(board.runners.map(({ entryId }) => entryId)).toEqual([
-    'fast',
-    'second',
-    'slow',
-    'home-soon',
-    'home-late',
-    'ended',
-  ])
-  expect(board.crossings.map(({ entryId }) => entryId)).toEqual([
-    'home-late',
-    'home-soon',
-    'slow',
-    'second',
-    'home-late',
-    'home-soon',
-    'fast',
-  ])
-  expect(lapBoard(run, 1, people, [], 400_000).runners.map(({ entryId }) => entryId)).toEqual(
-    people.map(({ entryId }) => entryId),
-  )
 })
 
 test('a step test is worked, waits and is counted from moment to moment, or ends where somebody stops', () => {

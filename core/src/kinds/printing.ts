@@ -13,6 +13,3 @@ export const printTries = (allowed: number, select: keyof typeof SELECT): string
 
 /** Items of a protocol within a sentence. */
 export const listed = (items: readonly string[]): string => items.map((item) => item.toLowerCase()).join(', ')
-
-/** @example numbered(1, 'station') // "1 station" */
-export const numbered = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`

@@ -1,5 +1,6 @@
 /** What changed between two states of a plan, in words, and how changes of two people are laid on top of each other. */
 import { canonicalJson } from '../standard/contentHash.ts'
+import { numbered } from '../quantity/numbered.ts'
 import { printTime } from '../quantity/time.ts'
 import type { Standard } from '../standard/standard.ts'
 import type { DayPlan, EventPlan, Pin } from './dayPlan.ts'
@@ -127,7 +128,7 @@ const sayField = (field: string, event: EventPlan, staffName: (id: string) => st
     case 'place':
       return event.place === '' ? 'no place' : `at ${event.place}`
     case 'stations':
-      return event.stations === 1 ? '1 station' : `${event.stations} stations`
+      return numbered(event.stations, 'station')
     case 'together':
       return `${event.together} together`
     case 'slotMs':

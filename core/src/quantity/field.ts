@@ -4,6 +4,7 @@ import { printUngrouped, wholeFromDigits } from './digits.ts'
 import { parseImperial, printImperial, type PublishedUnit } from './imperial.ts'
 import { parseLength } from './length.ts'
 import { parseMass } from './mass.ts'
+import { numbered } from './numbered.ts'
 import { parsed, refused, type Parsed } from './parsed.ts'
 import { parseTime, printTime } from './time.ts'
 import { suits, type Unit } from './unit.ts'
@@ -172,10 +173,7 @@ const readLevel = (typed: string, form: FieldForm): Parsed<number, string> => {
   const [level, shuttle] = [Number(match[1]), Number(match[2])]
   return fitsForm(level * 100 + shuttle, form)
     ? parsed(level * 100 + shuttle)
-    : refused(
-        'field.schedule',
-        `The schedule has no level ${level} with ${shuttle} ${shuttle === 1 ? 'shuttle' : 'shuttles'}.`,
-      )
+    : refused('field.schedule', `The schedule has no level ${level} with ${numbered(shuttle, 'shuttle')}.`)
 }
 
 /** Whether a value can be read at all: a shuttle has to be one of its level's, by the schedule. */

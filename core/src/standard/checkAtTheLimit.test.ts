@@ -1,34 +1,17 @@
 /** What the check says of a standard exactly at each of its limits, one unit before and one after. */
 import { expect, test } from 'vitest'
-import { KIND_CASES, plainEvent, plainStandard, soundStandard } from '../../testing/index.ts'
+import { standardWith, type StandardChange } from '../../testing/index.ts'
 import type { EventKind } from '../kinds/kinds.ts'
 import { checkStandard, isPublishable } from './check.ts'
 import type { Scoring } from './scoring.ts'
-import type { Standard, StandardEvent } from './standard.ts'
 
-/** Judged without being read, so that what the form refuses can be looked at as well. */
-const standardOf = (
-  kind: EventKind,
-  scoring: object,
-  { event: changed = {}, ...change }: { event?: object; combination?: object; version?: number } = {},
-): Standard => {
-  const one = KIND_CASES.find((each) => each.kind === kind)
-  const standard = one && soundStandard(plainStandard([plainEvent(one, { kind: 'effort' })]))
-  const [plain] = standard?.events ?? []
-  if (!standard || !plain) throw new Error(`There is no case of ${kind}.`)
-  const event = {
-    ...plain,
-    rounding: { mode: 'truncate', step: 1 },
-    scoring: scoring as Scoring,
-    ...changed,
-  } as StandardEvent
-  return { ...standard, events: [event], ...change } as Standard
-}
 /** Told of nearly all of them, and looked at elsewhere. */
 const BESIDE = new Set(['nothingJudged', 'roundingTooFine'])
-const remarks = (...of: Parameters<typeof standardOf>) =>
-  checkStandard(standardOf(...of)).filter(({ code }) => !BESIDE.has(code))
-const codes = (...of: Parameters<typeof standardOf>): string[] => remarks(...of).map(({ code }) => code)
+const remarks = (kind: EventKind, scoring: object, change: object = {}) =>
+  checkStandard(standardWith(kind, scoring as Scoring, change as StandardChange).standard).filter(
+    ({ code }) => !BESIDE.has(code),
+  )
+const codes = (...of: Parameters<typeof remarks>): string[] => remarks(...of).map(({ code }) => code)
 
 const table = (rows: readonly (readonly [number, number])[], more: object = {}) => ({
   kind: 'pointsTable',

@@ -1,6 +1,6 @@
 import { formOf } from '../kinds/facts.ts'
-import { numbered } from '../kinds/printing.ts'
 import { fitsForm } from '../quantity/field.ts'
+import { numbered } from '../quantity/numbered.ts'
 import { printQuantity } from '../quantity/unit.ts'
 import type { PlacedScoring } from './placed.ts'
 import { placedValues } from './placedValues.ts'

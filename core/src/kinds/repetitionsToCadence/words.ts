@@ -1,6 +1,6 @@
+import { numbered } from '../../quantity/numbered.ts'
 import { countedRules } from '../countedRepetitions/words.ts'
 import type { KindWords } from '../kind.ts'
-import { numbered } from '../printing.ts'
 import type { RepetitionsToCadence } from './protocol.ts'
 
 const conduct = ({ beatsPerMinute }: RepetitionsToCadence): string =>

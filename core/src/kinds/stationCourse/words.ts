@@ -1,8 +1,9 @@
 import { printLength } from '../../quantity/length.ts'
 import { printMass } from '../../quantity/mass.ts'
+import { numbered } from '../../quantity/numbered.ts'
 import { printTime } from '../../quantity/time.ts'
 import type { KindWords } from '../kind.ts'
-import { listed, numbered } from '../printing.ts'
+import { listed } from '../printing.ts'
 import type { StationCourse } from './protocol.ts'
 
 const rules = (protocol: StationCourse): string[] => {

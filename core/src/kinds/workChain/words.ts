@@ -1,5 +1,6 @@
+import { numbered } from '../../quantity/numbered.ts'
 import type { KindWords } from '../kind.ts'
-import { listed, numbered } from '../printing.ts'
+import { listed } from '../printing.ts'
 import type { WorkChain } from './protocol.ts'
 
 export const words: KindWords<WorkChain> = {
