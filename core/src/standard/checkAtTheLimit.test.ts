@@ -245,3 +245,21 @@ test('a shuttle that its level has not got is told with how many it has', () => 
   expect(shuttle(711)[0]?.what).toBe('level 7, shuttle 11 is not in the schedule: that level has 10 shuttles.')
   expect(shuttle(2_601)[0]?.what).toBe('level 26, shuttle 1 is not in the schedule: it has 25 levels.')
 })
+
+test('the first event of a battery that only asks who took part is told of its cut too', () => {
+  const tookPart = { combination: { kind: 'tookPart' } }
+  expect(remarks('repetitionsInTime', cut(30), tookPart)).toMatchObject([
+    { place: 'events[0].scoring', code: 'judgedForNothing' },
+  ])
+  expect(codes('repetitionsInTime', { kind: 'effort' }, tookPart)).toEqual([])
+})
+
+test('the minimum asked of every event is looked at where points are added, and nowhere else', () => {
+  const each = (kind: string) => ({
+    combination: { kind, totalCentipoints: 10_000, minimumEachCentipoints: 10_001 },
+  })
+  expect(remarks('repetitionsInTime', rule(), each('pointsTotal'))).toContainEqual(
+    expect.objectContaining({ place: 'combination.minimumEachCentipoints', code: 'minimumUnreachable' }),
+  )
+  expect(codes('repetitionsInTime', rule(), each('everyEventMet'))).toEqual([])
+})

@@ -205,3 +205,61 @@ test('two other ways of a chain and a judged body measure are told at their plac
     ['events[1].protocol.judged.id', 'judged'],
   ])
 })
+
+/** What the form says of a demo standard with a change, by place and what is expected there. */
+const findingsWith = (file: string, change: (plain: Plain) => void): readonly string[] => {
+  const plain = demo(file)
+  change(plain)
+  const parsed = parseStandard(plain)
+  return parsed.ok ? [] : parsed.findings.map(({ place, expected }) => `${place}: ${expected}`)
+}
+
+test('a standard may be in force for a single day, and no shorter', () => {
+  const until = (day: string) =>
+    findingsWith(GUARD, (p) => {
+      p.inForceFrom = '2026-03-01'
+      p.inForceTo = day
+    })
+  expect(until('2026-03-01')).toEqual([])
+  expect(until('2026-02-28')).toEqual(['inForceTo: a date on or after 2026-03-01'])
+})
+
+test('age is counted on a fixed date where there is one, and there is none otherwise', () => {
+  expect(
+    findingsWith(GUARD, (p) => (p.ageRule = { ...p.ageRule, countedOn: 'fixedDate', fixedDate: undefined })),
+  ).toEqual(['ageRule.fixedDate: a date, because age is counted on a fixed date'])
+  expect(
+    findingsWith(GUARD, (p) => (p.ageRule = { ...p.ageRule, countedOn: 'testDate', fixedDate: '2026-09-01' })),
+  ).toEqual(['ageRule.fixedDate: no date'])
+})
+
+test('a band may hold a single year and a role of the standard, no other', () => {
+  const row = (change: object) =>
+    findingsWith(GUARD, (p) => {
+      p.roles = [
+        { id: 'diver', name: 'Diver' },
+        { id: 'rider', name: 'Rider' },
+      ]
+      p.events[0].scoring = {
+        kind: 'cutByBand',
+        unit: 'count',
+        rows: [{ ageFrom: 30, ageTo: 30, atLeast: 5, ...change }],
+      }
+    }).filter((found) => found.includes('.rows[0].age') || found.includes('.rows[0].role'))
+  expect([row({}), row({ role: 'rider' })]).toEqual([[], []])
+  expect(row({ ageTo: 29 })).toEqual(['events[0].scoring.rows[0].ageTo: an age from 30'])
+  expect(row({ role: 'pilot' })).toEqual(['events[0].scoring.rows[0].role: a role of this standard'])
+})
+
+test('points are fixed where an event counts with them, and not where it is left out', () => {
+  const exempt = (change: object) =>
+    findingsWith(GUARD, (p) => {
+      p.exemptions = [{ id: 'injury', name: 'Injury', eventIds: [p.events[0].id], ...change }]
+    })
+  expect(exempt({ effect: 'fixed' })).toEqual([
+    'exemptions[0].fixedCentipoints: points, because the event counts with fixed points',
+  ])
+  expect(exempt({ effect: 'removed', fixedCentipoints: 100 })).toEqual([
+    'exemptions[0].fixedCentipoints: none, because the event is left out',
+  ])
+})
