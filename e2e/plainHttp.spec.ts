@@ -81,7 +81,7 @@ test('without a network, and without a secure context, an attempt is ended and a
 
 test('scripts and styles are sent compressed, people are kept nowhere', async ({ request, app }) => {
   const page = await (await request.get(app.address)).text()
-  const script = /href="(\/assets\/first-[^"]+\.js)"/.exec(page)?.[1] ?? ''
+  const script = /src="(\/assets\/first-[^"]+\.js)"/.exec(page)?.[1] ?? ''
   const sent = await request.get(`${app.address}${script}`, { headers: { 'Accept-Encoding': 'br, gzip' } })
   expect(sent.headers()).toMatchObject({ 'content-encoding': 'br', 'cache-control': /immutable/ })
   expect((await request.get(`${app.address}/api/session`)).headers()['cache-control']).toBe('no-store')

@@ -13,7 +13,15 @@ const CLI_FOLDER = path.join(ROOT, 'cli', 'dist')
 /** What can be run of the server: `main`, `prepare`, `addAccount`, `backupFacts`, `restored`. */
 export const serverProgram = (name) => path.join(SERVER_FOLDER, `${name}.mjs`)
 
-const WEB_SOURCES = ['core/src', 'web/src', 'web/index.html', 'web/vite.config.ts', 'web/public', 'package-lock.json']
+const WEB_SOURCES = [
+  'core/src',
+  'web/src',
+  'web/index.html',
+  'web/vite.config.ts',
+  'web/firstPiece.ts',
+  'web/public',
+  'package-lock.json',
+]
 const SERVER_SOURCES = ['core/src', 'server/src', 'package-lock.json', 'scripts/lib/build.mjs']
 const CLI_SOURCES = ['core/src', 'cli/src', 'package-lock.json', 'scripts/lib/build.mjs']
 

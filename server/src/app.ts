@@ -26,6 +26,7 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
   const app = express()
   // nothing the interface answers is kept anywhere, so nobody asks whether it changed; files have theirs
   app.set('etag', false)
+  app.disable('x-powered-by')
   // what a header says of the address counts only from a proxy that somebody named
   app.set('trust proxy', server.trustedProxy ?? false)
   app.use(helmetFor(server.field !== null))

@@ -1,6 +1,9 @@
 import type { DayAnswer } from '@able-gauge/core'
 import { createRouter, createWebHistory, type RouteLocationNormalized, type Router } from 'vue-router'
+import DayFrame from './day/DayFrame.vue'
 import { lastDay } from './day/lastDay.ts'
+import { fetchConsole } from './run/consoles.ts'
+import EventRoom from './run/EventRoom.vue'
 import { useSession } from './session/sessionStore.ts'
 
 declare module 'vue-router' {
@@ -22,6 +25,7 @@ const isOfStation = (
   return name === 'run' || ((name === 'event' || name === 'cards') && eventIds.includes(String(params['eventId'])))
 }
 
+/** The rooms of the application. What leads to the first console comes with the page; every other room comes when somebody goes there. */
 export const makeRouter = (): Router => {
   const router = createRouter({
     history: createWebHistory(),
@@ -75,7 +79,7 @@ export const makeRouter = (): Router => {
       { path: '/', name: 'days', component: () => import('./days/DaysRoom.vue'), meta: { title: 'All days' } },
       {
         path: '/days/:dayId',
-        component: () => import('./day/DayFrame.vue'),
+        component: DayFrame,
         children: [
           { path: '', redirect: { name: 'run' } },
           { path: 'plan', name: 'plan', component: () => import('./plan/PlanRoom.vue'), meta: { title: 'Plan' } },
@@ -95,13 +99,12 @@ export const makeRouter = (): Router => {
           {
             path: 'run/:eventId',
             name: 'event',
-            component: () => import('./run/EventRoom.vue'),
+            component: EventRoom,
             meta: {
               title: 'Event',
               prepare: ({ standard }, { params, query }) => {
                 const event = standard.events.find(({ id }) => id === params['eventId'])
-                if (event)
-                  void import('./run/consoles.ts').then(({ fetchConsole }) => fetchConsole(event, query['mode']))
+                if (event) fetchConsole(event, query['mode'])
               },
             },
           },

@@ -4,7 +4,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { RouterLinkStub } from '@vue/test-utils'
 import { vi } from 'vitest'
 import { routeLocationKey } from 'vue-router'
-import { NO_CHOICES, type Attendance, type Capture, type Standard } from '@able-gauge/core'
+import { NO_CHOICES, timeBoundsOf, type Attendance, type Capture, type Standard } from '@able-gauge/core'
 import { standardNamed, type StandardName } from '@able-gauge/core/testing'
 import type { Day, Entry } from '../src/day/day.ts'
 import { useDay } from '../src/day/dayStore.ts'
@@ -82,7 +82,7 @@ export const openDay = async ({
   const id = `day-${(days += 1)}`
   const zone = 'Etc/GMT-12'
   const occasion = { id, name: 'Test day', venue: 'Fallow Point track', zone, testDate }
-  const day: Day = {
+  const made = {
     occasion: { ...occasion, standardId: 'constabulary-entry', standardVersion: 3, rehearsal: null, signedOff },
     standard: plain ?? standardNamed(standard),
     standardHash: 'a'.repeat(64),
@@ -101,6 +101,7 @@ export const openDay = async ({
     rests: null,
     ...change,
   }
+  const day: Day = { ...made, bounds: timeBoundsOf(made.occasion, made.standard, made.records) }
   const server = playServer(day, captures)
   server.answer('GET', '/time', time ?? (() => json({ serverMs: Date.now() })))
   const pinia = createPinia()

@@ -1,4 +1,5 @@
 /** What the interface answers about test days, as a screen keeps them. */
+import type { TimeBounds } from '../capture/timeBounds.ts'
 import { ATTENDANCES, EntryChoices, type Attendance, type EntryFacts, type PersonFacts } from '../day/entry.ts'
 import { RECORDS, type DayRecordContent } from '../day/record.ts'
 import type { CarriedMark } from '../standard/candidate.ts'
@@ -155,11 +156,19 @@ export class SignatureAnswer {
   @Nullable() @Text() readonly key!: string | null
 }
 
+/** Agreed time, ms since 1970: from the first to before the last. */
+class TimeSpanAnswer {
+  @Whole(Number.MIN_SAFE_INTEGER) readonly fromMs!: number
+  @Whole(Number.MIN_SAFE_INTEGER) readonly beforeMs!: number
+}
+
 export class DayAnswer {
   @Nested(() => OccasionAnswer) readonly occasion!: OccasionAnswer
   /** The published version the day is judged by; it was checked when it was published. */
   @AnyObject() readonly standard!: Standard
   @Text() readonly standardHash!: string
+  /** Moments the day can hold, in the zone of its venue; null for a rehearsal, whose time runs as fast as it likes. */
+  @Nullable() @NestedList(() => TimeSpanAnswer, 1, 1_000) readonly bounds!: TimeBounds | null
   @NestedList(() => StaffMemberAnswer, 0, 1_000) readonly staff!: readonly StaffMemberAnswer[]
   @NestedList(() => EntryAnswer, 0, 100_000) readonly entries!: readonly EntryAnswer[]
   /** Null until somebody has planned it. */

@@ -58,6 +58,7 @@ const day: DayAnswer = {
   },
   standard: standardNamed('v3'),
   standardHash: 'a'.repeat(64),
+  bounds: [{ fromMs: 0, beforeMs: 86_400_000 }],
   staff: [{ accountId: 'a', displayName: 'Pell Varga', role: 'grader', duty: 'lane 1' }],
   entries: [entry],
   plan: null,

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { Temporal } from 'temporal-polyfill'
 import { expect, test } from 'vitest'
-import { dateAfter, momentIn, startOfDayMs } from './calendarDate.ts'
+import { dateLater, momentIn, startOfDayMs } from './calendarDate.ts'
+import { dateAfter, daysBetween } from './dates.ts'
 
 test.each([
   ['2026-12-31', 1, '2027-01-01'],
@@ -21,6 +22,8 @@ test('any date agrees with the calendar, and any day begins when its zone says',
       const date = moment.toISOString().slice(0, 10)
       const known = Temporal.PlainDate.from(date)
       expect(dateAfter(date, days)).toBe(known.add({ days }).toString())
+      expect(daysBetween(date, dateAfter(date, days))).toBe(days)
+      expect(dateLater(date, days, 'months')).toBe(known.add({ months: days }).toString())
       expect(startOfDayMs(date, zone)).toBe(known.toZonedDateTime(zone).epochMilliseconds)
       expect(momentIn(date, '13:45', zone)).toBe(
         known.toZonedDateTime({ timeZone: zone, plainTime: '13:45' }).epochMilliseconds,

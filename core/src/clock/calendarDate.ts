@@ -1,17 +1,12 @@
-/** Calendar dates as YYYY-MM-DD, and the moments a day at a venue begins. The polyfill's functions are taken one by one, so that a phone fetches no more of it. */
-import { addDays, addMonths, create, toString, toZonedDateTime } from 'temporal-polyfill/fns/PlainDate'
+/** Calendar dates as YYYY-MM-DD in months and years, and the moments a day at a venue begins. The polyfill's functions are taken one by one, so that no more of it is fetched. */
+import { addMonths, create, toString, toZonedDateTime } from 'temporal-polyfill/fns/PlainDate'
 import { create as createTime } from 'temporal-polyfill/fns/PlainTime'
+import { dateAfter, type Period } from './dates.ts'
 
 const recordOf = (date: string) => {
   const [year = 0, month = 1, day = 1] = date.split('-').map(Number)
   return create(year, month, day)
 }
-
-/** @example dateAfter('2026-12-31', 1) // "2027-01-01" */
-export const dateAfter = (date: string, days: number): string => toString(addDays(recordOf(date), days))
-
-export const PERIODS = ['days', 'weeks', 'months', 'years'] as const
-export type Period = (typeof PERIODS)[number]
 
 /**
  * A date so many periods later, or earlier when there are fewer than none; where the month has no such day, its last.
@@ -31,7 +26,3 @@ export const momentIn = (date: string, time: string, zone: string): number => {
   const [hour = 0, minute = 0] = time.split(':').map(Number)
   return toZonedDateTime(recordOf(date), { timeZone: zone, plainTime: createTime(hour, minute) }).epochMilliseconds
 }
-
-/** Whole days from one date to another; negative when it lies before. @example daysBetween('2026-11-24', '2026-12-01') // 7 */
-export const daysBetween = (from: string, to: string): number =>
-  (Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000

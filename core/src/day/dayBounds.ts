@@ -1,9 +1,10 @@
-/** Which moments a day can hold, and what its log says of the server's clock. */
-import { dateAfter, startOfDayMs } from '../clock/calendarDate.ts'
+/** Which moments a day can hold. */
+import { startOfDayMs } from '../clock/calendarDate.ts'
+import { dateAfter } from '../clock/dates.ts'
 import type { TimeBounds, TimeSpan } from '../capture/timeBounds.ts'
 import type { Standard } from '../standard/standard.ts'
 import type { Occasion } from './occasion.ts'
-import { recordsOf, type DayRecordEntry } from './record.ts'
+import type { DayRecordEntry } from './record.ts'
 
 /**
  * The days of an occasion in the zone of its venue, with those an officer opened it on besides.
@@ -23,7 +24,3 @@ const spanOf = (date: string, further: number, zone: string): TimeSpan => ({
   fromMs: startOfDayMs(date, zone),
   beforeMs: startOfDayMs(dateAfter(date, further + 1), zone),
 })
-
-/** Steps of the server's wall clock as the day's log keeps them. */
-export const clockSteps = (records: readonly DayRecordEntry[]) =>
-  recordsOf(records, 'clockStepped').map(({ atMs, content: { byMs } }) => ({ atMs, byMs }))

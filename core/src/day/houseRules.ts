@@ -1,5 +1,5 @@
 /** What an organisation asks and allows on its own account: screening questions, heat limits, words of the briefing. */
-import { dateAfter, PERIODS, type Period } from '../clock/calendarDate.ts'
+import { dateAfter, PERIODS, type Period } from '../clock/dates.ts'
 import type { Finding } from '../document/finding.ts'
 import {
   CalendarDate,

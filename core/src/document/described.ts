@@ -1,5 +1,4 @@
 /** Keeps, beside each validator, what it says about a property, so that a JSON Schema can be made from the classes. */
-import 'reflect-metadata'
 
 export type Class = new () => object
 
@@ -11,17 +10,19 @@ export type Description =
   | { readonly kind: 'nestedList'; readonly type: () => Class; readonly least: number; readonly most: number }
   | { readonly kind: 'oneOf'; readonly classes: Readonly<Record<string, Class>> }
 
-const KEY = Symbol('descriptions')
-
 type Properties = ReadonlyMap<string, readonly Description[]>
+
+/** By the prototype of each class. */
+const KNOWN = new Map<object, Properties>()
+const NONE: Properties = new Map()
 
 /** Notes one description of a property. */
 export const described =
   (description: Description): PropertyDecorator =>
   (target, property) => {
     if (typeof property !== 'string') return
-    const own = ownOf(target)
-    Reflect.defineMetadata(KEY, new Map(own).set(property, [...(own.get(property) ?? []), description]), target)
+    const own = KNOWN.get(target) ?? NONE
+    KNOWN.set(target, new Map(own).set(property, [...(own.get(property) ?? []), description]))
   }
 
 /** Every property of a class, with those it inherits. */
@@ -29,15 +30,10 @@ export const descriptionsOf = (type: Class): Properties => {
   const properties = new Map<string, readonly Description[]>()
   let prototype: object | null = type.prototype as object // a class always has one
   while (prototype !== null && prototype !== Object.prototype) {
-    for (const [property, descriptions] of ownOf(prototype)) {
+    for (const [property, descriptions] of KNOWN.get(prototype) ?? NONE) {
       if (!properties.has(property)) properties.set(property, descriptions)
     }
     prototype = Reflect.getPrototypeOf(prototype)
   }
   return properties
-}
-
-const ownOf = (target: object): Properties => {
-  const own: unknown = Reflect.getOwnMetadata(KEY, target)
-  return own instanceof Map ? (own as Properties) : new Map() // only `described` writes there
 }

@@ -1,6 +1,7 @@
 /** The day as a calendar file (iCalendar, RFC 5545): muster, and every wave at every event. */
 import ical, { ICalCalendarMethod } from 'ical-generator'
-import { dateAfter, momentIn } from '../clock/calendarDate.ts'
+import { momentIn } from '../clock/calendarDate.ts'
+import { dateAfter } from '../clock/dates.ts'
 import type { DayPlan } from '../plan/dayPlan.ts'
 import type { Timetable } from '../plan/timetable.ts'
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { dateAfter } from '../clock/calendarDate.ts'
+import { dateAfter } from '../clock/dates.ts'
 import { DUE_STATES, dueOf, mayCome, type LastTests } from './due.ts'
 
 const TODAY = '2026-11-27'

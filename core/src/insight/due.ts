@@ -1,5 +1,6 @@
 /** Who is due for a test: what the house asks of whom, and when the last one was. */
-import { dateAfter, dateLater } from '../clock/calendarDate.ts'
+import { dateLater } from '../clock/calendarDate.ts'
+import { dateAfter } from '../clock/dates.ts'
 import type { RetestCall } from '../day/houseRules.ts'
 
 /** The latest tests of a person under one standard. */

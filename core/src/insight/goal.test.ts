@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { daysBetween } from '../clock/calendarDate.ts'
+import { daysBetween } from '../clock/dates.ts'
 import { printAmount } from '../quantity/unit.ts'
 import { goalPace } from './goal.ts'
 

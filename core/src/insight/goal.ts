@@ -1,5 +1,5 @@
 /** What a goal somebody set themselves takes: from the last figure to the one they want, week by week. */
-import { daysBetween } from '../clock/calendarDate.ts'
+import { daysBetween } from '../clock/dates.ts'
 import { ratio, type Exact } from '../quantity/fraction.ts'
 
 export interface Goal {

@@ -1,5 +1,5 @@
 /** Marks -> verdict, with its words. What is decided is decided in `combineMarks`. */
-import { dateAfter } from '../clock/calendarDate.ts'
+import { dateAfter } from '../clock/dates.ts'
 import type { OutcomeWords, Standard } from '../standard/standard.ts'
 import { combineMarks, isToGo, type BareMark } from './combineMarks.ts'
 import { batteryFor, type Terms } from './basis.ts'

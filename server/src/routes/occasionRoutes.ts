@@ -6,6 +6,7 @@ import {
   keyFingerprint,
   maskDay,
   OccasionsAnswer,
+  timeBoundsOf,
 } from '@able-gauge/core'
 import { dayOf } from '../access/day.ts'
 import { candidateOf, readDay, type DayRecord } from '../dayRecord.ts'
@@ -46,14 +47,16 @@ export const occasionRoutes: readonly Route[] = [
       const { server, response, account } = call
       const occasion = await dayOf(call)
       const day = await readDay(server.pool, occasion)
+      const records = await listRecords(server.pool, occasion.id)
       const whole: DayAnswer = {
         occasion,
         standard: day.published.standard,
         standardHash: day.published.contentHash,
+        bounds: timeBoundsOf(occasion, day.published.standard, records),
         staff: await listStaff(server.pool, occasion.id),
         entries: day.entries.map((entry) => withAge(day, entry)),
         plan: await findPlan(server.pool, occasion.id),
-        records: await listRecords(server.pool, occasion.id),
+        records,
         screened: [...(await listScreened(server.pool, occasion.id))],
         earlierSetUps: await listEarlierSetUps(server.pool, occasion.id),
         testedBefore: await listTestedBefore(server.pool, occasion.id),

@@ -4,7 +4,7 @@ import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useAgreedClock } from '../sync/agreedClock.ts'
 import { onlyInMemory } from '../sync/outbox.ts'
-import { dialogLater } from '../ui/dialogLater.ts'
+import { dialogLater } from '../ui/partLater.ts'
 import type { Day } from './day.ts'
 import { useDay } from './dayStore.ts'
 

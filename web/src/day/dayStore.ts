@@ -12,7 +12,6 @@ import {
   type Observation,
   type RecordedCapture,
   type SigningProgress,
-  timeBoundsOf,
   type Verdict,
 } from '@able-gauge/core'
 import { useDebounceFn, useIntervalFn } from '@vueuse/core'
@@ -149,11 +148,7 @@ export const useDay = defineStore('day', () => {
   }
 
   /** Moments the open day can hold. */
-  const bounds = computed(() => {
-    if (!day.value) return null
-    const { occasion, standard, records } = day.value
-    return timeBoundsOf(occasion, standard, records)
-  })
+  const bounds = computed(() => day.value?.bounds ?? null)
   watch(bounds, (now) => ledger.within(now), { flush: 'sync' })
 
   const show = (fresh: Day): void => {

@@ -27,6 +27,7 @@ const day = (entries: Entry[], signedOff: Day['occasion']['signedOff'] = null): 
   },
   standard: standardNamed('v3'),
   standardHash: '',
+  bounds: null,
   staff: [],
   entries,
   plan: null,

@@ -84,6 +84,7 @@ export const practiceDay = (standard: Standard, set: PracticeSet, testDate: stri
     },
     standard: { ...plain, events: [practiceEvent(event)], combination: { kind: 'tookPart' } },
     standardHash: '',
+    bounds: null,
     staff: [],
     entries: Array.from({ length: set.lanes }, (_, lane) => entryOf(standard, lane, testDate)),
     plan: null,

@@ -4,6 +4,7 @@ import { defineAsyncComponent, type Component } from 'vue'
 import { fetchSoon } from '../ui/fetchSoon.ts'
 import { modeIn, type CaptureMode } from './captureMode.ts'
 import ConsoleOpening from './ConsoleOpening.vue'
+import RepetitionsConsole from './kinds/repetitions/RepetitionsConsole.vue'
 
 /** Where an event is worked as it happens. Consoles of one candidate all take the same props, and so do those of a group. */
 interface Consoles {
@@ -13,7 +14,7 @@ interface Consoles {
   readonly inLanes?: Component
 }
 
-/** Each console is fetched when it is first opened: a phone at a station needs one. The rest follow (`fetchOthers`) for the time without a network. */
+/** Each console is fetched when it is first opened: a phone at a station needs one. The commonest comes with the page, the rest follow (`fetchOthers`) for the time without a network. */
 const opened = (loader: Loader): Component => {
   const component = defineAsyncComponent({
     loader,
@@ -28,13 +29,12 @@ const RETRY_MS = 1_000
 type Loader = () => Promise<{ readonly default: Component }>
 const loaders = new Map<Component, Loader>()
 
-const repetitions = opened(() => import('./kinds/repetitions/RepetitionsConsole.vue'))
 const lanes = opened(() => import('./kinds/repetitions/LanesConsole.vue'))
 
 export const CONSOLES: Readonly<Record<EventKind, Consoles>> = {
-  repetitionsInTime: { ofOne: repetitions, inLanes: lanes },
-  repetitionsToFailure: { ofOne: repetitions, inLanes: lanes },
-  repetitionsToCadence: { ofOne: repetitions, inLanes: lanes },
+  repetitionsInTime: { ofOne: RepetitionsConsole, inLanes: lanes },
+  repetitionsToFailure: { ofOne: RepetitionsConsole, inLanes: lanes },
+  repetitionsToCadence: { ofOne: RepetitionsConsole, inLanes: lanes },
   heldPosition: { ofGroup: opened(() => import('./kinds/hold/HoldConsole.vue')) },
   timedDistance: { ofGroup: opened(() => import('./kinds/laps/LapConsole.vue')) },
   distanceInTime: { ofGroup: opened(() => import('./kinds/distance/DistanceConsole.vue')) },

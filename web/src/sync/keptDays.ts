@@ -4,10 +4,11 @@ import type { Day } from '../day/day.ts'
 import { database, putAll, writing } from './database.ts'
 
 /** What a day kept by an older version of the application lacks. */
-const ADDED_SINCE: Pick<Day, 'testedBefore' | 'unitsOf' | 'earlierFigures'> = {
+const ADDED_SINCE: Pick<Day, 'testedBefore' | 'unitsOf' | 'earlierFigures' | 'bounds'> = {
   testedBefore: {},
   unitsOf: {},
   earlierFigures: {},
+  bounds: null,
 }
 
 /** A disk that is full or refused must not stop a day that has a network. */

@@ -1,7 +1,7 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { expect, test, vi } from 'vitest'
 import { defineComponent, h } from 'vue'
-import { dialogLater } from './dialogLater.ts'
+import { dialogLater } from './partLater.ts'
 
 const Dialog = defineComponent({
   props: { modelValue: Boolean, name: { type: String, default: '' } },

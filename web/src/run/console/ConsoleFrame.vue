@@ -5,8 +5,8 @@
  */
 import { conductOf, startWordsOf, type StandardEvent } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
-import { computed, ref } from 'vue'
-import { dialogLater } from '../../ui/dialogLater.ts'
+import { computed, onMounted, ref } from 'vue'
+import { dialogLater } from '../../ui/partLater.ts'
 import { fullName, type Day, type Entry } from '../../day/day.ts'
 import SoundSwitch from '../../sound/SoundSwitch.vue'
 import type { AgreedMoment } from '../../sync/agreedClock.ts'
@@ -26,6 +26,7 @@ import { useCalls } from './useCalls.ts'
 import type { Grading } from './useGrading.ts'
 import ConsoleHead from './ConsoleHead.vue'
 import ConsoleOver from './ConsoleOver.vue'
+import { fetchWhy } from './whyLater.ts'
 
 const KeyHelp = dialogLater(() => import('../../ui/KeyHelp.vue'))
 const PutRightDialog = dialogLater(() => import('./PutRightDialog.vue'))
@@ -72,6 +73,7 @@ const emit = defineEmits<{
   go: [moment: AgreedMoment]
 }>()
 
+onMounted(fetchWhy)
 const starting = ref(false)
 const puttingRight = ref(false)
 const ending = ref(false)

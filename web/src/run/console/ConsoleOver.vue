@@ -3,7 +3,7 @@
 import { BButton } from 'bootstrap-vue-next'
 import type { Mark } from '@able-gauge/core'
 import { bibAndName, fullName, type Entry } from '../../day/day.ts'
-import TraceList from '../../ui/TraceList.vue'
+import { TraceList } from './whyLater.ts'
 
 defineProps<{
   mark: Mark | undefined

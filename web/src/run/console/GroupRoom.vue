@@ -3,7 +3,7 @@
 import { isHeldElsewhere, kindOf, rulingFor, startOf, waveStarts, type StandardEvent } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
-import { dialogLater } from '../../ui/dialogLater.ts'
+import { dialogLater } from '../../ui/partLater.ts'
 import type { Day, Entry } from '../../day/day.ts'
 import SoundSwitch from '../../sound/SoundSwitch.vue'
 import { useDay } from '../../day/dayStore.ts'

@@ -2,7 +2,7 @@
 /** The lap console: one wave on the course, stamped by bib, by the next expected runner, or time first. */
 import { lapWord } from '@able-gauge/core'
 import { computed, ref, useTemplateRef } from 'vue'
-import { dialogLater } from '../../../ui/dialogLater.ts'
+import { dialogLater } from '../../../ui/partLater.ts'
 import { shortName, type Day } from '../../../day/day.ts'
 import { useDay } from '../../../day/dayStore.ts'
 import { useSession } from '../../../session/sessionStore.ts'
