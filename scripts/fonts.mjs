@@ -32,8 +32,6 @@ for (const [name, parts] of Object.entries(PARTS)) {
       variationAxes: WEIGHTS,
       // letters that stand closer, and figures of one width
       keepFeatures: ['kern', 'tnum'],
-      noHinting: true,
-      dropTables: ['STAT', 'MVAR', 'gasp'],
     })
     await writeFile(path.join(FOLDER, `${name}-${part}.woff2`), face)
     console.log(`${name}-${part}.woff2: ${face.length} bytes`)
