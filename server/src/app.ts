@@ -18,6 +18,7 @@ import { askingOf, securityNotes, type Asking } from './securityNotes.ts'
 const JSON_LINES = 'application/x-ndjson'
 
 const readJsonBody = express.json({ limit: '1mb', type: 'application/json' })
+const readLines = express.text({ limit: '1mb', type: JSON_LINES })
 /** A whole day is read as it came; a worker makes something of it. */
 const readArchiveBody = express.raw({ limit: '64mb', type: 'application/json' })
 
@@ -30,27 +31,7 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
   // what a header says of the address counts only from a proxy that somebody named
   app.set('trust proxy', server.trustedProxy ?? false)
   app.use(helmetFor(server.field !== null))
-  app.use(
-    '/api',
-    // a day's captures are ids and moments: a fifth of them once compressed. What is sent as it happens is not held back
-    compression({ filter: (request, response) => !isStream(response) && compression.filter(request, response) }),
-    refuseForeignWrites,
-    refuseOtherForms,
-    keepNowhere,
-    express.text({ limit: '1mb', type: JSON_LINES }),
-    // an archive holds a whole day, so only who may bring one is read to the end
-    async (request, response, next) => {
-      if (request.path !== '/archives') {
-        readJsonBody(request, response, next)
-        return
-      }
-      const session = await requireSession(server.pool, request)
-      requireFactor(session, 'archives.readIn')
-      requireMay(session.account, 'archives.readIn')
-      readArchiveBody(request, response, next)
-    },
-    refuseDeepBodies,
-  )
+  app.use('/api', forInterface(server))
   app.use('/api/session', sessionRouter(server))
   const askings = new WeakMap<Request, Asking>()
   const notes = securityNotes(server)
@@ -59,7 +40,7 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
     app[method](
       routePath,
       async (request, _response, next) => {
-        const session = await requireSession(server.pool, request)
+        const session = await requireSession(server.quick, request)
         askings.set(request, askingOf(request, session))
         requireFactor(session, action)
         requireMay(session.account, action, placeOf(request))
@@ -92,6 +73,41 @@ export const buildApp = (server: Server, webFolder: string | null): Express => {
   app.use(answerErrors(server.log))
   return app
 }
+
+/** What every request to the interface passes first; as few steps as there can be, since a whole field passes here at every tap. */
+const forInterface = (server: Server): express.Router => {
+  const api = express.Router()
+  api.use(
+    (request, response, next) => {
+      refuseForeignWrites(request)
+      refuseOtherForms(request)
+      // what the interface answers is about people: no browser and no proxy keeps it
+      response.set('Cache-Control', 'no-store')
+      if (isPostOfCaptures(request)) next()
+      else compressed(request, response, next)
+    },
+    async (request, response, next) => {
+      if (request.path === '/archives') {
+        // an archive holds a whole day, so only who may bring one is read to the end
+        const session = await requireSession(server.quick, request)
+        requireFactor(session, 'archives.readIn')
+        requireMay(session.account, 'archives.readIn')
+        readArchiveBody(request, response, next)
+      } else if (request.is(JSON_LINES)) readLines(request, response, next)
+      else readJsonBody(request, response, next)
+    },
+    refuseDeepBodies,
+  )
+  return api
+}
+
+/** Answered with a few numbers, and asked most often of all. */
+const isPostOfCaptures = ({ method, path }: Request): boolean => method === 'POST' && path.endsWith('/captures')
+
+/** A day's captures are ids and moments: a fifth of them once compressed. What is sent as it happens is not held back. */
+const compressed = compression({
+  filter: (request, response) => !isStream(response) && compression.filter(request, response),
+})
 
 const isStream = (response: Response): boolean =>
   String(response.getHeader('Content-Type') ?? '').startsWith('text/event-stream')
@@ -179,51 +195,39 @@ const limitsOf = ({ costly, rehearsals, wrongSignatures }: Limits, keyOf: (reque
 })
 
 /** A page of another site may not write with somebody's session, even where a browser would send the cookie. */
-const refuseForeignWrites: express.RequestHandler = (request, _response, next) => {
+const refuseForeignWrites = (request: Request): void => {
   const origin = request.get('Origin')
   // a page without an origin of its own says "null"
   const foreign = origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== request.get('Host'))
   if (foreign && request.method !== 'GET' && request.method !== 'HEAD')
     throw new Problem(403, 'access.origin', 'This request comes from another site.')
-  next()
 }
 
 /** Forms of other sites can send text and form fields, but not JSON. */
-const refuseOtherForms: express.RequestHandler = (request, _response, next) => {
+const refuseOtherForms = (request: Request): void => {
   const hasBody = request.headers['transfer-encoding'] !== undefined || Number(request.get('Content-Length') ?? 0) > 0
   if (hasBody && !request.is('application/json') && !request.is(JSON_LINES)) {
     throw new Problem(415, 'input.form', `Nothing was stored. Expected a body of JSON, sent as application/json.`)
   }
-  next()
 }
 
 /** Deeper than any document of ours; whatever walks a body deeper than this would run out of stack. */
 const DEEPEST = 64
 
-const refuseDeepBodies: express.RequestHandler = (request, _response, next) => {
-  if (Buffer.isBuffer(request.body)) {
-    next()
-    return
-  }
-  let level: unknown[] = [request.body]
-  for (let depth = 0; level.length > 0; depth++) {
-    if (depth > DEEPEST) {
-      throw invalidInput([
-        { place: 'body', code: 'depth', found: 'deeper nesting', expected: `at most ${DEEPEST} levels` },
-      ])
-    }
-    level = level.flatMap((value) =>
-      typeof value === 'object' && value !== null ? (Object.values(value) as unknown[]) : [],
-    )
+const refuseDeepBodies: express.RequestHandler = ({ body }, _response, next) => {
+  if (!Buffer.isBuffer(body) && isDeeper(body, DEEPEST)) {
+    throw invalidInput([
+      { place: 'body', code: 'depth', found: 'deeper nesting', expected: `at most ${DEEPEST} levels` },
+    ])
   }
   next()
 }
 
-/** What the interface answers is about people: no browser and no proxy keeps it. */
-const keepNowhere: express.RequestHandler = (_request, response, next) => {
-  response.set('Cache-Control', 'no-store')
-  next()
-}
+/** Whether values lie within values more often than so many times. */
+const isDeeper = (value: unknown, levels: number): boolean =>
+  typeof value === 'object' &&
+  value !== null &&
+  (levels === 0 ? Object.values(value).length > 0 : Object.values(value).some((part) => isDeeper(part, levels - 1)))
 
 const serveWeb = (app: Express, webFolder: string): void => {
   app.use(

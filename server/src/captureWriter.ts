@@ -34,7 +34,8 @@ export const makeCaptureWriter = (days: DayQueue): CaptureWriter => {
         return
       }
       queues.set(occasionId, [waiting])
-      void drain(occasionId)
+      // what lies ready at other sockets is read first, and written with it
+      setImmediate(() => void drain(occasionId))
     })
 
   const drain = async (occasionId: string): Promise<void> => {

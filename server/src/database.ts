@@ -24,11 +24,19 @@ export const LONG: Patience = { statementMs: 120_000, lockMs: 10_000, idleInTran
 
 const CONNECT_MS = 5_000
 
+/** Statements are planned once and for all values, not for each value anew: for the few that are asked with every request. */
+const PLANNED_ONCE = '-c plan_cache_mode=force_generic_plan'
+
 /** @param most connections at once */
-export const openPool = (connectionString: string, most = 12, patience: Patience = SHORT): Pool => {
-  const pool = new pg.Pool({
-    connectionString,
-    max: most,
+export const openPool = (connectionString: string, most = 12, patience: Patience = SHORT): Pool =>
+  watched(new pg.Pool({ connectionString, max: most, ...waitingFor(patience) }))
+
+/** For what is asked with every request, by named statements. @param most connections at once */
+export const openQuickPool = (connectionString: string, most: number): Pool =>
+  watched(new pg.Pool({ connectionString, max: most, options: PLANNED_ONCE, ...waitingFor(SHORT) }))
+
+const waitingFor = (patience: Patience): pg.PoolConfig => {
+  return {
     idleTimeoutMillis: 30_000,
     connectionTimeoutMillis: CONNECT_MS,
     statement_timeout: patience.statementMs,
@@ -36,7 +44,10 @@ export const openPool = (connectionString: string, most = 12, patience: Patience
     idle_in_transaction_session_timeout: patience.idleInTransactionMs,
     // a server that no longer answers at all must not be waited for either
     query_timeout: patience.statementMs + CONNECT_MS,
-  })
+  }
+}
+
+const watched = (pool: Pool): Pool => {
   // a connection that breaks, idle or borrowed, is told to whoever uses it by the query that fails; an error event
   // without a listener would end the process
   pool.on('error', ignore)

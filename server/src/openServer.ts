@@ -4,7 +4,7 @@ import { createServer as createHttpsServer, type Server as HttpsServer } from 'n
 import type { Logger } from 'pino'
 import { buildApp } from './app.ts'
 import { makeCaptureWriter } from './captureWriter.ts'
-import { openPool, untilItAnswers } from './database.ts'
+import { openPool, openQuickPool, untilItAnswers } from './database.ts'
 import { makeDayQueue } from './dayQueue.ts'
 import type { Field } from './field.ts'
 import type { Keeper } from './keeper.ts'
@@ -44,8 +44,8 @@ export interface Settings {
   readonly time?: TimeSources
 }
 
-/** Connections for what is read, and for what is written to days: together less than half of what PostgreSQL allows. */
-const [MOST_READING, MOST_WRITING] = [12, 8]
+/** Connections for what is read, asked with every request, and written to days: together less than half of what PostgreSQL allows. */
+const [MOST_READING, MOST_ASKED, MOST_WRITING] = [12, 4, 8]
 /** A body that takes longer to arrive is not waited for; streams out are no requests and last. */
 const [HEADERS_MS, REQUEST_MS, LOOK_EVERY_MS] = [10_000, 30_000, 2_000]
 
@@ -64,6 +64,7 @@ export const openServer = async ({
   time,
 }: Settings): Promise<OpenServer> => {
   const pool = openPool(databaseUrl, MOST_READING)
+  const quick = openQuickPool(databaseUrl, MOST_ASKED)
   const dayPool = openPool(databaseUrl, MOST_WRITING)
   const days = makeDayQueue(dayPool)
   await untilItAnswers(pool, (error) => log.warn({ err: error }, 'the database does not answer yet; waiting'))
@@ -73,6 +74,7 @@ export const openServer = async ({
   const work = where === 'threads' ? makeWorkPool(databaseUrl, seed, log) : makeWorkHere({ pool, signer })
   const server: Server = {
     pool,
+    quick,
     days,
     feed,
     writer: makeCaptureWriter(days),
@@ -112,7 +114,7 @@ export const openServer = async ({
       const closed = listeners.map((listener) => new Promise<void>((resolve) => listener.close(() => resolve())))
       for (const listener of listeners) listener.closeAllConnections()
       await Promise.all(closed)
-      await Promise.allSettled([work.close(), feed.close(), pool.end(), dayPool.end()])
+      await Promise.allSettled([work.close(), feed.close(), pool.end(), quick.end(), dayPool.end()])
     },
   }
 }

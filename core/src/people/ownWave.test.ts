@@ -2,15 +2,18 @@ import { expect, test } from 'vitest'
 import type { Capture } from '../capture/capture.ts'
 import type { DayRecordContent, DayRecordEntry } from '../day/record.ts'
 import { takesOfficer } from './officerOnly.ts'
-import { entriesJudgedBy, ownWaveTouched, type EnteredPerson, type Target } from './ownWave.ts'
+import { entriesJudgedBy, ownWaveTouched, type EnteredWaves, type Target } from './ownWave.ts'
 
-const [OWN, MATE, OTHER] = ['own', 'mate', 'other']
-const entered: readonly EnteredPerson[] = [
-  { entryId: 'own', wave: 2, isOwn: true },
-  { entryId: 'mate', wave: 2, isOwn: false },
-  { entryId: 'other', wave: 1, isOwn: false },
-]
-const nobodyOwn = entered.map((one) => ({ ...one, isOwn: false }))
+const [OWN, MATE, OTHER] = ['own', 'mate', 'other'] as const
+const entered: EnteredWaves = {
+  ownWave: 2,
+  waveOf: new Map([
+    [OWN, 2],
+    [MATE, 2],
+    [OTHER, 1],
+  ]),
+}
+const nobodyOwn: EnteredWaves = { ...entered, ownWave: null }
 const about = (kind: string, entryId: string | null, payload: object = {}): Capture =>
   ({
     id: 'c',

@@ -3,11 +3,12 @@ import type { Capture } from '../capture/capture.ts'
 import { concernedBy } from '../capture/concernedBy.ts'
 import type { DayRecordContent, DayRecordEntry } from '../day/record.ts'
 
-/** Who is entered on a day, and whether it is the person of the account in question. */
-export interface EnteredPerson {
-  readonly entryId: string
-  readonly wave: number
-  readonly isOwn: boolean
+/** The waves of a day, as somebody who works it is concerned by them. */
+export interface EnteredWaves {
+  /** The wave they are entered in themselves, or null. */
+  readonly ownWave: number | null
+  /** The wave of everybody who is entered, by entry. */
+  readonly waveOf: ReadonlyMap<string, number>
 }
 
 /** What a correction corrects, as far as the rule needs to know it. */
@@ -24,11 +25,9 @@ export interface Target {
  */
 export const ownWaveTouched = (
   captures: readonly Capture[],
-  entered: readonly EnteredPerson[],
+  { ownWave, waveOf }: EnteredWaves,
   targetOf: (captureId: string) => Target | undefined,
 ): number | null => {
-  const own = entered.find(({ isOwn }) => isOwn)
-  const waveOf = new Map(entered.map(({ entryId, wave }) => [entryId, wave]))
   const wavesIn = ({ entryId, kind, payload }: Target['capture']): (number | undefined)[] => [
     ...concernedBy({ entryId, payload }).map((id) => waveOf.get(id)),
     ...(kind === 'waveStarted' && 'wave' in payload ? [payload.wave] : []),
@@ -36,7 +35,7 @@ export const ownWaveTouched = (
   for (const capture of captures) {
     const target = 'captureId' in capture.payload ? targetOf(capture.payload.captureId) : undefined
     const touched = [...wavesIn(capture), ...(target ? wavesIn(target.capture) : [])]
-    if (own && touched.includes(own.wave)) return own.wave
+    if (ownWave !== null && touched.includes(ownWave)) return ownWave
     // a stamp somebody made while their own wave ran does not become a time of that wave through another's hand
     const assignedTo = capture.kind === 'assigned' && capture.entryId !== null ? waveOf.get(capture.entryId) : undefined
     const authorWave = target?.authorWave ?? null

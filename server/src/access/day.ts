@@ -19,7 +19,7 @@ export const dayOf = async (call: Call): Promise<Occasion> => {
 export const captureGround = async (call: Call): Promise<CaptureGround> => {
   const { server, account, action } = call
   const occasionId = param(call, 'occasionId')
-  const ground = rules.isUuid(occasionId) ? await findCaptureGround(server.pool, occasionId, account.id) : null
+  const ground = rules.isUuid(occasionId) ? await findCaptureGround(server.quick, occasionId, account.id) : null
   if (!ground) throw notFound('day')
   requireMay(account, action, { occasionId, isStaff: ground.isStaff })
   return ground

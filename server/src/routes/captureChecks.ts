@@ -23,7 +23,8 @@ export interface SentCapture {
   /** The candidate, found by id or by bib. */
   readonly entryId: string | null
   readonly standard: Standard
-  readonly entryIds: ReadonlySet<string>
+  /** Whoever is entered, by entry. */
+  readonly entered: Pick<ReadonlySet<string>, 'has'>
   /** Where the capture stands in the request. */
   readonly place: string
 }
@@ -44,13 +45,13 @@ const kindFindings = (
   event: StandardEvent,
   events: readonly StandardEvent[],
 ): Finding[] => {
+  if (events.some(({ protocol }) => captureKindsOf(protocol).includes(document.kind))) return []
   const kinds = new Set(events.flatMap(({ protocol }) => captureKindsOf(protocol)))
-  if (kinds.has(document.kind)) return []
   const expected = `one of ${[...kinds].join(', ')} in ${event.name}`
   return [{ place: `${place}.kind`, code: 'kindOfEvent', found: document.kind, expected }]
 }
 
-const candidateFindings = ({ document, entryId, entryIds, place }: SentCapture): Finding[] => {
+const candidateFindings = ({ document, entryId, entered, place }: SentCapture): Finding[] => {
   const { bib, entryId: given, kind } = document
   if (bib !== undefined && given !== undefined) {
     return [{ place: `${place}.bib`, code: 'bibAndEntry', found: String(bib), expected: 'either a bib or an entryId' }]
@@ -59,7 +60,7 @@ const candidateFindings = ({ document, entryId, entryIds, place }: SentCapture):
     const expected = 'a bib that is entered on this day'
     return [{ place: `${place}.bib`, code: 'bibNotEntered', found: String(bib), expected }]
   }
-  if (given !== undefined && !entryIds.has(given)) {
+  if (given !== undefined && !entered.has(given)) {
     return [{ place: `${place}.entryId`, code: 'notEntered', found: given, expected: 'an entry of this day' }]
   }
   if (NEEDS_CANDIDATE.has(kind) && entryId === null) {
@@ -70,7 +71,7 @@ const candidateFindings = ({ document, entryId, entryIds, place }: SentCapture):
 }
 
 /** Names within a payload have to be names of the protocol or of the day. */
-const payloadFindings = ({ document, entryIds, place }: SentCapture, events: readonly StandardEvent[]): Finding[] => {
+const payloadFindings = ({ document, entered, place }: SentCapture, events: readonly StandardEvent[]): Finding[] => {
   const protocols = events.map(({ protocol }) => protocol)
   const { kind, payload } = document
   const named = (field: string, code: string, found: string, known: readonly string[]): Finding[] =>
@@ -79,7 +80,7 @@ const payloadFindings = ({ document, entryIds, place }: SentCapture, events: rea
       : [{ place: `${place}.payload.${field}`, code, found, expected: `one of ${known.join(', ')}` }]
   if ('entryIds' in payload) {
     return payload.entryIds.flatMap((id, index) =>
-      entryIds.has(id)
+      entered.has(id)
         ? []
         : [
             {

@@ -28,7 +28,6 @@ import {
 } from '../store/captureStore.ts'
 import { notifyDay } from '../store/dayNotices.ts'
 import type { CaptureGround } from '../store/occasionStore.ts'
-import type { EnteredBib } from '../store/entryStore.ts'
 import { getStandard } from '../store/standardStore.ts'
 import { readBody } from './body.ts'
 import { placesWrong } from './captureChecks.ts'
@@ -62,9 +61,9 @@ export const captureRoutes: readonly Route[] = [
       const { server, request, response, token } = call
       const ground = await captureGround(call)
       const { madeBy, captures: documents } = readBody(CaptureBatch, request)
-      const { occasion, entered } = ground
+      const { occasion } = ground
       const { standard } = await getStandard(server.pool, occasion.standardId, occasion.standardVersion)
-      const captures = resolveCaptures(documents, standard, entered)
+      const captures = resolveCaptures(documents, standard, ground)
       await refuseForbidden(call, ground, captures)
       const post = { captures, token, receivedMs: server.clock.nowMs(), ...(madeBy === undefined ? {} : { madeBy }) }
       response.json({ captures: await store(call, occasion.id, post) })
@@ -144,16 +143,14 @@ export const afterIn = (text: unknown): number => {
 const resolveCaptures = (
   documents: readonly CaptureDocument[],
   standard: Standard,
-  entered: readonly EnteredBib[],
+  { byBib, waveOf }: CaptureGround,
 ): Capture[] => {
   const findings: Finding[] = []
-  const byBib = new Map(entered.flatMap(({ entryId, bib }) => (bib === null ? [] : [[bib, entryId] as const])))
-  const entryIds = new Set(entered.map(({ entryId }) => entryId))
   const captures = documents.map(({ bib, entryId: given, ...document }, index) => {
     const place = `captures[${index}]`
     const entryId = given ?? (bib === undefined ? undefined : byBib.get(bib)) ?? null
     findings.push(
-      ...placesWrong({ document: { ...document, bib, entryId: given }, entryId, standard, entryIds, place }),
+      ...placesWrong({ document: { ...document, bib, entryId: given }, entryId, standard, entered: waveOf, place }),
     )
     // kind and payload were validated together by CaptureDocument
     return { ...document, entryId } as Capture
@@ -169,9 +166,10 @@ const resolveCaptures = (
  */
 export const refuseForbidden = async (
   { server, account }: Call,
-  { occasion, entered }: CaptureGround,
+  ground: CaptureGround,
   captures: readonly Capture[],
 ): Promise<void> => {
+  const { occasion } = ground
   const place = { occasionId: occasion.id, isStaff: true }
   requireMay(account, 'capture', { ...place, eventIds: captures.map(({ eventId }) => eventId) })
   const targets = await targetsOf(server.pool, occasion.id, captures)
@@ -196,7 +194,7 @@ export const refuseForbidden = async (
       'Only an officer decides a mark, disqualifies, or undoes what an officer did. Nothing was stored.',
     )
   }
-  const own = ownWaveTouched(captures, entered, (id) => targets.get(id))
+  const own = ownWaveTouched(captures, ground, (id) => targets.get(id))
   if (own !== null) throw ownWaveProblem(own)
 }
 

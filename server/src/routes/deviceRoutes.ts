@@ -39,15 +39,14 @@ const refuseUnknown = async (
   ground: CaptureGround,
   { eventId, entryIds }: ClaimBody,
 ): Promise<void> => {
-  const { occasion, entered } = ground
+  const { occasion, waveOf } = ground
   const { standard } = await getStandard(server.pool, occasion.standardId, occasion.standardVersion)
   const findings: Finding[] = []
   if (!standard.events.some(({ id }) => id === eventId)) {
     findings.push({ place: 'eventId', code: 'unknown', found: eventId, expected: 'an event of the day' })
   }
-  const known = new Set(entered.map(({ entryId }) => entryId))
   for (const [index, entryId] of entryIds.entries()) {
-    if (known.has(entryId)) continue
+    if (waveOf.has(entryId)) continue
     findings.push({
       place: `entryIds[${index}]`,
       code: 'unknown',

@@ -12,7 +12,6 @@ import {
 import { captureGround } from '../access/day.ts'
 import { invalidInput } from '../problem.ts'
 import { findKnownIds } from '../store/captureStore.ts'
-import type { EnteredBib } from '../store/entryStore.ts'
 import { getStandard } from '../store/standardStore.ts'
 import { placesWrong } from './captureChecks.ts'
 import { refuseForbidden, store } from './captureRoutes.ts'
@@ -32,13 +31,12 @@ export const instrumentRoutes: readonly Route[] = [
     handle: async (call) => {
       const { server, request, response, token } = call
       const ground = await captureGround(call)
-      const { occasion, entered } = ground
+      const { occasion } = ground
       const { standard } = await getStandard(server.pool, occasion.standardId, occasion.standardVersion)
       const receivedMs = server.clock.nowMs()
       const eventId = param(call, 'eventId')
       const lines = readLines(request.body)
-      const captures = lines.map((line) => captureFrom(occasion.id, eventId, line, entered, receivedMs))
-      const entryIds = new Set(entered.map(({ entryId }) => entryId))
+      const captures = lines.map((line) => captureFrom(occasion.id, eventId, line, ground.byBib, receivedMs))
       const findings = captures.flatMap((capture, index) => {
         const document = { ...capture, bib: undefined, entryId: capture.entryId ?? undefined }
         const bib = lines[index]?.bib
@@ -47,7 +45,10 @@ export const instrumentRoutes: readonly Route[] = [
           bib !== undefined && capture.entryId === null
             ? [{ place: `${place}.bib`, code: 'bibNotEntered', found: String(bib), expected: 'a bib that is entered' }]
             : []
-        return [...unknownBib, ...placesWrong({ document, entryId: capture.entryId, standard, entryIds, place })]
+        return [
+          ...unknownBib,
+          ...placesWrong({ document, entryId: capture.entryId, standard, entered: ground.waveOf, place }),
+        ]
       })
       if (findings.length > 0) throw invalidInput(findings)
       await refuseForbidden(call, ground, captures)
@@ -100,7 +101,7 @@ const captureFrom = (
   occasionId: string,
   eventId: string,
   line: InstrumentLine,
-  entered: readonly EnteredBib[],
+  byBib: ReadonlyMap<number, string>,
   receivedMs: number,
 ): Capture => {
   const envelope = {
@@ -112,7 +113,7 @@ const captureFrom = (
     uncertaintyMs: line.atMs === undefined ? ARRIVED_MS : TOLD_MS,
   }
   if (line.kind === 'bibReader') {
-    const entryId = entered.find(({ bib }) => bib === line.bib)?.entryId ?? null
+    const entryId = (line.bib === undefined ? undefined : byBib.get(line.bib)) ?? null
     return { ...envelope, entryId, kind: 'crossed', payload: {} }
   }
   const { instrument, value = 0, resolution = 1 } = line

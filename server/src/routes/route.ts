@@ -19,6 +19,8 @@ import { notFound } from '../problem.ts'
 export interface Server {
   /** For reading, and for what belongs to no day. */
   readonly pool: Pool
+  /** For what is asked with every request: who it is, and where they stand. */
+  readonly quick: Pool
   /** For whatever writes to a day. */
   readonly days: DayQueue
   readonly feed: LiveFeed

@@ -5,7 +5,6 @@ import {
   type EarlierFigure,
   type ArchivedEntry,
   type Attendance,
-  type EnteredPerson,
   type EntryChoices,
   type EntryFacts,
   type PersonFacts,
@@ -183,8 +182,10 @@ export const listUnitsOf = async (db: Database, occasionId: string): Promise<Rec
   return Object.fromEntries(rows.map(({ id, unit_id }) => [id, unit_id]))
 }
 
-export interface EnteredBib extends EnteredPerson {
-  readonly bib: number | null
+interface EnteredPerson {
+  readonly entryId: string
+  readonly wave: number
+  readonly isOwn: boolean
 }
 
 /** Who is entered, and whether it is the person of an account. */

@@ -1,5 +1,6 @@
 /** Test days: what they are, who works on them, how far they are. */
 import {
+  type EnteredWaves,
   oversees,
   ROLES,
   rolesFor,
@@ -9,7 +10,6 @@ import {
   type StaffMember,
 } from '@able-gauge/core'
 import type { Database } from '../database.ts'
-import type { EnteredBib } from './entryStore.ts'
 import { together } from './together.ts'
 
 type NewOccasion = Omit<Occasion, 'signedOff' | 'rehearsal' | 'cancelled'>
@@ -107,20 +107,26 @@ export const findOccasion = async (db: Database, id: string): Promise<Occasion |
 }
 
 /** A day with what a post of captures is checked against, read in one go because it is asked for with every post. */
-export interface CaptureGround {
+export interface CaptureGround extends EnteredWaves {
   readonly occasion: Occasion
   readonly isStaff: boolean
-  readonly entered: readonly EnteredBib[]
+  /** Entries by bib. */
+  readonly byBib: ReadonlyMap<number, string>
 }
 
 type Person = { readonly personId: string | null }
 
-/** A day and whoever is entered on it, each with the person they are once doubles are merged. */
-const dayWithEntered = together<{
-  readonly occasion: Occasion
-  readonly entered: readonly (Omit<EnteredBib, 'isOwn'> & Person)[]
-}>(async (db, days) => {
-  const { rows } = await db.query<OccasionRow & { entered: (Omit<EnteredBib, 'isOwn'> & Person)[] }>({
+interface EnteredRow extends Person {
+  readonly entryId: string
+  readonly bib: number | null
+  readonly wave: number
+}
+
+/** A day and whoever is entered on it, each with the person they are once doubles are merged; found once for all who post together. */
+const dayWithEntered = together<
+  Omit<CaptureGround, 'isStaff' | 'ownWave'> & { readonly waveOfPerson: ReadonlyMap<string, number> }
+>(async (db, days) => {
+  const { rows } = await db.query<OccasionRow & { entered: EnteredRow[] }>({
     // a named statement is planned once for each connection
     name: 'days-with-entered',
     text: `select ${OCCASION_COLUMNS},
@@ -130,7 +136,23 @@ const dayWithEntered = together<{
              from ${OCCASION_TABLES} where o.id = any($1::uuid[])`,
     values: [days],
   })
-  return new Map(rows.map((row) => [row.id, { occasion: occasionFromRow(row), entered: row.entered }]))
+  return new Map(
+    rows.map((row) => {
+      const { entered } = row
+      const waveOfPerson = new Map<string, number>()
+      for (const { personId, wave } of entered)
+        if (personId !== null && !waveOfPerson.has(personId)) waveOfPerson.set(personId, wave)
+      return [
+        row.id,
+        {
+          occasion: occasionFromRow(row),
+          waveOf: new Map(entered.map(({ entryId, wave }) => [entryId, wave])),
+          byBib: new Map(entered.flatMap(({ entryId, bib }) => (bib === null ? [] : [[bib, entryId] as const]))),
+          waveOfPerson,
+        },
+      ]
+    }),
+  )
 })
 
 /** Whether an account is on the staff of a day, and the person it is; by day and account with a space between. */
@@ -163,9 +185,9 @@ export const findCaptureGround = async (
   const day = occasionId.toLowerCase()
   const [read, standing] = await Promise.all([dayWithEntered(db, day), standingOnDay(db, `${day} ${accountId}`)])
   if (!read || !standing) return null
-  const isOwn = (personId: string | null): boolean => personId !== null && personId === standing.personId
-  const entered = read.entered.map(({ personId, ...one }) => ({ ...one, isOwn: isOwn(personId) }))
-  return { occasion: read.occasion, isStaff: standing.isStaff, entered }
+  const { waveOfPerson, ...ground } = read
+  const ownWave = (standing.personId === null ? undefined : waveOfPerson.get(standing.personId)) ?? null
+  return { ...ground, isStaff: standing.isStaff, ownWave }
 }
 
 /** Signed-off days judged by one version, oldest first. */

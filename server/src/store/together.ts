@@ -1,7 +1,7 @@
 /**
- * Asks the database once for what several ask for at the same time. Whoever comes while nothing is asked is asked for at once;
- * whoever comes while a question is under way waits for the next one, which is asked for all of them. So nobody is answered from
- * before they asked, and a hundred devices that send together cost a few questions in place of a hundred.
+ * Asks the database once for what several ask for at the same time. Who comes while nothing is asked is asked for together with
+ * all that has arrived by then; whoever comes while a question is under way waits for the next one, which is asked for all of them.
+ * So nobody is answered from before they asked, and a hundred devices that send together cost a few questions in place of a hundred.
  */
 import type { Database } from '../database.ts'
 
@@ -47,6 +47,7 @@ export const together = <Answer>(ask: Ask<Answer>): ((db: Database, key: string)
       }
       const own = [{ key, resolve, reject }]
       queues.set(db, own)
-      void drain(db, own)
+      // requests that lie ready at other sockets are read first, and asked for in the same question
+      setImmediate(() => void drain(db, own))
     })
 }
