@@ -46,8 +46,10 @@ const leave = async (): Promise<void> => {
     <span v-if="session.account?.station" class="tape station">Station of {{ session.account.displayName }}</span>
     <DayTape v-else class="tape" :day="day" />
     <div class="now">
-      <span class="clock figures">{{ clock }}</span>
-      <DaySaved :day="day" />
+      <div class="words">
+        <span class="clock figures">{{ clock }}</span>
+        <DaySaved :day="day" />
+      </div>
     </div>
     <div class="menu">
       <button class="who" :aria-expanded="menuOpen" aria-label="Your account" @click="menuOpen = !menuOpen">
@@ -124,9 +126,14 @@ const leave = async (): Promise<void> => {
   font-weight: 650;
 }
 .now {
-  /* a fixed place: its words change with every capture */
+  position: relative;
   width: 290px;
-  contain: layout paint;
+}
+/* a fixed place that is no part of the layout around it: its words change with every capture */
+.words {
+  position: absolute;
+  inset: 0;
+  contain: strict;
   display: flex;
   flex-direction: column;
   justify-content: center;
@@ -190,6 +197,11 @@ const leave = async (): Promise<void> => {
   .now {
     width: auto;
     min-width: 120px;
+  }
+  .words {
+    position: static;
+    contain: layout paint;
+    height: 100%;
   }
   .where strong {
     font-size: 0.9375rem;

@@ -5,6 +5,7 @@ import { computed, ref, watch } from 'vue'
 import { useAgreedClock } from '../sync/agreedClock.ts'
 import { onlyInMemory } from '../sync/outbox.ts'
 import { dialogLater } from '../ui/partLater.ts'
+import { useAfterPaint } from '../ui/useAfterPaint.ts'
 import type { Day } from './day.ts'
 import { useDay } from './dayStore.ts'
 
@@ -22,17 +23,15 @@ const clockWords = computed(() => {
   const { agreement } = clock
   return agreement ? `Clock agreed to ${Math.ceil(agreement.uncertaintyMs)} ms` : 'Agreeing the clock'
 })
-/** What comes to wait is told at once; that nothing waits any more a moment later, so that the words do not flicker with every press. */
+/** What comes to wait is told in the frame after the press; that nothing waits any more a moment later, so that the words do not flicker. */
 const CALM_MS = 250
-const waitingCount = ref(store.waitingCount)
-const calmDown = useDebounceFn(() => (waitingCount.value = store.waitingCount), CALM_MS)
-watch(
-  () => store.waitingCount,
-  (now) => {
-    if (now > waitingCount.value) waitingCount.value = now
-    else void calmDown()
-  },
-)
+const waiting = useAfterPaint(() => store.waitingCount)
+const waitingCount = ref(waiting.value)
+const calmDown = useDebounceFn(() => (waitingCount.value = waiting.value), CALM_MS)
+watch(waiting, (now) => {
+  if (now > waitingCount.value) waitingCount.value = now
+  else void calmDown()
+})
 const savedWords = computed(() => {
   if (store.isPractice) return 'Practice: nothing is recorded'
   if (waitingCount.value === 0) return store.live === false ? 'All saved, no connection' : 'All saved'

@@ -368,6 +368,7 @@ export const useDay = defineStore('day', () => {
     signing,
     verdicts,
     bounds,
+    entriesById,
     entry,
     settledIn,
     marksIn,

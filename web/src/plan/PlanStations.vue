@@ -172,6 +172,7 @@ label {
   gap: 0 12px;
 }
 .staff legend {
+  float: left;
   font-size: 0.8125rem;
   color: var(--ink-2);
   margin: 0;

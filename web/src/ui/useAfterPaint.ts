@@ -7,22 +7,26 @@ const AT_MOST_MS = 120
 /** Follows a value, a painted frame later. */
 export const useAfterPaint = <Value>(value: () => Value): Readonly<ShallowRef<Value>> => {
   const followed = shallowRef(value()) as ShallowRef<Value>
-  let stop = (): void => {}
-  watch(value, () => {
+  let frame = 0
+  let afterFrame: ReturnType<typeof setTimeout> | undefined
+  let atMost: ReturnType<typeof setTimeout> | undefined
+  const stop = (): void => {
+    cancelAnimationFrame(frame)
+    clearTimeout(afterFrame)
+    clearTimeout(atMost)
+    atMost = undefined
+  }
+  const take = (): void => {
     stop()
-    const take = (): void => {
-      stop()
-      followed.value = value()
-    }
-    let afterFrame: ReturnType<typeof setTimeout> | undefined
-    const frame = requestAnimationFrame(() => (afterFrame = setTimeout(take)))
-    const atMost = setTimeout(take, AT_MOST_MS)
-    stop = () => {
-      cancelAnimationFrame(frame)
-      clearTimeout(afterFrame)
-      clearTimeout(atMost)
-    }
+    followed.value = value()
+  }
+  watch(value, () => {
+    cancelAnimationFrame(frame)
+    clearTimeout(afterFrame)
+    frame = requestAnimationFrame(() => (afterFrame = setTimeout(take)))
+    // from the first change on, however many follow
+    atMost ??= setTimeout(take, AT_MOST_MS)
   })
-  onScopeDispose(() => stop())
+  onScopeDispose(stop)
   return followed
 }

@@ -1,16 +1,19 @@
 <script setup lang="ts">
 /** The lap console: one wave on the course, stamped by bib, by the next expected runner, or time first. */
 import { lapWord } from '@able-gauge/core'
+import { storeToRefs } from 'pinia'
 import { computed, ref, useTemplateRef } from 'vue'
 import { dialogLater } from '../../../ui/partLater.ts'
-import { shortName, type Day } from '../../../day/day.ts'
+import { shortName, type Day, type Entry } from '../../../day/day.ts'
 import { useDay } from '../../../day/dayStore.ts'
 import { useSession } from '../../../session/sessionStore.ts'
+import { useAfterPaint } from '../../../ui/useAfterPaint.ts'
 import EventStrip from '../../EventStrip.vue'
 import StartCommands from '../../start/StartCommands.vue'
 import { useKeys } from '../../useKeys.ts'
 import LapClock from './LapClock.vue'
 import LapKeys from './LapKeys.vue'
+import LapMessage from './LapMessage.vue'
 import LapSheets from './LapSheets.vue'
 import LapSide from './LapSide.vue'
 import LapTiles from './LapTiles.vue'
@@ -33,7 +36,15 @@ const props = defineProps<{
 const store = useDay()
 const session = useSession()
 const lap = useLapConsole(() => props.day, props.event)
-const { role, waves, wave, board, runners, next, unassigned, stillOut, mayCapture, ready, message } = lap
+const { role, waves, wave, runners, unassigned, mayCapture, ready, message } = lap
+// a press is painted as the line that names bib, lap and time; tiles and list follow in the frame after, as the stamp stands on record already
+const board = useAfterPaint(() => lap.board.value)
+const next = useAfterPaint(() => lap.next.value)
+const stillOut = useAfterPaint(() => lap.stillOut.value)
+/** Asked for each runner each time the tiles are drawn: past the store's own wrapping of what is called on it. */
+const { entriesById } = storeToRefs(store)
+const entryOf = (entryId: string | null): Entry | undefined =>
+  entryId === null ? undefined : entriesById.value.get(entryId)
 
 const repairs = useLapRepairs(
   props.event,
@@ -53,7 +64,7 @@ const { typed, assigning, enter, beginAssigning, clear, type, backspace } = useL
 const assignOldest = (): void => beginAssigning(unassigned.value.at(-1)?.captureId ?? null)
 /** The bib of the last crossing was read wrongly. */
 const assignLast = (): void => {
-  const last = board.value.crossings.find(({ entryId }) => entryId !== null)
+  const last = lap.board.value.crossings.find(({ entryId }) => entryId !== null)
   if (last) beginAssigning(last.captureId)
 }
 const starting = ref(false)
@@ -62,7 +73,7 @@ const puttingRight = ref(false)
 const helping = ref(false)
 
 const { started, starts, onCourse, isIn, nextWave, setOutWords, endedAtMs, cut, cutOf, outEntries } = useLapStage(
-  lap,
+  { ...lap, board, next, stillOut },
   () => props.day,
   props.event,
 )
@@ -149,7 +160,7 @@ useKeys({
         :runners="board.runners"
         :laps="board.laps"
         :lap-word="lapWord(event.protocol)"
-        :entry-of="store.entry"
+        :entry-of="entryOf"
         :next-id="next?.entryId"
         :active="ready && started"
         :any-time="role !== 1"
@@ -162,7 +173,7 @@ useKeys({
       :board="board"
       :lap-word="lapWord(event.protocol)"
       :repairs="repairs"
-      :entry-of="store.entry"
+      :entry-of="entryOf"
       :assigning="assigning"
       :may-capture="mayCapture"
       @assign="(captureId) => (captureId ? beginAssigning(captureId) : assignOldest())"
@@ -178,7 +189,6 @@ useKeys({
       :assigning="assigning !== null"
       :started="started"
       :on-course="onCourse"
-      :message="message"
       @enter="enter"
       @next="lap.crossNext()"
       @later="lap.crossUnknown()"
@@ -186,7 +196,9 @@ useKeys({
       @stop="stopping = true"
       @put-right="puttingRight = true"
       @help="helping = true"
-    />
+    >
+      <LapMessage :message="message" :on-course="onCourse" />
+    </LapKeys>
     <StopDialog
       v-model="stopping"
       :event="event"

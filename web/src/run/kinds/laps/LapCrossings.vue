@@ -24,54 +24,62 @@ const tenths = (elapsedMs: number | null): string => printTime(Math.floor((elaps
 
 <template>
   <section class="sheet crossings">
-    <header>
-      <strong>Crossings</strong>
-      <span class="quiet">newest first</span>
-    </header>
-    <p v-if="crossings.length === 0" class="quiet">
-      None yet. Type a bib and press Enter as the runner crosses, or touch the tile.
-    </p>
-    <ol>
-      <li
-        v-for="crossing in crossings"
-        :key="crossing.captureId"
-        v-memo="[crossing, assigning === crossing.captureId, mayAssign, isHeldByPage(crossing.captureId)]"
-        :class="{ unknown: crossing.entryId === null }"
-      >
-        <template v-if="crossing.entryId === null">
-          <BButton v-if="mayAssign" variant="quiet" size="sm" @click="emit('assign', crossing.captureId)">
-            {{ assigning === crossing.captureId ? 'Type the bib' : 'Put a bib' }}
-          </BButton>
-          <span v-else>no bib</span>
-        </template>
-        <template v-else>
-          <button
-            v-if="mayAssign"
-            class="bib figures"
-            :aria-label="`Bib ${entryOf(crossing.entryId)?.bib}: was another`"
-            @click="emit('assign', crossing.captureId)"
-          >
-            {{ assigning === crossing.captureId ? 'bib?' : entryOf(crossing.entryId)?.bib }}
-          </button>
-          <strong v-else class="figures">{{ entryOf(crossing.entryId)?.bib }}</strong>
-          <span>{{ crossing.home ? 'home' : `${lapWord} ${crossing.lap}` }}</span>
-        </template>
-        <span class="figures time" :class="{ held: isHeldByPage(crossing.captureId) }">{{
-          tenths(crossing.elapsedMs)
-        }}</span>
-      </li>
-    </ol>
-    <p v-if="more > 0" class="quiet">{{ more }} earlier crossings are on record.</p>
+    <div class="inside">
+      <header>
+        <strong>Crossings</strong>
+        <span class="quiet">newest first</span>
+      </header>
+      <p v-if="crossings.length === 0" class="quiet">
+        None yet. Type a bib and press Enter as the runner crosses, or touch the tile.
+      </p>
+      <ol>
+        <li
+          v-for="crossing in crossings"
+          :key="crossing.captureId"
+          v-memo="[crossing, assigning === crossing.captureId, mayAssign, isHeldByPage(crossing.captureId)]"
+          :class="{ unknown: crossing.entryId === null }"
+        >
+          <template v-if="crossing.entryId === null">
+            <BButton v-if="mayAssign" variant="quiet" size="sm" @click="emit('assign', crossing.captureId)">
+              {{ assigning === crossing.captureId ? 'Type the bib' : 'Put a bib' }}
+            </BButton>
+            <span v-else>no bib</span>
+          </template>
+          <template v-else>
+            <button
+              v-if="mayAssign"
+              class="bib figures"
+              :aria-label="`Bib ${entryOf(crossing.entryId)?.bib}: was another`"
+              @click="emit('assign', crossing.captureId)"
+            >
+              {{ assigning === crossing.captureId ? 'bib?' : entryOf(crossing.entryId)?.bib }}
+            </button>
+            <strong v-else class="figures">{{ entryOf(crossing.entryId)?.bib }}</strong>
+            <span>{{ crossing.home ? 'home' : `${lapWord} ${crossing.lap}` }}</span>
+          </template>
+          <span class="figures time" :class="{ held: isHeldByPage(crossing.captureId) }">{{
+            tenths(crossing.elapsedMs)
+          }}</span>
+        </li>
+      </ol>
+      <p v-if="more > 0" class="quiet">{{ more }} earlier crossings are on record.</p>
+    </div>
   </section>
 </template>
 
 <style scoped>
 .crossings {
+  position: relative;
+  min-height: 0;
+}
+/* no part of the layout around it, so that a stamp lays out the list alone */
+.inside {
+  position: absolute;
+  inset: 0;
   contain: strict;
   padding: 12px 14px;
   display: flex;
   flex-direction: column;
-  min-height: 0;
 }
 header {
   display: flex;
@@ -138,7 +146,8 @@ li {
   background: none;
 }
 @media (max-width: 900px) {
-  .crossings {
+  .inside {
+    position: static;
     contain: none;
   }
 }

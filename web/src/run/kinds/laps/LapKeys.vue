@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** The row under the tiles: the bib being typed, what the keys do as buttons, and what happened last. */
+/** The row under the tiles: the bib being typed, what the keys do as buttons, and, in its slot, what happened last. */
 import { BButton } from 'bootstrap-vue-next'
 import { ref } from 'vue'
 
@@ -11,7 +11,6 @@ defineProps<{
   started: boolean
   /** Whether somebody is still on the course. */
   onCourse: boolean
-  message: { readonly text: string; readonly kind: 'done' | 'look' } | null
 }>()
 const typed = defineModel<string>('typed', { required: true })
 const emit = defineEmits<{ enter: []; next: []; later: []; undo: []; stop: []; putRight: []; help: [] }>()
@@ -53,9 +52,7 @@ defineExpose({ field })
     </BButton>
     <BButton variant="quiet" @click="emit('putRight')"> Put right <kbd>J</kbd> </BButton>
     <BButton class="help" variant="quiet" aria-label="All keys" @click="emit('help')"><kbd>?</kbd></BButton>
-    <p class="message" :class="message?.kind" role="status">
-      {{ message?.text ?? (onCourse ? 'Type a bib and press Enter as the runner crosses, or touch the tile.' : '') }}
-    </p>
+    <slot />
   </footer>
 </template>
 
@@ -109,23 +106,6 @@ defineExpose({ field })
 .narrow {
   display: none;
 }
-.message {
-  /* what it says changes with every stamp, where it stands does not */
-  contain: strict;
-  margin: 0;
-  flex: 1 1 200px;
-  min-height: 40px;
-  color: var(--ink-2);
-}
-.message.done {
-  color: var(--ink);
-}
-.message.look {
-  padding: 6px 12px;
-  border-radius: 6px;
-  border: 1px solid var(--decide-edge);
-  color: var(--decide);
-}
 @media (max-width: 900px) {
   .lap-keys {
     position: sticky;
@@ -138,8 +118,7 @@ defineExpose({ field })
   }
   .lap-keys kbd,
   .help,
-  .wide,
-  .message:not(.done, .look) {
+  .wide {
     display: none;
   }
   .narrow {
@@ -148,15 +127,6 @@ defineExpose({ field })
   .lap-keys > .btn {
     flex: 1;
     padding-inline: 4px;
-  }
-  .message {
-    contain: none;
-    min-height: 1.5em;
-    order: -1;
-    flex-basis: 100%;
-  }
-  .message:empty {
-    display: none;
   }
 }
 @media (hover: none) and (pointer: coarse) {

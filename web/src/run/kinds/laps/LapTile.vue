@@ -79,6 +79,7 @@ const lapLabel = computed(
   grid-template-rows: auto 1fr auto;
   gap: 2px 6px;
   padding: 9px 11px;
+  width: 100%;
   height: 104px;
   background: var(--sheet);
   color: var(--ink);

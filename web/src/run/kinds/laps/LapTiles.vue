@@ -51,21 +51,25 @@ const shownMs = (runner: LapRunner, isSoon: boolean): number =>
     :class="{ many: runners.length > 40 }"
     :style="{ paddingTop: `${tileWindow.abovePx}px`, paddingBottom: `${tileWindow.belowPx}px` }"
   >
-    <LapTile
+    <!-- a place in the grid, and in it a tile: what changes in a tile then lays out the tile alone -->
+    <div
       v-for="{ runner, entry, isSoon } in shown"
       :key="runner.entryId"
       v-memo="[runner, entry, laps, runner.entryId === nextId, shownMs(runner, isSoon), active, anyTime]"
-      :runner="runner"
-      :bib="entry.bib ?? 0"
-      :name="shortName(entry)"
-      :laps="laps"
-      :lap-word="lapWord"
-      :next="runner.entryId === nextId"
-      :now-ms="shownMs(runner, isSoon)"
-      :active="active"
-      :any-time="anyTime"
-      @cross="emit('cross', runner.entryId)"
-    />
+    >
+      <LapTile
+        :runner="runner"
+        :bib="entry.bib ?? 0"
+        :name="shortName(entry)"
+        :laps="laps"
+        :lap-word="lapWord"
+        :next="runner.entryId === nextId"
+        :now-ms="shownMs(runner, isSoon)"
+        :active="active"
+        :any-time="anyTime"
+        @cross="emit('cross', runner.entryId)"
+      />
+    </div>
   </div>
 </template>
 

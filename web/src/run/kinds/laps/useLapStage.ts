@@ -1,12 +1,18 @@
 /** How far a wave is: not started, on the course, in; whose cut the gauge shows; who could still stop. */
 import { courseInWords, waveStarts } from '@able-gauge/core'
-import { computed } from 'vue'
+import { computed, type Ref } from 'vue'
 import { shortName, type Day } from '../../../day/day.ts'
 import { useDay } from '../../../day/dayStore.ts'
 import { groundOf } from '../../console/startOfWave.ts'
 import type { RunEvent, useLapConsole } from './useLapConsole.ts'
 
-export const useLapStage = (lap: ReturnType<typeof useLapConsole>, day: () => Day, event: RunEvent) => {
+type Console = ReturnType<typeof useLapConsole>
+/** The board as it is shown, which may be a frame behind the record. */
+type Shown = Omit<Console, 'board' | 'next' | 'stillOut'> & {
+  readonly [Part in 'board' | 'next' | 'stillOut']: Readonly<Ref<Console[Part]['value']>>
+}
+
+export const useLapStage = (lap: Shown, day: () => Day, event: RunEvent) => {
   const store = useDay()
   const { board, wave, waves, runners, next, stillOut } = lap
 

@@ -1,0 +1,59 @@
+<script setup lang="ts">
+/** What happened last, in words: all that a press draws in its own frame, so that nothing keeps it from being seen. */
+import { computed } from 'vue'
+
+const { message, onCourse } = defineProps<{
+  message: { readonly text: string; readonly kind: 'done' | 'look' } | null
+  /** Whether somebody is still on the course. */
+  onCourse: boolean
+}>()
+
+const words = computed(
+  () => message?.text ?? (onCourse ? 'Type a bib and press Enter as the runner crosses, or touch the tile.' : ''),
+)
+</script>
+
+<template>
+  <p class="message" role="status">
+    <span :class="message?.kind">{{ words }}</span>
+  </p>
+</template>
+
+<style scoped>
+.message {
+  position: relative;
+  margin: 0;
+  flex: 1 1 200px;
+  min-height: 40px;
+  color: var(--ink-2);
+}
+/* what it says changes with every stamp, where it stands does not */
+.message span {
+  position: absolute;
+  inset: 0;
+  contain: strict;
+}
+.message .done {
+  color: var(--ink);
+}
+.message .look {
+  padding: 6px 12px;
+  border-radius: 6px;
+  border: 1px solid var(--decide-edge);
+  color: var(--decide);
+}
+@media (max-width: 900px) {
+  .message {
+    min-height: 1.5em;
+    order: -1;
+    flex-basis: 100%;
+  }
+  .message:not(:has(.done, .look)) {
+    display: none;
+  }
+  .message span {
+    position: static;
+    contain: none;
+  }
+}
+</style>
