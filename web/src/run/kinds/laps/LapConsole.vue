@@ -37,7 +37,8 @@ const store = useDay()
 const session = useSession()
 const lap = useLapConsole(() => props.day, props.event)
 const { role, waves, wave, runners, unassigned, mayCapture, ready, message } = lap
-// a press is painted as the line that names bib, lap and time; tiles and list follow in the frame after, as the stamp stands on record already
+// A press is painted as the line that names bib, lap and time; tiles and list follow in the frame after, as the stamp stands on
+// record already. What a key may do is asked of the record, never of what is shown.
 const board = useAfterPaint(() => lap.board.value)
 const next = useAfterPaint(() => lap.next.value)
 const stillOut = useAfterPaint(() => lap.stillOut.value)
@@ -83,7 +84,8 @@ const typedName = computed(() => {
   return entry ? shortName(entry) : `not in wave ${wave.value}`
 })
 const beginStart = (): void => {
-  if (!started.value && ready.value && runners.value.length > 0) starting.value = true
+  const isStarted = lap.board.value.startedAtMs !== null
+  if (!isStarted && ready.value && runners.value.length > 0) starting.value = true
 }
 
 const onGo = (moment: Parameters<typeof lap.start>[0]): void => {
@@ -99,7 +101,7 @@ const KEYS: Readonly<Record<string, () => void>> = {
   b: assignOldest,
   w: assignLast,
   j: () => (puttingRight.value = ready.value),
-  x: () => (stopping.value = stillOut.value > 0),
+  x: () => (stopping.value = lap.stillOut.value > 0),
   s: beginStart,
   Escape: () => {
     starting.value = false
