@@ -14,10 +14,25 @@ defineProps<{
 }>()
 
 const emit = defineEmits<{ next: []; undo: []; more: [] }>()
+
+/** A finger that ended the attempt is lifted over what has taken the place of the pad: that is no press of what lies under it now. */
+const LIFTED_WITHIN_MS = 1_500
+const shownAtMs = performance.now()
+let wasPressedHere = false
+const press = (): void => {
+  wasPressedHere = true
+}
+const refuseLifted = (event: MouseEvent): void => {
+  // keys click without a pointer
+  const byPointer = event.detail > 0
+  if (!byPointer || wasPressedHere || performance.now() - shownAtMs > LIFTED_WITHIN_MS) return
+  event.preventDefault()
+  event.stopPropagation()
+}
 </script>
 
 <template>
-  <section class="sheet over">
+  <section class="sheet over" @pointerdown.capture="press" @click.capture="refuseLifted">
     <TraceList v-if="mark" :trace="mark.trace" />
     <div class="actions">
       <BButton v-if="following" variant="primary" size="lg" @click="emit('next')">
