@@ -10,7 +10,7 @@ await run(async () => {
   requireNode()
   requirePackages()
   const [wanted] = process.argv.slice(2)
-  const NOT_A_BENCH = new Set(['median.ts', 'house.ts', 'impactWorker.ts'])
+  const NOT_A_BENCH = new Set(['median.ts', 'house.ts', 'impactWorker.ts', 'pressedConsole.ts'])
   const files = readdirSync(path.join(ROOT, 'bench')).filter((name) => name.endsWith('.ts') && !NOT_A_BENCH.has(name))
   for (const file of files.filter((name) => !wanted || name === `${wanted}.ts`)) {
     console.log(`\n== ${file}`)
