@@ -100,52 +100,57 @@ export const openConsole = async (page: Page, address: string): Promise<void> =>
     .waitFor()
 }
 
-const press = (page: Page, asked: Press): Promise<Pressed> =>
-  page.evaluate(
-    ({ key, shown, followed }) =>
-      new Promise((resolve, reject) => {
-        setTimeout(() => reject(new Error(`The key "${key}" changed nothing in "${shown}" that was painted.`)), 5_000)
-        const beganMs = performance.now()
-        const since = (): number => performance.now() - beganMs
-        // runs right after the next frame has been painted
-        const afterFrame = (then: () => void): void => {
-          requestAnimationFrame(() => {
-            const channel = new MessageChannel()
-            channel.port1.onmessage = then
-            channel.port2.postMessage(null)
-          })
-        }
-        const changeIn = (selector: string, then: () => void): void => {
-          const found = document.querySelector(selector)
-          if (!found) throw new Error(`Nothing on the console is "${selector}".`)
-          const observer = new MutationObserver(() => {
-            observer.disconnect()
-            then()
-          })
-          observer.observe(found, { childList: true, characterData: true, attributes: true, subtree: true })
-        }
-        let [changedMs, paintedMs, followedMs] = [0, 0, followed ? 0 : 1]
-        const tell = (): void => {
-          if (paintedMs > 0 && followedMs > 0) resolve({ changedMs, paintedMs, followedMs })
-        }
-        changeIn(shown, () => {
-          changedMs = since()
-          afterFrame(() => {
-            paintedMs = since()
-            tell()
-          })
+/** Runs in the page: waits for the key, from the moment the browser had it, and for what it draws. */
+const awaitPress = ({ key, shown, followed }: Press): Promise<Pressed> =>
+  new Promise((resolve, reject) => {
+    setTimeout(() => reject(new Error(`The key "${key}" changed nothing in "${shown}" that was painted.`)), 5_000)
+    let beganMs = 0
+    const since = (): number => performance.now() - beganMs
+    // runs right after the next frame has been painted, ahead of whatever else waits for its turn by then
+    const afterFrame = (then: () => void): void => {
+      requestAnimationFrame(() => void scheduler.postTask(then, { priority: 'user-blocking' }))
+    }
+    const changeIn = (selector: string, then: () => void): void => {
+      const found = document.querySelector(selector)
+      if (!found) throw new Error(`Nothing on the console is "${selector}".`)
+      const observer = new MutationObserver(() => {
+        observer.disconnect()
+        then()
+      })
+      observer.observe(found, { childList: true, characterData: true, attributes: true, subtree: true })
+    }
+    let [changedMs, paintedMs, followedMs] = [0, 0, followed ? 0 : 1]
+    const tell = (): void => {
+      if (paintedMs > 0 && followedMs > 0) resolve({ changedMs, paintedMs, followedMs })
+    }
+    const pressed = ({ timeStamp }: Event): void => {
+      beganMs = timeStamp
+      changeIn(shown, () => {
+        changedMs = since()
+        afterFrame(() => {
+          paintedMs = since()
+          tell()
         })
-        if (followed)
-          changeIn(followed, () =>
-            afterFrame(() => {
-              followedMs = since()
-              tell()
-            }),
-          )
-        window.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }))
-      }),
-    asked,
+      })
+      if (!followed) return
+      changeIn(followed, () =>
+        afterFrame(() => {
+          followedMs = since()
+          tell()
+        }),
+      )
+    }
+    window.addEventListener('keydown', pressed, { capture: true, once: true })
+  })
+
+export const press = async (page: Page, asked: Press): Promise<Pressed> => {
+  const pressed = await page.evaluateHandle(
+    ([wait, given]) => ({ done: (wait as unknown as typeof awaitPress)(given as Press) }),
+    [await page.evaluateHandle(`(${awaitPress.toString()})`), asked] as const,
   )
+  await page.keyboard.press(asked.key)
+  return pressed.evaluate(({ done }) => done)
+}
 
 const share = (values: readonly number[], at: number): number =>
   [...values].sort((a, b) => a - b)[Math.floor((values.length - 1) * at)] ?? 0

@@ -1,24 +1,22 @@
-/** For what nobody needs within a frame: made anew a while after what it rests on has changed, however often it changed meanwhile. */
+/** For what nobody needs within a frame: made anew in a pause after what it rests on has changed, however often it changed meanwhile. */
+import { useDebounceFn } from '@vueuse/core'
 import { onScopeDispose, ReactiveEffect, shallowRef, type ShallowRef } from 'vue'
 
-const CALM_MS = 250
+const PAUSE_MS = 250
+const AT_LATEST_MS = 1_000
 
 export const useCalmly = <Value>(make: () => Value): Readonly<ShallowRef<Value>> => {
-  let timer: ReturnType<typeof setTimeout> | undefined
   const made = shallowRef() as ShallowRef<Value>
   const effect = new ReactiveEffect(() => {
     made.value = make()
   })
+  let isOver = false
+  const makeInPause = useDebounceFn(() => !isOver && effect.run(), PAUSE_MS, { maxWait: AT_LATEST_MS })
   // a change only sets the timer; nothing is made within the press that caused it
-  effect.scheduler = () => {
-    timer ??= setTimeout(() => {
-      timer = undefined
-      effect.run()
-    }, CALM_MS)
-  }
+  effect.scheduler = () => void makeInPause()
   effect.run()
   onScopeDispose(() => {
-    clearTimeout(timer)
+    isOver = true
     effect.stop()
   })
   return made

@@ -23,7 +23,7 @@ const nowMs = useTick(100)
 const elapsedMs = computed(() => Math.max(0, (props.endedAtMs ?? nowMs.value) - props.startedAtMs))
 const whole = computed(() => printClock(elapsedMs.value))
 const tenth = computed(() => printClock(elapsedMs.value, 1).slice(-1))
-const gaugeMs = computed(() => Math.floor(elapsedMs.value / 250) * 250)
+const gaugeMs = computed(() => Math.floor(elapsedMs.value / 1_000) * 1_000)
 const over = computed(() => props.cut !== null && elapsedMs.value > props.cut.value)
 </script>
 

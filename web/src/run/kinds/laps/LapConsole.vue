@@ -36,12 +36,13 @@ const props = defineProps<{
 const store = useDay()
 const session = useSession()
 const lap = useLapConsole(() => props.day, props.event)
-const { role, waves, wave, runners, unassigned, mayCapture, ready, message } = lap
+const { role, waves, wave, runners, unassigned, mayCapture, ready } = lap
 // A press is painted as the line that names bib, lap and time; tiles and list follow in the frame after, as the stamp stands on
 // record already. What a key may do is asked of the record, never of what is shown.
-const board = useAfterPaint(() => lap.board.value)
-const next = useAfterPaint(() => lap.next.value)
-const stillOut = useAfterPaint(() => lap.stillOut.value)
+const shown = useAfterPaint(() => ({ board: lap.board.value, next: lap.next.value, stillOut: lap.stillOut.value }))
+const board = computed(() => shown.value.board)
+const next = computed(() => shown.value.next)
+const stillOut = computed(() => shown.value.stillOut)
 /** Asked for each runner each time the tiles are drawn: past the store's own wrapping of what is called on it. */
 const { entriesById } = storeToRefs(store)
 const entryOf = (entryId: string | null): Entry | undefined =>
@@ -199,7 +200,7 @@ useKeys({
       @put-right="puttingRight = true"
       @help="helping = true"
     >
-      <LapMessage :message="message" :on-course="onCourse" />
+      <LapMessage :message="lap.message" :on-course="onCourse" />
     </LapKeys>
     <StopDialog
       v-model="stopping"
@@ -213,7 +214,7 @@ useKeys({
       v-model="puttingRight"
       :day="day"
       :event-id="event.id"
-      :targets="[waveTarget(wave, starts, lap.begins())]"
+      :targets="puttingRight ? [waveTarget(wave, starts, lap.begins())] : []"
       :others="[]"
     />
     <KeyHelp v-model="helping" :keys="LAP_HELP" />

@@ -1,21 +1,22 @@
 <script setup lang="ts">
 /** What happened last, in words: all that a press draws in its own frame, so that nothing keeps it from being seen. */
-import { computed } from 'vue'
+import { computed, type Ref } from 'vue'
 
 const { message, onCourse } = defineProps<{
-  message: { readonly text: string; readonly kind: 'done' | 'look' } | null
+  /** Asked here and nowhere above, so that nothing else is drawn with it. */
+  message: Readonly<Ref<{ readonly text: string; readonly kind: 'done' | 'look' } | null>>
   /** Whether somebody is still on the course. */
   onCourse: boolean
 }>()
 
 const words = computed(
-  () => message?.text ?? (onCourse ? 'Type a bib and press Enter as the runner crosses, or touch the tile.' : ''),
+  () => message.value?.text ?? (onCourse ? 'Type a bib and press Enter as the runner crosses, or touch the tile.' : ''),
 )
 </script>
 
 <template>
   <p class="message" role="status">
-    <span :class="message?.kind">{{ words }}</span>
+    <span :class="message.value?.kind">{{ words }}</span>
   </p>
 </template>
 
@@ -32,6 +33,8 @@ const words = computed(
   position: absolute;
   inset: 0;
   contain: strict;
+  /* drawn by itself: the page around it is not gone through for it */
+  will-change: transform;
 }
 .message .done {
   color: var(--ink);

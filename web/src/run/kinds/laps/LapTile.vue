@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One runner on the lap console: bib, when due, laps done and to go. Touching it stamps a crossing. */
 import { printClock, printTime, type LapRunner } from '@able-gauge/core'
-import { computed } from 'vue'
+import { computed, useTemplateRef, watchPostEffect, type Ref } from 'vue'
 
 const props = defineProps<{
   runner: LapRunner
@@ -12,8 +12,11 @@ const props = defineProps<{
   lapWord: string
   /** Whether this runner is expected next. */
   next: boolean
-  /** Agreed time, to the second. */
-  nowMs: number
+  /** Agreed time; asked for the figure alone, so that it draws nothing else anew. */
+  nowMs: Readonly<Ref<number>>
+  /** How often the figure is drawn, and its turn among the others. */
+  everyMs?: number
+  turnMs?: number
   /** Whether a touch may stamp. */
   active: boolean
   /** Whether it can be touched whatever the laps say: for a backup, and for the order of the finish. */
@@ -46,7 +49,18 @@ const headOf = ({ state, elapsedMs, endedBy, dueAtMs }: LapRunner, nowMs: number
     }
   }
 }
-const head = computed(() => headOf(props.runner, props.nowMs))
+const shownMs = computed(() => {
+  const { everyMs = 1, turnMs = 0, runner, nowMs } = props
+  // only who runs has seconds to show
+  return runner.state === 'running' ? Math.floor((nowMs.value - turnMs) / everyMs) * everyMs + turnMs : 0
+})
+const [word, figure] = [useTemplateRef('word'), useTemplateRef('figure')]
+// past the renderer, which would take a quarter of a millisecond for each of two hundred
+watchPostEffect(() => {
+  const head = headOf(props.runner, shownMs.value)
+  if (word.value) word.value.textContent = head.word
+  if (figure.value) figure.value.textContent = head.figure
+})
 const lapLabel = computed(
   () => `${props.runner.lapsToGo} ${props.lapWord}${props.runner.lapsToGo === 1 ? '' : 's'} to go`,
 )
@@ -58,12 +72,13 @@ const lapLabel = computed(
     :class="[runner.state, { next, last: runner.state === 'running' && runner.lapsToGo === 1 }]"
     :disabled="!active || (!anyTime && runner.state !== 'running')"
     tabindex="-1"
-    :aria-label="`Bib ${bib}, ${name}, ${head.word} ${head.figure}, ${lapLabel}`"
+    :aria-label="`Bib ${bib}, ${name}, ${lapLabel}`"
+    :aria-describedby="`due-${bib}`"
     :data-bib="bib"
     @click="emit('cross')"
   >
     <span class="bib figures">{{ bib }}</span>
-    <span class="due figures"><span>{{ head.word }}</span><strong>{{ head.figure }}</strong></span>
+    <span :id="`due-${bib}`" class="due figures"><span ref="word" /><strong ref="figure" /></span>
     <span class="name">{{ name }}</span>
     <span class="laps" aria-hidden="true" :style="{ '--laps': laps, '--done': runner.lapsDone }">
       <i :class="{ now: runner.state === 'running' }" />
@@ -74,8 +89,9 @@ const lapLabel = computed(
 
 <style scoped>
 .tile {
+  position: relative;
   display: grid;
-  grid-template-columns: 1fr auto;
+  grid-template-columns: 1fr;
   grid-template-rows: auto 1fr auto;
   gap: 2px 6px;
   padding: 9px 11px;
@@ -95,7 +111,14 @@ const lapLabel = computed(
   font-weight: 700;
   line-height: 1;
 }
+/* of a size of its own too, as it changes every second */
 .due {
+  position: absolute;
+  top: 9px;
+  right: 11px;
+  width: 74px;
+  height: 40px;
+  contain: size layout style;
   white-space: nowrap;
   text-align: right;
   font-size: 0.8125rem;

@@ -23,8 +23,11 @@ const emit = defineEmits<{ cross: [entryId: string] }>()
 
 /** Those expected soon are shown to the second, the others a little less often: nobody reads two hundred seconds at once. */
 const SOON = 24
-const nowMs = useTick(1_000)
-const laterMs = computed(() => Math.floor(nowMs.value / 10_000) * 10_000)
+const [SOON_EVERY_MS, LATER_EVERY_MS] = [1_000, 10_000]
+/** A few at a time, one after the other, so that no frame draws them all. */
+const TURN_MS = 100
+/** Handed to each tile as what it is, to be asked there: what is asked here would draw the list anew at every turn. */
+const time = { nowMs: useTick(TURN_MS) }
 const order = useCalmOrder(() => props.runners.map(({ entryId }) => entryId))
 const tiles = computed(() => {
   const runnerOf = new Map(props.runners.map((runner) => [runner.entryId, runner]))
@@ -37,11 +40,12 @@ const box = useTemplateRef<HTMLElement>('box')
 const tileWindow = useTileWindow(box, () => tiles.value.length, 136, 9)
 const shown = computed(() => {
   const { from, to } = tileWindow.value
-  return tiles.value.slice(from, to).map((tile, index) => ({ ...tile, isSoon: from + index < SOON }))
+  return tiles.value.slice(from, to).map((tile, index) => ({
+    ...tile,
+    everyMs: from + index < SOON ? SOON_EVERY_MS : LATER_EVERY_MS,
+    turnMs: (from + index) * TURN_MS,
+  }))
 })
-/** Only who runs has seconds to show. */
-const shownMs = (runner: LapRunner, isSoon: boolean): number =>
-  runner.state !== 'running' ? 0 : isSoon ? nowMs.value : laterMs.value
 </script>
 
 <template>
@@ -53,9 +57,9 @@ const shownMs = (runner: LapRunner, isSoon: boolean): number =>
   >
     <!-- a place in the grid, and in it a tile: what changes in a tile then lays out the tile alone -->
     <div
-      v-for="{ runner, entry, isSoon } in shown"
+      v-for="{ runner, entry, everyMs, turnMs } in shown"
       :key="runner.entryId"
-      v-memo="[runner, entry, laps, runner.entryId === nextId, shownMs(runner, isSoon), active, anyTime]"
+      v-memo="[runner, entry, laps, runner.entryId === nextId, everyMs, turnMs, active, anyTime]"
     >
       <LapTile
         :runner="runner"
@@ -64,7 +68,9 @@ const shownMs = (runner: LapRunner, isSoon: boolean): number =>
         :laps="laps"
         :lap-word="lapWord"
         :next="runner.entryId === nextId"
-        :now-ms="shownMs(runner, isSoon)"
+        :now-ms="time.nowMs"
+        :every-ms="everyMs"
+        :turn-ms="turnMs"
         :active="active"
         :any-time="anyTime"
         @cross="emit('cross', runner.entryId)"

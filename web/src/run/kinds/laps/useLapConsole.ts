@@ -180,9 +180,10 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
   }
 
   const stampEntry = (entryId: string, moment: AgreedMoment | null): void => {
-    const runner = board.value.runners.find((one) => one.entryId === entryId)
+    const { runners: onBoard, startedAtMs, laps } = board.value
+    const runner = onBoard.find((one) => one.entryId === entryId)
     const entry = store.entry(entryId)
-    if (!entry || board.value.startedAtMs === null) return
+    if (!entry || startedAtMs === null) return
     if (!moment) {
       say('Nothing was stamped: this device has no agreed time yet. Wait for the clock in the bar.', 'look')
       return
@@ -194,9 +195,9 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
     }
     const lap = runner.lapsDone + 1
     store.capture(event.id, entryId, { kind: 'crossed', payload: {} }, moment)
-    const elapsed = printClock(moment.atMs - board.value.startedAtMs, 1)
+    const elapsed = printClock(moment.atMs - startedAtMs, 1)
     const heard = callsAt(entry, moment.atMs)
-    const where = lap === board.value.laps ? 'home' : `${lapWord(event.protocol)} ${lap}`
+    const where = lap === laps ? 'home' : `${lapWord(event.protocol)} ${lap}`
     say(`${bibAndName(entry)}: ${where} at ${elapsed}${heard === '' ? '' : `. ${heard}`}`)
     if (heard !== '') sound.say(`${entry.bib ?? ''}, ${heard}`)
   }

@@ -1,0 +1,193 @@
+/**
+ * A console in a real browser slowed down, and how long it takes from a key to the page that is changed, and to the frame that
+ * shows it.
+ */
+import path from 'node:path'
+import { chromium, type Browser, type Page } from '@playwright/test'
+import { CHROMIUM_ARGS } from '../scripts/lib/browser.mjs'
+import { buildServer } from '../scripts/lib/build.mjs'
+import { DATA } from '../scripts/lib/paths.mjs'
+import { openCluster } from '../scripts/lib/postgres.mjs'
+import { requireChromium, requirePostgres } from '../scripts/lib/requirements.mjs'
+import { prepareDatabase, startServer } from '../scripts/lib/server.mjs'
+
+const SLOWDOWNS = [1, 4]
+const FRAME_MS = 1000 / 60
+const BETWEEN_PRESSES_MS = 60
+
+/** What a rehearsal is asked for. */
+export interface RehearsedDay {
+  readonly standardId: string
+  readonly version: number
+  readonly people: number
+  readonly waveOf: number
+  /** The event that is left to who rehearses. */
+  readonly ownEventId: string
+}
+
+/** Presses a key and waits for a change in what `selector` finds, and for the frame that paints it. */
+export interface Press {
+  readonly key: string
+  /** What shows the press first. */
+  readonly shown: string
+  /** What follows it, where something does. */
+  readonly followed?: string
+}
+
+export interface Pressed {
+  /** Until it stands in the page, and until its frame is painted. */
+  readonly changedMs: number
+  readonly paintedMs: number
+  /** Until the frame is painted with what follows. */
+  readonly followedMs: number
+}
+
+/** Opens a rehearsed day, gives the page to `work`, and cleans up. */
+export const withRehearsal = async (
+  day: RehearsedDay,
+  work: (page: Page, occasionId: string) => Promise<void>,
+): Promise<void> => {
+
+  await buildServer()
+  const cluster = await openCluster(requirePostgres(), path.join(DATA, 'bench-postgres'))
+  const database = `able_gauge_bench_${Date.now()}`
+  await cluster.makeDatabase(database)
+  prepareDatabase(cluster, database, true)
+  const { child, port } = await startServer(cluster, database, {
+    host: '127.0.0.1',
+    port: 0,
+    webFolder: process.env.WEB ?? '/tmp/dist-dev',
+    demo: true,
+  })
+  const browser = await chromium.launch({ executablePath: requireChromium(), args: CHROMIUM_ARGS })
+  try {
+    await rehearse(browser, port, day, work)
+  } finally {
+    await browser.close()
+    child.kill('SIGTERM')
+    await cluster.dropDatabase(database)
+    cluster.stop()
+  }
+}
+
+const rehearse = async (
+  browser: Browser,
+  port: number,
+  day: RehearsedDay,
+  work: (page: Page, occasionId: string) => Promise<void>,
+): Promise<void> => {
+  const context = await browser.newContext({
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+  })
+  await context.request.post('/api/session', {
+    data: { signInName: 'ines.calloway-brandt', password: 'tarn-isles-demo' },
+  })
+  const made = await context.request.post('/api/rehearsals', { data: { ...day, speed: 1, seed: 2 } })
+  if (!made.ok()) throw new Error(`The day could not be rehearsed: ${await made.text()}`)
+  const page = await context.newPage()
+  // what runs in the page was compiled here, with a helper that keeps the names of functions
+  await page.addInitScript('globalThis.__name = (named) => named')
+  await work(page, ((await made.json()) as { id: string }).id)
+}
+
+/** Opens a console and waits until it may capture. */
+export const openConsole = async (page: Page, address: string): Promise<void> => {
+  await page.goto(address)
+  await page
+    .getByText(/Clock agreed/)
+    .first()
+    .waitFor()
+}
+
+/** Runs in the page: waits for the key, from the moment the browser had it, and for what it draws. */
+const awaitPress = ({ key, shown, followed }: Press): Promise<Pressed> =>
+  new Promise((resolve, reject) => {
+    setTimeout(() => reject(new Error(`The key "${key}" changed nothing in "${shown}" that was painted.`)), 5_000)
+    let beganMs = 0
+    const since = (): number => performance.now() - beganMs
+    // runs right after the next frame has been painted, ahead of whatever else waits for its turn by then
+    const afterFrame = (then: () => void): void => {
+      requestAnimationFrame(() => void scheduler.postTask(then, { priority: 'user-blocking' }))
+    }
+    const changeIn = (selector: string, then: () => void): void => {
+      const found = document.querySelector(selector)
+      if (!found) throw new Error(`Nothing on the console is "${selector}".`)
+      const observer = new MutationObserver(() => {
+        observer.disconnect()
+        then()
+      })
+      observer.observe(found, { childList: true, characterData: true, attributes: true, subtree: true })
+    }
+    let [changedMs, paintedMs, followedMs] = [0, 0, followed ? 0 : 1]
+    const tell = (): void => {
+      if (paintedMs > 0 && followedMs > 0) resolve({ changedMs, paintedMs, followedMs })
+    }
+    const pressed = ({ timeStamp }: Event): void => {
+      beganMs = timeStamp
+      changeIn(shown, () => {
+        changedMs = since()
+        afterFrame(() => {
+          paintedMs = since()
+          tell()
+        })
+      })
+      if (!followed) return
+      changeIn(followed, () =>
+        afterFrame(() => {
+          followedMs = since()
+          tell()
+        }),
+      )
+    }
+    window.addEventListener('keydown', pressed, { capture: true, once: true })
+  })
+
+export const press = async (page: Page, asked: Press): Promise<Pressed> => {
+  const pressed = await page.evaluateHandle(
+    ([wait, given]) => ({ done: (wait as unknown as typeof awaitPress)(given as Press) }),
+    [await page.evaluateHandle(`(${awaitPress.toString()})`), asked] as const,
+  )
+  await page.keyboard.press(asked.key)
+  return pressed.evaluate(({ done }) => done)
+}
+
+const share = (values: readonly number[], at: number): number =>
+  [...values].sort((a, b) => a - b)[Math.floor((values.length - 1) * at)] ?? 0
+const tell = (name: string, values: readonly number[]): void => {
+  const [half, most] = [share(values, 0.5), share(values, 0.95)]
+  console.log(
+    `  ${name.padEnd(46)} median ${half.toFixed(1)} ms, 95th percentile ${most.toFixed(1)} ms, ${(most / FRAME_MS).toFixed(2)} frames`,
+  )
+}
+
+/** Presses `presses` times at each slowdown and prints the figures; `nextPress` makes the console ready for each. */
+export const timePresses = async (
+  page: Page,
+  presses: number,
+  nextPress: (count: number) => Promise<Press>,
+): Promise<void> => {
+  const session = await page.context().newCDPSession(page)
+  let count = 0
+  for (const rate of SLOWDOWNS) {
+    await session.send('Emulation.setCPUThrottlingRate', { rate })
+    await page.waitForTimeout(2_000)
+    const figures: Pressed[] = []
+    while (figures.length < presses) {
+      const asked = await nextPress(count++)
+      figures.push(await press(page, asked))
+      await page.waitForTimeout(BETWEEN_PRESSES_MS)
+    }
+    console.log(`processor slowed ${rate} times, ${presses} presses`)
+    tell(
+      'key to the changed page',
+      figures.map(({ changedMs }) => changedMs),
+    )
+    tell(
+      'key to its painted frame',
+      figures.map(({ paintedMs }) => paintedMs),
+    )
+    const followed = figures.filter(({ followedMs }) => followedMs > 1).map(({ followedMs }) => followedMs)
+    if (followed.length > 0) tell('key to the frame with what follows', followed)
+  }
+}
