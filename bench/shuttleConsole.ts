@@ -6,6 +6,8 @@ const EVENT = 'run'
 const ALTERNATE = 'shuttle'
 /** Each misses the line once, and then steps out. */
 const PRESSES = RUNNERS
+/** From the last digit to the key that means it. */
+const BETWEEN_KEYS_MS = 100
 const WISH = {
   standardId: 'guard-service',
   version: 4,
@@ -36,6 +38,7 @@ await withRehearsal(WISH, async (page, id) => {
   await timePresses(page, PRESSES, async (count) => {
     const bib = bibs[count % bibs.length] ?? ''
     await page.keyboard.type(bib)
+    await page.waitForTimeout(BETWEEN_KEYS_MS)
     return { key: count < bibs.length ? 'Enter' : 'o', shown: `.tiles li:has([data-bib="${bib}"])` }
   })
 })

@@ -283,9 +283,10 @@ export const defineKind = <P extends ProtocolBase, S extends Attempted>({
         outside,
         (state) => stamped(protocol, state).soFar,
       )
+      const announced = announcementCalls(protocol, ruling.span)
       return {
         ...ruling,
-        calls: [...ruling.calls, ...announcementCalls(protocol, ruling.span)],
+        calls: announced.length > 0 ? [...ruling.calls, ...announced] : ruling.calls,
         cues: [...cuesOf(protocol), ...(parts.cues?.(protocol, person) ?? [])],
       }
     },

@@ -102,15 +102,24 @@ export const shuttleReferee: Refereed<ProgressiveShuttle, ShuttleRun> = {
       { code: 'missesInRow', value: missesInRow },
       ...(start && !end ? [{ code: 'time', upFromMs: start.atMs }] : []),
     ],
-    calls: (protocol, { start, end }): Call[] =>
-      start && !end
-        ? signalsOf(protocol).map(({ atMs, level, shuttle, endsLevel }) => ({
-            code: endsLevel ? 'level' : 'signal',
-            atMs: start.atMs + atMs,
-            figures: { level, shuttle },
-          }))
-        : [],
+    calls: (protocol, { start, end }) => (start && !end ? callsFrom(signalsOf(protocol), start.atMs) : []),
   },
+}
+
+/** Everybody of a wave is told the same, so that it is made once for the wave. */
+const callsOfWaves = new WeakMap<readonly ShuttleSignal[], Map<number, readonly Call[]>>()
+const callsFrom = (signals: readonly ShuttleSignal[], startMs: number): readonly Call[] => {
+  const waves = callsOfWaves.get(signals) ?? new Map<number, readonly Call[]>()
+  callsOfWaves.set(signals, waves)
+  const calls =
+    waves.get(startMs) ??
+    signals.map(({ atMs, level, shuttle, endsLevel }) => ({
+      code: endsLevel ? 'level' : 'signal',
+      atMs: startMs + atMs,
+      figures: { level, shuttle },
+    }))
+  waves.set(startMs, calls)
+  return calls
 }
 
 const endOf = (signals: readonly ShuttleSignal[]): number => signals.at(-1)?.atMs ?? 0

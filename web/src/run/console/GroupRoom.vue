@@ -4,6 +4,7 @@ import { isHeldElsewhere, kindOf, rulingFor, startOf, waveStarts, type StandardE
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { dialogLater } from '../../ui/partLater.ts'
+import { useAfterPaint } from '../../ui/useAfterPaint.ts'
 import type { Day, Entry } from '../../day/day.ts'
 import SoundSwitch from '../../sound/SoundSwitch.vue'
 import { useDay } from '../../day/dayStore.ts'
@@ -57,13 +58,14 @@ const stopping = ref(false)
 const helping = ref(false)
 const puttingRight = ref(false)
 const { mayCapture, undo, undoable } = props.grading
+// a press is painted as the tile it is about; what follows from it for all of them comes in the frame after
 /** "counted, 12": what undo takes back, and of whom. */
-const undoWords = computed(() =>
-  undoable.value ? sayUndoable(undoable.value, store.entry(undoable.value.entryId)) : '',
+const undoWords = useAfterPaint(() =>
+  undoable.value ? sayUndoable(undoable.value, store.entry(undoable.value.entryId)) : null,
 )
 
 /** What the referee says of each of them, as of their last capture. */
-const rulings = computed(() => {
+const rulings = useAfterPaint(() => {
   const starts = waveStarts(props.grading.settled.value)
   return props.under.map((entry) => {
     const { id: entryId, wave, category } = entry
@@ -72,7 +74,8 @@ const rulings = computed(() => {
     return { entry, ruling: rulingFor(props.event, { entryId, wave, category }, own, clock.nowMs(), start) }
   })
 })
-const { called } = useCalls(() => rulings.value.flatMap(({ ruling }) => ruling.calls))
+// those who started together are told the same
+const { called } = useCalls(() => [...new Set(rulings.value.map(({ ruling }) => ruling.calls))].flat())
 
 /** Those whose count another device holds, in kinds where one does. */
 const heldElsewhere = computed(() =>
@@ -127,7 +130,7 @@ const allHelp = computed(() => [
     </div>
     <footer v-if="mayCapture" class="foot">
       <slot name="foot" />
-      <BButton variant="quiet" :disabled="!undoable" @click="undo()">
+      <BButton variant="quiet" :disabled="undoWords === null" @click="undo()">
         Undo <kbd>U</kbd><small v-if="undoWords">{{ undoWords }}</small>
       </BButton>
       <BButton v-if="targets.length > 0" variant="quiet" :disabled="!grading.ready.value" @click="puttingRight = true">

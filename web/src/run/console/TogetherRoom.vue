@@ -3,7 +3,8 @@
 import type { StandardEvent } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
-import { shortName, type Day } from '../../day/day.ts'
+import { shortName, type Day, type Entry } from '../../day/day.ts'
+import { sameList } from '../../ui/sameList.ts'
 import StartCommands from '../start/StartCommands.vue'
 import StartHearing from '../start/StartHearing.vue'
 import VariantChoice from '../start/VariantChoice.vue'
@@ -30,6 +31,14 @@ const props = withDefaults(
 
 const { grading, group, lanes, running, toStart, starting, beginStart, go, takeNext } = props.together
 const { chosenIds, toggle, waiting, most } = group
+/** Those under way: the same list as long as they are the same, whatever their clocks show. */
+const under = computed<readonly Entry[]>((before) =>
+  sameList(
+    running.value.map(({ entry }) => entry),
+    before,
+  ),
+)
+const targets = computed(() => group.entries.value.map((entry) => personTarget(entry, grading.ownOf(entry.id))))
 const allOver = computed(() => lanes.value.length > 0 && lanes.value.every(({ phase }) => phase === 'over'))
 const allKeys = computed(() => ({
   s: beginStart,
@@ -52,8 +61,8 @@ const allHelp = computed(() => [
     :day="day"
     :event="event"
     :grading="grading"
-    :under="running.map(({ entry }) => entry)"
-    :targets="lanes.map(({ entry }) => personTarget(entry, grading.ownOf(entry.id)))"
+    :under="under"
+    :targets="targets"
     :others="group.queue.value"
     :keys="allKeys"
     :help="allHelp"

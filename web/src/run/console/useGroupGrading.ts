@@ -14,6 +14,9 @@ import { useDay } from '../../day/dayStore.ts'
 import { useSession } from '../../session/sessionStore.ts'
 import { useAgreedClock, type AgreedMoment } from '../../sync/agreedClock.ts'
 import { deviceId } from '../../sync/outbox.ts'
+import { sameList } from '../../ui/sameList.ts'
+
+const NOTHING: readonly Capture[] = []
 
 export interface GroupGrading {
   /** Settled captures of the event, of everybody. */
@@ -38,7 +41,8 @@ export const useGroupGrading = (day: () => Day, event: StandardEvent): GroupGrad
   const session = useSession()
   const clock = useAgreedClock()
   const settled = store.settledIn(event.id)
-  const byEntry = computed(() => {
+  /** Whose captures are the same as before keep their list, so that a press on one is not worked out for all. */
+  const byEntry = computed<ReadonlyMap<string, readonly Capture[]>>((before) => {
     const all = new Map<string, Capture[]>()
     for (const capture of settled.value) {
       if (capture.entryId === null) continue
@@ -46,7 +50,7 @@ export const useGroupGrading = (day: () => Day, event: StandardEvent): GroupGrad
       if (own) own.push(capture)
       else all.set(capture.entryId, [capture])
     }
-    return all
+    return new Map([...all].map(([entryId, own]) => [entryId, sameList(own, before?.get(entryId))]))
   })
   const mayCapture = computed(() => session.can('capture') && !day().occasion.signedOff)
   const ready = computed(() => mayCapture.value && clock.agreement !== null)
@@ -79,7 +83,7 @@ export const useGroupGrading = (day: () => Day, event: StandardEvent): GroupGrad
 
   return {
     settled,
-    ownOf: (entryId) => byEntry.value.get(entryId) ?? [],
+    ownOf: (entryId) => byEntry.value.get(entryId) ?? NOTHING,
     markOf: (entryId) => store.marksIn(event.id).value.get(entryId),
     mayCapture,
     ready,

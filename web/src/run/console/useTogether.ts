@@ -48,15 +48,21 @@ export const useTogether = <Own extends Followed>(
   const group = useGroup(day, event, most)
   const starting = ref(false)
 
-  const lanes = computed(() =>
-    group.entries.value.map((entry) => {
-      const mark = grading.markOf(entry.id)
-      const own = followed(entry, grading.ownOf(entry.id))
-      // a figure from a card, or an officer's word, ends what the captures leave open
-      const phase = mark && isMarkOver(mark) && !own.hasMore ? ('over' as const) : own.phase
-      return { ...own, entry, mark, phase }
-    }),
-  )
+  const made = new Map<string, { readonly lane: Lane & Own; readonly from: readonly unknown[] }>()
+  /** The same lane as before while nothing about it is new, so that a press in one draws that one. */
+  const laneOf = (entry: Entry): Lane & Own => {
+    const mark = grading.markOf(entry.id)
+    const own = followed(entry, grading.ownOf(entry.id))
+    const from = [entry, mark, own]
+    const known = made.get(entry.id)
+    if (known?.from.every((part, index) => part === from[index])) return known.lane
+    // a figure from a card, or an officer's word, ends what the captures leave open
+    const phase = mark && isMarkOver(mark) && !own.hasMore ? ('over' as const) : own.phase
+    const lane = { ...own, entry, mark, phase }
+    made.set(entry.id, { lane, from })
+    return lane
+  }
+  const lanes = computed(() => group.entries.value.map(laneOf))
   const running = computed(() => lanes.value.filter(({ phase }) => phase === 'running'))
   const toStart = computed(() => lanes.value.filter(({ phase, entry }) => phase === 'ready' && grading.mayStart(entry)))
   const beginStart = (): void => {

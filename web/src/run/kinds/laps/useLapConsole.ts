@@ -31,6 +31,7 @@ import { useSession } from '../../../session/sessionStore.ts'
 import { useSound } from '../../../sound/useSound.ts'
 import { useAgreedClock, type AgreedMoment } from '../../../sync/agreedClock.ts'
 import { deviceId } from '../../../sync/outbox.ts'
+import { sameList } from '../../../ui/sameList.ts'
 
 export type RunEvent = StandardEvent & { readonly protocol: TimedDistance }
 
@@ -66,11 +67,10 @@ export const useLapConsole = (day: () => Day, event: RunEvent) => {
     () => new Set(withBibs.value.filter(({ attendance }) => attendance !== 'present').map(({ id }) => id)),
   )
   /** The same list as long as nobody is new in it, so that a stamp changes nothing about who stands on the line. */
-  const stampedAway = computed<readonly string[]>((before = []) => {
+  const stampedAway = computed<readonly string[]>((before) => {
     if (away.value.size === 0) return NOBODY
     const ids = settled.value.flatMap(({ entryId }) => (entryId !== null && away.value.has(entryId) ? [entryId] : []))
-    const now = [...new Set(ids)]
-    return now.length === before.length && now.every((id) => before.includes(id)) ? before : now
+    return sameList([...new Set(ids)], before)
   })
 
   /** Who runs in each wave, with the pace to expect; made anew only when who is here changes. */

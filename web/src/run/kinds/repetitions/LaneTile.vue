@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** One lane: the count to touch, reasons to refuse, cautions, missed beats, rests, beginning again, the end. */
-import { printClock, type CountedProtocol, type Observation } from '@able-gauge/core'
+import type { CountedProtocol, Observation } from '@able-gauge/core'
 import { computed } from 'vue'
 import Gauge from '../../../ui/Gauge.vue'
 import { wordFor } from '../../../ui/verdictWords.ts'
 import type { Lane } from '../../console/useTogether.ts'
+import LaneClock from './LaneClock.vue'
 import type { LaneKeys, RepetitionLane } from './repetitionLane.ts'
 
 const props = defineProps<{
@@ -26,17 +27,10 @@ const missesLeft = computed(() =>
     ? null
     : props.protocol.missedBeatsAllowed - props.lane.attempt.missedBeats,
 )
-const clock = computed(() => {
-  const { untilMs, elapsedMs } = props.lane
-  return untilMs === null ? printClock(elapsedMs) : printClock(Math.max(0, untilMs) + 999)
-})
 </script>
 
 <template>
-  <p class="line">
-    <strong v-if="lane.pause.words" :class="{ over: lane.pause.isOver }">{{ lane.pause.words }}</strong>
-    <span class="figures">{{ clock }}</span>
-  </p>
+  <LaneClock :lane="lane" :protocol="protocol" />
   <button
     class="pad"
     :disabled="!ready || lane.phase !== 'running'"
@@ -90,20 +84,6 @@ const clock = computed(() => {
 
 <style scoped lang="scss">
 @use '../../console/pad';
-.line {
-  display: flex;
-  justify-content: space-between;
-  align-items: baseline;
-  gap: 10px;
-  margin: -4px 0 0;
-}
-.line span {
-  margin-left: auto;
-  font-size: 1.25rem;
-}
-.line .over {
-  color: var(--short);
-}
 .pad {
   min-height: 90px;
 }

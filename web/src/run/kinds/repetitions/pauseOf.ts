@@ -11,7 +11,7 @@ export interface Pause {
   readonly isOver: boolean
 }
 
-const NO_PAUSE: Pause = { words: '', isOver: false }
+export const NO_PAUSE: Pause = { words: '', isOver: false }
 
 /** @param attempt that runs */
 export const pauseOf = (

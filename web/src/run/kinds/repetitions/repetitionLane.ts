@@ -1,4 +1,4 @@
-/** What the captures of one of several lanes amount to now. */
+/** What the captures of one of several lanes amount to, and what its clock shows. */
 import {
   clockOf,
   clockStands,
@@ -9,7 +9,7 @@ import {
   type RepetitionAttempt,
 } from '@able-gauge/core'
 import type { LanePhase } from '../../console/useTogether.ts'
-import { pauseOf, type Pause } from './pauseOf.ts'
+import { NO_PAUSE, pauseOf, type Pause } from './pauseOf.ts'
 import { phaseOf } from './useRepetitions.ts'
 
 /** The keys of one lane; `other` is a missed beat, or a rest for which the clock stands. */
@@ -25,30 +25,46 @@ export interface LaneKeys {
 export interface RepetitionLane {
   readonly attempt: RepetitionAttempt
   readonly phase: LanePhase
-  readonly elapsedMs: number
-  /** Time left; null where no clock runs out. */
-  readonly untilMs: number | null
   readonly cautionsLeft: number
   readonly mayRestart: boolean
   /** What a rest would be captured as; null where the clock does not stand for one. */
   readonly restKind: 'paused' | 'resumed' | null
-  readonly pause: Pause
 }
 
-export const repetitionLane = (protocol: CountedProtocol, own: readonly Capture[], nowMs: number): RepetitionLane => {
-  const attempt = followRepetitions(protocol, own, nowMs)
-  const { startedAtMs, pausedAtMs, endsAtMs, end, tally } = attempt
+export const repetitionLane = (
+  protocol: CountedProtocol,
+  own: readonly Capture[],
+  asOfMs: number | null,
+): RepetitionLane => {
+  const attempt = followRepetitions(protocol, own, asOfMs)
   const phase = phaseOf(attempt)
   const isRunning = phase === 'running'
-  const upToMs = pausedAtMs ?? end?.atMs ?? nowMs
   return {
     attempt,
     phase,
+    cautionsLeft: protocol.cautionsAllowed - attempt.tally.cautions,
+    mayRestart: isRunning && mayRestart(protocol, attempt) === 'yes',
+    restKind: !isRunning || !clockStands(protocol) ? null : attempt.pausedAtMs === null ? 'paused' : 'resumed',
+  }
+}
+
+export interface LaneClock {
+  readonly elapsedMs: number
+  /** Time left; null where no clock runs out. */
+  readonly untilMs: number | null
+  readonly pause: Pause
+}
+
+export const laneClock = (
+  protocol: CountedProtocol,
+  { attempt, phase }: Pick<RepetitionLane, 'attempt' | 'phase'>,
+  nowMs: number,
+): LaneClock => {
+  const { startedAtMs, pausedAtMs, endsAtMs, end } = attempt
+  const upToMs = pausedAtMs ?? end?.atMs ?? nowMs
+  return {
     elapsedMs: startedAtMs === null ? 0 : upToMs - startedAtMs,
     untilMs: startedAtMs === null ? clockOf(protocol) : endsAtMs === null ? null : endsAtMs - upToMs,
-    cautionsLeft: protocol.cautionsAllowed - tally.cautions,
-    mayRestart: isRunning && mayRestart(protocol, attempt) === 'yes',
-    restKind: !isRunning || !clockStands(protocol) ? null : pausedAtMs === null ? 'paused' : 'resumed',
-    pause: isRunning ? pauseOf(protocol, attempt, nowMs) : { words: '', isOver: false },
+    pause: phase === 'running' ? pauseOf(protocol, attempt, nowMs) : NO_PAUSE,
   }
 }

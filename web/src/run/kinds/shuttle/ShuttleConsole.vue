@@ -5,7 +5,9 @@ import {
   followShuttle,
   lastBefore,
   shuttleSignals,
+  type Capture,
   type ProtocolOf,
+  type ShuttleRun,
   type StandardEvent,
   printLength,
 } from '@able-gauge/core'
@@ -15,6 +17,7 @@ import type { Day, Entry } from '../../../day/day.ts'
 import { useSignals } from '../../../sound/useSignals.ts'
 import { useSound } from '../../../sound/useSound.ts'
 import type { AgreedMoment } from '../../../sync/agreedClock.ts'
+import { sameList } from '../../../ui/sameList.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import StartCommands from '../../start/StartCommands.vue'
 import StartHearing from '../../start/StartHearing.vue'
@@ -33,7 +36,7 @@ const props = defineProps<{
 
 const { protocol } = props.event
 const signals = shuttleSignals(protocol)
-const nowMs = useTick(50)
+const nowMs = useTick(100)
 const { say } = useSound()
 const grading = useGroupGrading(() => props.day, props.event)
 const { ready } = grading
@@ -48,15 +51,29 @@ const elapsedMs = computed(() => (started.value ? Math.max(0, nowMs.value - star
 const index = computed(() => lastBefore(signals, elapsedMs.value))
 /** The shuttle being run now. */
 const running = computed(() => signals[index.value + 1])
+const followed = new WeakMap<readonly Capture[], { readonly start: Capture | undefined; readonly run: ShuttleRun }>()
+/** The run of somebody; the same as before while it rests on the same captures. */
+const runOf = (entry: Entry): ShuttleRun => {
+  const [own, start] = [grading.ownOf(entry.id), group.startFor(entry)]
+  const known = followed.get(own)
+  if (known && known.start === start) return known.run
+  const run = followShuttle(protocol, own, start)
+  followed.set(own, { start, run })
+  return run
+}
 const tiles = computed(() =>
   runners.value.map((entry) => ({
     entry,
-    run: followShuttle(protocol, grading.ownOf(entry.id), group.startFor(entry)),
+    run: runOf(entry),
     mark: grading.markOf(entry.id),
     out: isOver(entry),
   })),
 )
 const stillIn = computed(() => tiles.value.filter(({ out }) => !out))
+/** Those under way: the same list as long as they are the same. */
+const under = computed<readonly Entry[]>((before) =>
+  sameList(started.value ? stillIn.value.map(({ entry }) => entry) : [], before),
+)
 const isRunning = computed(() => started.value !== null && stillIn.value.length > 0 && running.value !== undefined)
 
 useSignals(
@@ -115,7 +132,7 @@ const KEYS: Readonly<Record<string, () => void>> = {
     :day="day"
     :event="event"
     :grading="grading"
-    :under="started ? stillIn.map(({ entry }) => entry) : []"
+    :under="under"
     :targets="[group.target.value]"
     :keys="KEYS"
     :strong-keys="typed === '' ? [] : ['Enter']"
@@ -163,7 +180,7 @@ const KEYS: Readonly<Record<string, () => void>> = {
       </BButton>
       <StartHearing :protocol="protocol" />
     </section>
-    <ShuttleLevel v-else :signals="signals" :elapsed-ms="elapsedMs" :is-running="isRunning" />
+    <ShuttleLevel v-else :signals="signals" :started-at-ms="started.atMs" :is-running="isRunning" />
     <p v-if="arming" class="armed" role="status">Steps out: touch who steps out, or Esc</p>
     <ShuttleTiles :tiles="tiles" :active="ready && started !== null" :arming="arming" @miss="miss" @out="out" />
     <section v-if="started && stillIn.length === 0" class="sheet done">

@@ -2,16 +2,19 @@
 /** Level and shuttle being run, with how long it is to the next signal. */
 import { lastBefore, printClock, type ShuttleSignal } from '@able-gauge/core'
 import { computed } from 'vue'
+import { useTick } from '../../../ui/useTick.ts'
 
 const props = defineProps<{
   signals: readonly ShuttleSignal[]
-  elapsedMs: number
+  startedAtMs: number
   isRunning: boolean
 }>()
 
-const index = computed(() => lastBefore(props.signals, props.elapsedMs))
+const nowMs = useTick(100)
+const elapsedMs = computed(() => Math.max(0, nowMs.value - props.startedAtMs))
+const index = computed(() => lastBefore(props.signals, elapsedMs.value))
 const running = computed(() => props.signals[index.value + 1])
-const toNextMs = computed(() => Math.max(0, (running.value?.atMs ?? 0) - props.elapsedMs))
+const toNextMs = computed(() => Math.max(0, (running.value?.atMs ?? 0) - elapsedMs.value))
 const share = computed(() => {
   const before = props.signals[index.value]?.atMs ?? 0
   const length = (running.value?.atMs ?? before) - before
@@ -32,13 +35,15 @@ const share = computed(() => {
     <div class="to-next">
       <span class="quiet">{{ isRunning ? 'to the signal' : 'over' }}</span>
       <strong class="figures" role="timer">{{ isRunning ? printClock(toNextMs, 1) : printClock(elapsedMs) }}</strong>
-      <div class="track"><div :style="{ width: `${share * 100}%` }" /></div>
+      <div class="track"><div :style="{ transform: `scaleX(${share})` }" /></div>
     </div>
   </section>
 </template>
 
 <style scoped>
+/* it changes ten times a second and lays out nothing around it */
 .level {
+  contain: layout style;
   display: grid;
   grid-template-columns: auto auto 1fr;
   gap: 32px;
@@ -62,6 +67,7 @@ const share = computed(() => {
 }
 .track div {
   height: 100%;
+  transform-origin: left;
   background: var(--bar-2);
 }
 @media (max-width: 900px) {
