@@ -42,7 +42,9 @@ defineExpose({ field })
 </template>
 
 <style scoped>
+/* of a size of its own, so that typing lays out nothing around it */
 .bib-box {
+  contain: size layout style;
   display: flex;
   align-items: center;
   gap: 10px;

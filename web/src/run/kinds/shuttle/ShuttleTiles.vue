@@ -41,33 +41,30 @@ const stateOf = (tile: ShuttleTile): string => {
 
 <template>
   <ol class="tiles" :class="densityOf(tiles.length)">
-    <li
-      v-for="tile in tiles"
-      :key="tile.entry.id"
-      v-memo="[stateOf(tile), tile.out, active, arming]"
-      class="sheet"
-      :class="{ warned: !tile.out && tile.run.missesInRow > 0, over: tile.out, arming }"
-    >
-      <button
-        class="miss"
-        :data-bib="tile.entry.bib"
-        :disabled="!active || tile.out"
-        :aria-label="`Bib ${tile.entry.bib}, ${shortName(tile.entry)}: ${arming ? 'steps out' : 'missed the line'}`"
-        @click="arming ? emit('out', tile.entry) : emit('miss', tile.entry)"
-      >
-        <strong class="figures">{{ tile.entry.bib }}</strong>
-        <span class="name">{{ shortName(tile.entry) }}</span>
-        <small class="figures">{{ stateOf(tile) }}</small>
-      </button>
-      <button
-        v-if="densityOf(tiles.length) === 'roomy' && !tile.out"
-        class="out"
-        :disabled="!active"
-        :aria-label="`Bib ${tile.entry.bib} steps out`"
-        @click="emit('out', tile.entry)"
-      >
-        Out
-      </button>
+    <!-- a place in the grid, and in it a tile: what changes in a tile then lays out the tile alone -->
+    <li v-for="tile in tiles" :key="tile.entry.id" v-memo="[stateOf(tile), tile.out, active, arming]">
+      <div class="tile sheet" :class="{ warned: !tile.out && tile.run.missesInRow > 0, over: tile.out, arming }">
+        <button
+          class="miss"
+          :data-bib="tile.entry.bib"
+          :disabled="!active || tile.out"
+          :aria-label="`Bib ${tile.entry.bib}, ${shortName(tile.entry)}: ${arming ? 'steps out' : 'missed the line'}`"
+          @click="arming ? emit('out', tile.entry) : emit('miss', tile.entry)"
+        >
+          <strong class="figures">{{ tile.entry.bib }}</strong>
+          <span class="name">{{ shortName(tile.entry) }}</span>
+          <small class="figures">{{ stateOf(tile) }}</small>
+        </button>
+        <button
+          v-if="densityOf(tiles.length) === 'roomy' && !tile.out"
+          class="out"
+          :disabled="!active"
+          :aria-label="`Bib ${tile.entry.bib} steps out`"
+          @click="emit('out', tile.entry)"
+        >
+          Out
+        </button>
+      </div>
     </li>
   </ol>
 </template>
@@ -81,8 +78,9 @@ const stateOf = (tile: ShuttleTile): string => {
   grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
   gap: 9px;
 }
-/* of one height whatever they say, so that none moves */
-.tiles li {
+/* of one size whatever they say, so that none moves, and what one says lays out no other */
+.tile {
+  contain: size layout style;
   height: 100px;
   display: grid;
   grid-template-columns: 1fr auto;
@@ -146,7 +144,7 @@ const stateOf = (tile: ShuttleTile): string => {
   grid-template-columns: repeat(auto-fill, minmax(108px, 1fr));
   gap: 6px;
 }
-.close li {
+.close .tile {
   height: 82px;
 }
 .close .miss {
@@ -159,7 +157,7 @@ const stateOf = (tile: ShuttleTile): string => {
   grid-template-columns: repeat(auto-fill, minmax(78px, 1fr));
   gap: 5px;
 }
-.dense li {
+.dense .tile {
   height: 58px;
 }
 .dense .miss {
