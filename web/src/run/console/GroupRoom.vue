@@ -166,11 +166,11 @@ const allHelp = computed(() => [
   max-height: calc(100dvh - 64px - var(--told-above, 0px));
   min-height: 0;
 }
-.strip {
+.strip,
+.foot {
   grid-column: 1 / -1;
 }
 .side {
-  grid-row: 2 / 4;
   display: flex;
   flex-direction: column;
   gap: 12px;

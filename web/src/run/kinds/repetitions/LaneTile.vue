@@ -85,16 +85,26 @@ const missesLeft = computed(() =>
 <style scoped lang="scss">
 @use '../../console/pad';
 .pad {
-  min-height: 90px;
+  min-height: 72px;
+  padding: 4px;
+  gap: 2px;
 }
 .pad strong {
-  font-size: 3.2rem;
+  font-size: 2.8rem;
 }
 .keys-row {
   grid-auto-flow: row;
   grid-template-columns: repeat(auto-fit, minmax(92px, 1fr));
 }
+/* four lanes with all their keys stand on one screen of a laptop */
+.keys-row button {
+  min-height: 52px;
+  padding: 2px;
+}
 @media (max-width: 900px) {
+  .pad {
+    min-height: 110px;
+  }
   .keys-row {
     grid-template-columns: 1fr 1fr;
   }

@@ -140,18 +140,25 @@ const stateOf = (tile: ShuttleTile): string => {
 .tiles .arming:not(.over) {
   box-shadow: inset 0 0 0 3px var(--vest);
 }
+/* forty stand on one screen of a laptop */
 .close {
-  grid-template-columns: repeat(auto-fill, minmax(108px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(102px, 1fr));
   gap: 6px;
 }
 .close .tile {
   height: 82px;
 }
 .close .miss {
-  padding: 6px 8px;
+  padding: 4px 8px;
 }
 .close .miss strong {
-  font-size: 1.7rem;
+  font-size: 1.5rem;
+}
+/* a level and a shuttle stand one under the other */
+.close .miss small {
+  white-space: normal;
+  line-height: 1.05;
+  font-size: 0.75rem;
 }
 .dense {
   grid-template-columns: repeat(auto-fill, minmax(78px, 1fr));
