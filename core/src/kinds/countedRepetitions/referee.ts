@@ -193,6 +193,10 @@ export const followRepetitions = (
   asOfMs: number | null = null,
 ): RepetitionAttempt => standingOf(countedReferee, protocol, captures, undefined, asOfMs).state
 
+/** When time alone ends an attempt, by its clock or by a pause longer than allowed, in ms of agreed time; null when it does not. */
+export const endsByTimeAtMs = (protocol: CountedProtocol, attempt: RepetitionAttempt): number | null =>
+  countedReferee.referee.due(protocol, attempt)
+
 const whileRunning = (state: RepetitionAttempt, { kind, stamp }: Action): Permission => {
   const counts = kind === 'counted'
   if (!state.started || state.startedAtMs === null) return refused(counts ? 'countedBeforeStart' : 'beforeStart')

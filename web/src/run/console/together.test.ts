@@ -127,3 +127,22 @@ test('lanes: each key counts in its own lane, and one that has ended counts no m
   expect(kindsOf(BO.id)).toEqual(['started', 'counted'])
   expect(kindsOf(CAI.id)).toEqual(['started'])
 })
+
+test('lanes: a pause longer than allowed ends that lane, with nothing pressed', async () => {
+  const { room, start, kindsOf } = await openGroup(LanesConsole, 'repetitionsInTime', { longestPauseMs: 600 })
+  await start(100)
+  press('1')
+  await flushPromises()
+  expect(room.findAll('li.over')).toHaveLength(0)
+  await vi.waitFor(() => expect(room.findAll('li.over .bib').map((bib) => bib.text())).toContain('28'), 3_000)
+  press('1')
+  await flushPromises()
+  expect(kindsOf(ANNA.id)).toEqual(['started', 'counted'])
+})
+
+test('lanes: the time that runs out ends them all, with nothing pressed', async () => {
+  const { room, start } = await openGroup(LanesConsole, 'repetitionsInTime', { durationMs: 60_000 })
+  await start(59_500)
+  expect(room.findAll('li.running')).toHaveLength(3)
+  await vi.waitFor(() => expect(room.findAll('li.over')).toHaveLength(3), 3_000)
+})

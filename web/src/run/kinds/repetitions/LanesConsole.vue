@@ -35,7 +35,7 @@ const followed = new WeakMap<readonly Capture[], RepetitionLane>()
 /** What the captures amount to; the same as before while there are no others and its time has not run out. */
 const follow = (own: readonly Capture[]): RepetitionLane => {
   const known = followed.get(own)
-  const endsAtMs = known?.attempt.endsAtMs ?? Infinity
+  const endsAtMs = known?.endsAtMs ?? Infinity
   if (known && (known.phase !== 'running' || (asOfMs.value ?? 0) < endsAtMs)) return known
   const lane = repetitionLane(protocol, own, asOfMs.value)
   followed.set(own, lane)
@@ -50,7 +50,7 @@ const together = useTogether(
 const { grading, lanes, running } = together
 // the next of them whose time runs out
 watchEffect(() => {
-  const ends = running.value.flatMap(({ attempt }) => attempt.endsAtMs ?? [])
+  const ends = running.value.flatMap(({ endsAtMs }) => endsAtMs ?? [])
   until(ends.length === 0 ? null : Math.min(...ends))
 })
 /** The lane whose refusal still asks for its reason. */

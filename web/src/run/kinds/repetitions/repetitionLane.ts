@@ -2,6 +2,7 @@
 import {
   clockOf,
   clockStands,
+  endsByTimeAtMs,
   followRepetitions,
   mayRestart,
   type Capture,
@@ -25,6 +26,8 @@ export interface LaneKeys {
 export interface RepetitionLane {
   readonly attempt: RepetitionAttempt
   readonly phase: LanePhase
+  /** When time alone ends it; null when it does not. */
+  readonly endsAtMs: number | null
   readonly cautionsLeft: number
   readonly mayRestart: boolean
   /** What a rest would be captured as; null where the clock does not stand for one. */
@@ -42,6 +45,7 @@ export const repetitionLane = (
   return {
     attempt,
     phase,
+    endsAtMs: endsByTimeAtMs(protocol, attempt),
     cautionsLeft: protocol.cautionsAllowed - attempt.tally.cautions,
     mayRestart: isRunning && mayRestart(protocol, attempt) === 'yes',
     restKind: !isRunning || !clockStands(protocol) ? null : attempt.pausedAtMs === null ? 'paused' : 'resumed',
