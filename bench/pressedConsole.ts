@@ -25,7 +25,7 @@ export interface RehearsedDay {
   readonly ownEventId: string
 }
 
-/** Presses a key and waits for a change in what `selector` finds, and for the frame that paints it. */
+/** A key, and where on the console it shows; both places are selectors. */
 export interface Press {
   readonly key: string
   /** What shows the press first. */
@@ -143,7 +143,7 @@ const awaitPress = ({ key, shown, followed }: Press): Promise<Pressed> =>
     window.addEventListener('keydown', pressed, { capture: true, once: true })
   })
 
-export const press = async (page: Page, asked: Press): Promise<Pressed> => {
+const press = async (page: Page, asked: Press): Promise<Pressed> => {
   const pressed = await page.evaluateHandle(
     ([wait, given]) => ({ done: (wait as unknown as typeof awaitPress)(given as Press) }),
     [await page.evaluateHandle(`(${awaitPress.toString()})`), asked] as const,
