@@ -12,7 +12,7 @@ import { EVENT_KINDS, PROTOCOLS, type EventKind } from './kinds.ts'
 import { rulingFor } from './rulingFor.ts'
 import { endingsOf } from './endingsOf.ts'
 import { slotsOf } from './slots.ts'
-import { startWordsOf } from './startOf.ts'
+import { startWordsOf } from './startWordsOf.ts'
 
 /** Words for people, which no rule can follow from. Reviewed: adding one here is a decision. */
 const WORDS: ReadonlySet<string> = new Set([

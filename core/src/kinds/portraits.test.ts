@@ -21,7 +21,7 @@ import { measureReadings } from './measureReadings.ts'
 import { rulingFor } from './rulingFor.ts'
 import { sensibleRange } from './sensibleRange.ts'
 import { slotsOf } from './slots.ts'
-import { startWordsOf } from './startOf.ts'
+import { startWordsOf } from './startWordsOf.ts'
 
 const MOST_CALLS = 3
 /** In as few signs as can be read: moments from the start, nothing that is not there. */

@@ -68,7 +68,11 @@ const leave = async (): Promise<void> => {
 </template>
 
 <style scoped>
+/* painted by itself, so that a press below goes through nothing of it; above what follows, for the menu that comes out of it */
 .bar {
+  position: relative;
+  z-index: 10;
+  contain: layout style;
   background: var(--bar);
   color: var(--bar-ink);
   display: flex;

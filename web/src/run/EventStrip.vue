@@ -71,7 +71,9 @@ const events = useCalmly(() =>
 </template>
 
 <style scoped>
+/* painted by itself, so that a press below goes through nothing of it */
 .strip {
+  contain: layout style;
   display: flex;
   overflow: hidden;
 }

@@ -2,17 +2,25 @@
 /** The bib that is being typed, and whose it is. */
 import { BButton } from 'bootstrap-vue-next'
 import { ref } from 'vue'
+import { useAfterPaint } from '../../ui/useAfterPaint.ts'
+import type { TypedBib } from './useTypedBib.ts'
 
-defineProps<{
-  /** Who wears the typed bib, in a few words. */
-  typedName: string
+const { bib, label = 'Bib' } = defineProps<{
+  /** Asked here and nowhere above, so that a digit draws nothing else. */
+  bib: TypedBib
+  /** What the bib is typed for, in the field's name. */
+  label?: string
+  /** Whether it is typed for something that waits for it. */
+  asked?: boolean
   /** What Enter does with it. */
   action: string
   disabled: boolean
 }>()
-const typed = defineModel<string>({ required: true })
 const emit = defineEmits<{ enter: [] }>()
 
+const { typed, typedName } = bib
+// what the button looks like never comes between a press and its stamp
+const isTyped = useAfterPaint(() => typed.value !== '')
 const field = ref<HTMLInputElement | null>(null)
 const onInput = (event: Event): void => {
   // the listener stands on the input alone
@@ -22,38 +30,45 @@ defineExpose({ field })
 </script>
 
 <template>
-  <form class="bib-box" @submit.prevent="emit('enter')">
-    <label for="bib">Bib</label>
-    <input
-      id="bib"
-      ref="field"
-      :value="typed"
-      class="figures"
-      inputmode="numeric"
-      autocomplete="off"
-      maxlength="5"
-      @input="onInput"
-    />
-    <span class="typed-name">{{ typedName }}</span>
-    <BButton type="submit" :variant="typed === '' ? 'quiet' : 'primary'" :disabled="typed === '' || disabled">
-      {{ action }}
-    </BButton>
-  </form>
+  <!-- a place in the row, and in it the field: what is typed then lays out the field alone -->
+  <div class="bib-place">
+    <form class="bib-box" :class="{ asked }" @submit.prevent="emit('enter')">
+      <label for="bib">{{ label }}</label>
+      <input
+        id="bib"
+        ref="field"
+        :value="typed"
+        class="figures"
+        inputmode="numeric"
+        autocomplete="off"
+        maxlength="5"
+        @input="onInput"
+      />
+      <span class="typed-name">{{ typedName }}</span>
+      <BButton type="submit" :variant="isTyped ? 'primary' : 'quiet'" :disabled="!isTyped || disabled">
+        {{ action }}
+      </BButton>
+    </form>
+  </div>
 </template>
 
 <style scoped>
-/* of a size of its own, so that typing lays out nothing around it */
+.bib-place {
+  width: var(--bib-width, 300px);
+}
 .bib-box {
   contain: size layout style;
   display: flex;
   align-items: center;
   gap: 10px;
-  width: 300px;
   height: 56px;
   padding: 0 7px 0 12px;
   background: var(--sheet);
   border: 2px solid var(--ink);
   border-radius: 8px;
+}
+.bib-box.asked {
+  background: var(--decide-tint);
 }
 label,
 .typed-name {
@@ -80,7 +95,7 @@ input {
   padding-inline: 16px !important;
 }
 @media (max-width: 900px) {
-  .bib-box {
+  .bib-place {
     width: 100%;
   }
 }

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** Everybody in the event, with those on the console marked; a touch puts somebody on or off. */
-import { printQuantity, type Mark, type StandardEvent } from '@able-gauge/core'
+import { printQuantity, type StandardEvent } from '@able-gauge/core'
 import { fullName, type Day, type Entry } from '../../day/day.ts'
 import { useDay } from '../../day/dayStore.ts'
+import { useAfterPaint } from '../../ui/useAfterPaint.ts'
 import { figureOf, wordFor } from '../../ui/verdictWords.ts'
 import QueueFilter from '../QueueFilter.vue'
 import { useQueueFilter } from '../useQueueFilter.ts'
@@ -23,12 +24,13 @@ const emit = defineEmits<{ toggle: [entryId: string] }>()
 
 const store = useDay()
 const filter = useQueueFilter(() => props.day, props.candidates)
-const queue = filter.found
+// a press is painted as the lane it is about; what it means for the list comes in the frame after
+const queue = useAfterPaint(() => filter.found.value)
+const marks = useAfterPaint(() => store.marksIn(props.event.id).value)
 const { others } = props.candidates
-const markOf = (entryId: string): Mark | undefined => store.marksIn(props.event.id).value.get(entryId)
 const wordsFor = ({ id, attendance }: Entry): string => {
   if (attendance === 'held') return 'held'
-  const mark = markOf(id)
+  const mark = marks.value.get(id)
   if (!mark || mark.kind === 'waiting') return props.chosenIds.includes(id) ? 'on' : 'waiting'
   const figure = figureOf(mark)
   return figure === null || !('unit' in mark) ? wordFor(mark) : `${printQuantity(figure, mark.unit)} ${wordFor(mark)}`

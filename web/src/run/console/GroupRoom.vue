@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The room of a console for several people: the events above, the list beside, the work, and what must always be in reach. */
-import { isHeldElsewhere, kindOf, rulingFor, startOf, waveStarts, type StandardEvent } from '@able-gauge/core'
+import { isHeldElsewhere, kindOf, rulingFor, startsIn, waveStarts, type StandardEvent } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { dialogLater } from '../../ui/partLater.ts'
@@ -31,22 +31,24 @@ const props = withDefaults(
     /** Those who can be stopped. */
     under: readonly Entry[]
     /** Whose slips can be put right here, and who it may have been instead. */
-    targets?: readonly SlipTarget[]
+    targets?: () => readonly SlipTarget[]
     others?: readonly Entry[]
-    keys?: Readonly<Record<string, () => void>>
+    /** Asked at a key, and only then. */
+    keys?: () => Readonly<Record<string, () => void>>
     help?: readonly (readonly [string, string])[]
-    strongKeys?: readonly string[]
+    /** Keys that act even while a button has the focus. */
+    winsOverButtons?: (name: string) => boolean
     sounds?: boolean
     /** Keys of digits and Enter, when bibs are typed here. */
     onDigit?: (digit: string) => void
     ownField?: () => HTMLElement | null
   }>(),
   {
-    targets: () => [],
+    targets: () => () => [],
     others: () => [],
-    keys: () => ({}),
+    keys: () => () => ({}),
     help: () => [],
-    strongKeys: () => [],
+    winsOverButtons: () => false,
     sounds: false,
   },
 )
@@ -58,22 +60,26 @@ const stopping = ref(false)
 const helping = ref(false)
 const puttingRight = ref(false)
 const { mayCapture, undo, undoable } = props.grading
-// a press is painted as the tile it is about; what follows from it for all of them comes in the frame after
-/** "counted, 12": what undo takes back, and of whom. */
-const undoWords = useAfterPaint(() =>
-  undoable.value ? sayUndoable(undoable.value, store.entry(undoable.value.entryId)) : null,
-)
-
+/** Whether there is anybody whose slip can be put right. */
+const hasTargets = computed(() => props.targets().length > 0)
 /** What the referee says of each of them, as of their last capture. */
-const rulings = useAfterPaint(() => {
-  const starts = waveStarts(props.grading.settled.value)
+const rulingsOf = () => {
+  const startFor = startsIn(waveStarts(props.grading.settled.value))
   return props.under.map((entry) => {
     const { id: entryId, wave, category } = entry
     const own = props.grading.ownOf(entryId)
-    const start = startOf({ entryId, wave }, starts, own)
+    const start = startFor({ entryId, wave }, own)
     return { entry, ruling: rulingFor(props.event, { entryId, wave, category }, own, clock.nowMs(), start) }
   })
-})
+}
+// a press is painted as the tile it is about; what follows from it for all of them comes in the frame after
+const shown = useAfterPaint(() => ({
+  rulings: rulingsOf(),
+  /** "counted, 12": what undo takes back, and of whom. */
+  undoWords: undoable.value ? sayUndoable(undoable.value, store.entry(undoable.value.entryId)) : null,
+}))
+const rulings = computed(() => shown.value.rulings)
+const undoWords = computed(() => shown.value.undoWords)
 // those who started together are told the same
 const { called } = useCalls(() => [...new Set(rulings.value.map(({ ruling }) => ruling.calls))].flat())
 
@@ -90,7 +96,7 @@ const takeOver = (): void => {
 const COMMON: Readonly<Record<string, () => void>> = {
   u: () => undo(),
   x: () => (stopping.value = props.under.length > 0),
-  j: () => (puttingRight.value = props.targets.length > 0),
+  j: () => (puttingRight.value = hasTargets.value),
   k: takeOver,
 }
 useKeys({
@@ -99,16 +105,16 @@ useKeys({
     if (!mayCapture.value) return undefined
     const { onDigit } = props
     if (onDigit && /^\d$/.test(name)) return () => onDigit(name)
-    return props.keys[name] ?? COMMON[name]
+    return props.keys()[name] ?? COMMON[name]
   },
-  winsOverButtons: (name) => props.strongKeys.includes(name),
+  winsOverButtons: (name) => props.winsOverButtons(name),
   ownField: () => props.ownField?.() ?? null,
 })
 const allHelp = computed(() => [
   ...props.help,
   ['U', 'undo the last capture of this device'] as const,
   ...(heldElsewhere.value.length > 0 ? [['K', 'take over from the device that counts'] as const] : []),
-  ...(props.targets.length > 0 ? [['J', 'put right: start too early or forgotten, wrong person'] as const] : []),
+  ...(hasTargets.value ? [['J', 'put right: start too early or forgotten, wrong person'] as const] : []),
   ['X', 'somebody stops: safety, medical, gave up'] as const,
 ])
 </script>
@@ -133,7 +139,7 @@ const allHelp = computed(() => [
       <BButton variant="quiet" :disabled="undoWords === null" @click="undo()">
         Undo <kbd>U</kbd><small v-if="undoWords">{{ undoWords }}</small>
       </BButton>
-      <BButton v-if="targets.length > 0" variant="quiet" :disabled="!grading.ready.value" @click="puttingRight = true">
+      <BButton v-if="hasTargets" variant="quiet" :disabled="!grading.ready.value" @click="puttingRight = true">
         Put right <kbd>J</kbd>
       </BButton>
       <SoundSwitch v-if="sounds" />
@@ -150,7 +156,13 @@ const allHelp = computed(() => [
       @stop="grading.stop"
       @caution="(entryId) => grading.observe(entryId, { kind: 'cautioned', payload: {} })"
     />
-    <PutRightDialog v-model="puttingRight" :day="day" :event-id="event.id" :targets="targets" :others="others" />
+    <PutRightDialog
+      v-model="puttingRight"
+      :day="day"
+      :event-id="event.id"
+      :targets="puttingRight ? targets() : []"
+      :others="others"
+    />
     <KeyHelp v-model="helping" :keys="allHelp" />
   </main>
 </template>
@@ -169,6 +181,11 @@ const allHelp = computed(() => [
 .strip,
 .foot {
   grid-column: 1 / -1;
+}
+/* each painted by itself: a press in the work between them goes through nothing of theirs */
+.side,
+.foot {
+  contain: layout style;
 }
 .side {
   display: flex;

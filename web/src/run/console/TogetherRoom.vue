@@ -3,14 +3,14 @@
 import type { StandardEvent } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
-import { shortName, type Day, type Entry } from '../../day/day.ts'
+import type { Day, Entry } from '../../day/day.ts'
 import { sameList } from '../../ui/sameList.ts'
 import StartCommands from '../start/StartCommands.vue'
 import StartHearing from '../start/StartHearing.vue'
-import VariantChoice from '../start/VariantChoice.vue'
 import GroupList from './GroupList.vue'
 import GroupRoom from './GroupRoom.vue'
-import { personTarget } from './slipTarget.ts'
+import { personTarget, type SlipTarget } from './slipTarget.ts'
+import TogetherTile from './TogetherTile.vue'
 import type { Followed, Together } from './useTogether.ts'
 
 const props = withDefaults(
@@ -18,15 +18,15 @@ const props = withDefaults(
     day: Day
     event: StandardEvent
     together: Together<Own>
-    keys?: Readonly<Record<string, () => void>>
+    /** Asked at a key, and only then. */
+    keys?: () => Readonly<Record<string, () => void>>
     help?: readonly (readonly [string, string])[]
-    strongKeys?: readonly string[]
     sounds?: boolean
     onDigit?: (digit: string) => void
     /** What the key in a tile's head is called; none where digits do something else. */
     numbered?: boolean
   }>(),
-  { keys: () => ({}), help: () => [], strongKeys: () => [], sounds: false, numbered: true },
+  { keys: () => () => ({}), help: () => [], sounds: false, numbered: true },
 )
 
 const { grading, group, lanes, running, toStart, starting, beginStart, go, takeNext } = props.together
@@ -38,17 +38,18 @@ const under = computed<readonly Entry[]>((before) =>
     before,
   ),
 )
-const targets = computed(() => group.entries.value.map((entry) => personTarget(entry, grading.ownOf(entry.id))))
+const targets = (): readonly SlipTarget[] =>
+  group.entries.value.map((entry) => personTarget(entry, grading.ownOf(entry.id)))
+const [isRunning, readyCount] = [computed(() => running.value.length > 0), computed(() => toStart.value.length)]
 const allOver = computed(() => lanes.value.length > 0 && lanes.value.every(({ phase }) => phase === 'over'))
-const allKeys = computed(() => ({
-  s: beginStart,
-  n: takeNext,
-  ...props.keys,
-  Escape: () => {
+const allKeys = (): Readonly<Record<string, () => void>> => {
+  const own = props.keys()
+  const escape = (): void => {
     starting.value = false
-    props.keys['Escape']?.()
-  },
-}))
+    own['Escape']?.()
+  }
+  return { s: beginStart, n: takeNext, ...own, Escape: escape }
+}
 const allHelp = computed(() => [
   ['S', 'start commands for all on the console'] as const,
   ...props.help,
@@ -66,7 +67,6 @@ const allHelp = computed(() => [
     :others="group.queue.value"
     :keys="allKeys"
     :help="allHelp"
-    :strong-keys="strongKeys"
     v-bind="onDigit ? { onDigit } : {}"
     :sounds="sounds"
   >
@@ -76,7 +76,7 @@ const allHelp = computed(() => [
         :event="event"
         :candidates="group"
         :chosen-ids="chosenIds"
-        :may-change="running.length === 0"
+        :may-change="!isRunning"
         :most="most"
         @toggle="toggle"
       />
@@ -90,8 +90,8 @@ const allHelp = computed(() => [
       @cancel="starting = false"
     />
     <template v-else>
-      <section v-if="running.length === 0 && !allOver" class="sheet ready">
-        <h1>{{ toStart.length === 0 ? 'Nobody is on the console' : `${toStart.length} start together` }}</h1>
+      <section v-if="!isRunning && !allOver" class="sheet ready">
+        <h1>{{ readyCount === 0 ? 'Nobody is on the console' : `${readyCount} start together` }}</h1>
         <slot name="rules" />
         <p v-for="text in event.cautions" :key="text">{{ text }}</p>
         <div class="answers">
@@ -99,7 +99,7 @@ const allHelp = computed(() => [
             v-if="grading.mayCapture.value"
             variant="primary"
             size="lg"
-            :disabled="toStart.length === 0 || !grading.ready.value"
+            :disabled="readyCount === 0 || !grading.ready.value"
             @click="beginStart"
           >
             Start commands <kbd>S</kbd>
@@ -109,15 +109,17 @@ const allHelp = computed(() => [
       </section>
       <slot name="above" />
       <ol class="tiles">
-        <li v-for="(lane, index) in lanes" :key="lane.entry.id" class="sheet" :class="lane.phase">
-          <header>
-            <kbd v-if="numbered">{{ index + 1 }}</kbd>
-            <strong class="figures bib">{{ lane.entry.bib ?? '–' }}</strong>
-            <span>{{ shortName(lane.entry) }}</span>
-          </header>
-          <VariantChoice v-if="lane.phase !== 'over' && grading.mayCapture.value" :event="event" :entry="lane.entry" />
-          <slot name="lane" :lane="lane" :index="index" />
-        </li>
+        <TogetherTile
+          v-for="(entry, index) in group.entries.value"
+          :key="entry.id"
+          :event="event"
+          :lanes="together.lanes"
+          :index="index"
+          v-bind="numbered ? { cap: String(index + 1) } : {}"
+          :may-capture="grading.mayCapture.value"
+        >
+          <template #default="{ lane }"><slot name="lane" :lane="lane" :index="index" /></template>
+        </TogetherTile>
       </ol>
       <section v-if="allOver" class="sheet done">
         <strong>All are done.</strong>
@@ -154,23 +156,6 @@ const allHelp = computed(() => [
   gap: 10px;
   flex: var(--tiles-flex, none);
 }
-.tiles li {
-  padding: 10px 14px;
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-}
-.tiles header {
-  display: flex;
-  gap: 10px;
-  align-items: baseline;
-}
-.bib {
-  font-size: 1.5rem;
-}
-.over {
-  background: var(--sheet-2);
-}
 .done {
   display: flex;
   justify-content: space-between;
@@ -181,9 +166,6 @@ const allHelp = computed(() => [
   .tiles {
     grid-auto-rows: auto;
     flex: none;
-  }
-  .tiles li {
-    padding: 8px;
   }
 }
 </style>

@@ -1,18 +1,19 @@
 /** A wave that starts together: which one, who is in it, its start, and the bib that is typed. */
-import { isMarkOver, startOf, waveStarts, type StandardEvent } from '@able-gauge/core'
+import { isMarkOver, startsIn, waveStarts, type StandardEvent, type WaveStart } from '@able-gauge/core'
 import { computed, ref } from 'vue'
-import { byBib, shortName, wavesOf, type Day, type Entry } from '../../day/day.ts'
+import { byBib, wavesOf, type Day, type Entry } from '../../day/day.ts'
 import type { AgreedMoment } from '../../sync/agreedClock.ts'
+import { sameList } from '../../ui/sameList.ts'
 import { doesThis } from '../useQueue.ts'
 import { waveTarget } from './slipTarget.ts'
 import { startOfWave } from './startOfWave.ts'
 import type { GroupGrading } from './useGroupGrading.ts'
-
-const MOST_DIGITS = 5
+import { useTypedBib } from './useTypedBib.ts'
 
 export const useWave = (day: () => Day, event: StandardEvent, grading: GroupGrading) => {
   const waves = computed(() => wavesOf(day()))
-  const starts = computed(() => waveStarts(grading.settled.value))
+  // starts and people are the same lists as long as they are the same, so that a press draws nothing that rests on them
+  const starts = computed<readonly WaveStart[]>((before) => sameList(waveStarts(grading.settled.value), before))
   const chosen = ref<number | null>(null)
 
   const inWave = (wave: number): Entry[] =>
@@ -34,10 +35,11 @@ export const useWave = (day: () => Day, event: StandardEvent, grading: GroupGrad
     get: () => chosen.value ?? waves.value.find((one) => !inWave(one).every(isOver)) ?? waves.value.at(-1) ?? 1,
     set: (value) => (chosen.value = value),
   })
-  const runners = computed(() => inWave(wave.value))
+  const runners = computed<readonly Entry[]>((before) => sameList(inWave(wave.value), before))
   const startsOfWave = computed(() => starts.value.filter(({ payload }) => payload.wave === wave.value))
   const started = computed(() => startsOfWave.value[0] ?? null)
-  const startFor = ({ id, wave: own }: Entry) => startOf({ entryId: id, wave: own }, starts.value, grading.ownOf(id))
+  const startWho = computed(() => startsIn(starts.value))
+  const startFor = ({ id, wave: own }: Entry) => startWho.value({ entryId: id, wave: own }, grading.ownOf(id))
   const nextWave = computed(() => waves.value.find((one) => one > wave.value))
 
   const startWith = (onLine: readonly Entry[]) =>
@@ -58,20 +60,10 @@ export const useWave = (day: () => Day, event: StandardEvent, grading: GroupGrad
   /** Whose start can be put right. */
   const target = computed(() => waveTarget(wave.value, startsOfWave.value, begins.value))
 
-  const typed = ref('')
-  const typedEntry = computed(() => runners.value.find(({ bib }) => String(bib) === typed.value))
-  const typedName = computed(() =>
-    typed.value === '' ? '' : typedEntry.value ? shortName(typedEntry.value) : `not in wave ${wave.value}`,
+  const bib = useTypedBib(
+    () => runners.value,
+    () => wave.value,
   )
-  const type = (digit: string): void => {
-    if (typed.value.length < MOST_DIGITS) typed.value += digit
-  }
-  /** Takes the typed bib off the field. */
-  const takeTyped = (): Entry | undefined => {
-    const entry = typedEntry.value
-    typed.value = ''
-    return entry
-  }
 
   return {
     waves,
@@ -84,10 +76,7 @@ export const useWave = (day: () => Day, event: StandardEvent, grading: GroupGrad
     begins,
     start,
     target,
-    typed,
-    typedName,
-    type,
-    takeTyped,
+    bib,
     event,
   }
 }

@@ -61,10 +61,10 @@ const failKeys = computed(() =>
     :event="event"
     :grading="grading"
     :under="runners.map(({ entry }) => entry)"
-    :targets="(shown ? [shown] : toStart ? [toStart] : []).map((one) => personTarget(one, grading.ownOf(one.id)))"
+    :targets="() => (shown ? [shown] : toStart ? [toStart] : []).map((one) => personTarget(one, grading.ownOf(one.id)))"
     :others="queue"
-    :keys="{ ...KEYS, ...failKeys }"
-    :strong-keys="isRunning ? [' '] : []"
+    :keys="() => ({ ...KEYS, ...failKeys })"
+    :wins-over-buttons="(name) => name === ' ' && isRunning"
     sounds
     :help="[
       ['S', 'start commands for the next candidate'],

@@ -33,9 +33,9 @@ const nowMs = useTick(100)
 const grading = useGroupGrading(() => props.day, props.event)
 const { ready } = grading
 const group = useWave(() => props.day, props.event, grading)
-const { waves, wave, runners, started, nextWave, isOver, typed, typedName } = group
+const { waves, wave, runners, started, nextWave, isOver } = group
 const starting = ref(false)
-const bib = useTemplateRef('bib')
+const field = useTemplateRef('field')
 
 const elapsedMs = computed(() => (started.value ? Math.max(0, nowMs.value - started.value.atMs) : 0))
 const leftMs = computed(() => protocol.durationMs - elapsedMs.value)
@@ -66,7 +66,7 @@ const cross = (entry: Entry): void => {
   if (started.value !== null && !isOver(entry)) grading.observe(entry.id, { kind: 'crossed', payload: {} })
 }
 const enter = (): void => {
-  const entry = group.takeTyped()
+  const entry = group.bib.takeTyped()
   if (entry && isRunning.value) cross(entry)
 }
 const beginStart = (): void => {
@@ -79,9 +79,9 @@ const onGo = (moment: AgreedMoment): void => {
 const KEYS: Readonly<Record<string, () => void>> = {
   Enter: enter,
   s: beginStart,
-  Backspace: () => (typed.value = typed.value.slice(0, -1)),
+  Backspace: group.bib.backspace,
   Escape: () => {
-    typed.value = ''
+    group.bib.typed.value = ''
     starting.value = false
   },
 }
@@ -93,11 +93,11 @@ const KEYS: Readonly<Record<string, () => void>> = {
     :event="event"
     :grading="grading"
     :under="started ? stillOut : []"
-    :targets="[group.target.value]"
-    :keys="KEYS"
-    :strong-keys="typed === '' ? [] : ['Enter']"
-    :on-digit="group.type"
-    :own-field="() => bib?.field ?? null"
+    :targets="() => [group.target.value]"
+    :keys="() => KEYS"
+    :wins-over-buttons="group.bib.wantsKey"
+    :on-digit="group.bib.type"
+    :own-field="() => field?.field ?? null"
     sounds
     :help="[
       ['S', 'start commands for the wave'],
@@ -178,14 +178,7 @@ const KEYS: Readonly<Record<string, () => void>> = {
       <RouterLink v-else class="btn btn-primary" :to="{ name: 'run' }">Back to the events</RouterLink>
     </section>
     <template #foot>
-      <BibField
-        ref="bib"
-        v-model="typed"
-        :typed-name="typedName"
-        action="Cross"
-        :disabled="!isRunning"
-        @enter="enter"
-      />
+      <BibField ref="field" :bib="group.bib" action="Cross" :disabled="!isRunning" @enter="enter" />
     </template>
   </GroupRoom>
 </template>

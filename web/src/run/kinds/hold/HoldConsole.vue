@@ -84,7 +84,7 @@ const KEYS = {
     :day="day"
     :event="event"
     :together="together"
-    :keys="KEYS"
+    :keys="() => KEYS"
     :on-digit="onDigit"
     :help="[
       ['1–9', 'that person has lost the position'],

@@ -4,7 +4,7 @@ import { lapWord } from '@able-gauge/core'
 import { storeToRefs } from 'pinia'
 import { computed, ref, useTemplateRef } from 'vue'
 import { dialogLater } from '../../../ui/partLater.ts'
-import { shortName, type Day, type Entry } from '../../../day/day.ts'
+import type { Day, Entry } from '../../../day/day.ts'
 import { useDay } from '../../../day/dayStore.ts'
 import { useSession } from '../../../session/sessionStore.ts'
 import { useAfterPaint } from '../../../ui/useAfterPaint.ts'
@@ -18,6 +18,7 @@ import LapSheets from './LapSheets.vue'
 import LapSide from './LapSide.vue'
 import LapTiles from './LapTiles.vue'
 import { waveTarget } from '../../console/slipTarget.ts'
+import { useTypedBib } from '../../console/useTypedBib.ts'
 import WaveChoice from '../../console/WaveChoice.vue'
 import { LAP_HELP } from './lapHelp.ts'
 import { useLapConsole, type RunEvent } from './useLapConsole.ts'
@@ -58,10 +59,12 @@ const assignFromOrder = (): void => {
 }
 
 const keys = useTemplateRef('keys')
-const { typed, assigning, enter, beginAssigning, clear, type, backspace } = useLapTyping(
-  (bib) => lap.crossBib(bib),
-  lap.assign,
-  () => keys.value?.field,
+const bib = useTypedBib(
+  () => runners.value,
+  () => wave.value,
+)
+const { assigning, enter, beginAssigning, clear } = useLapTyping(bib, lap.crossBib, lap.assign, () =>
+  keys.value?.field(),
 )
 const assignOldest = (): void => beginAssigning(unassigned.value.at(-1)?.captureId ?? null)
 /** The bib of the last crossing was read wrongly. */
@@ -79,11 +82,6 @@ const { started, starts, onCourse, isIn, nextWave, setOutWords, endedAtMs, cut, 
   () => props.day,
   props.event,
 )
-const typedName = computed(() => {
-  if (typed.value === '') return ''
-  const entry = runners.value.find(({ bib }) => String(bib) === typed.value)
-  return entry ? shortName(entry) : `not in wave ${wave.value}`
-})
 const beginStart = (): void => {
   const isStarted = lap.board.value.startedAtMs !== null
   if (!isStarted && ready.value && runners.value.length > 0) starting.value = true
@@ -108,17 +106,16 @@ const KEYS: Readonly<Record<string, () => void>> = {
     starting.value = false
     clear()
   },
-  Backspace: backspace,
+  Backspace: bib.backspace,
 }
 useKeys({
   actionFor: (name) => {
     if (name === '?') return () => (helping.value = !helping.value)
     if (!mayCapture.value) return undefined
-    return /^\d$/.test(name) ? () => type(name) : KEYS[name]
+    return /^\d$/.test(name) ? () => bib.type(name) : KEYS[name]
   },
-  ownField: () => keys.value?.field ?? null,
-  // a bib that is typed is meant for the line, whichever button was touched last
-  winsOverButtons: (name) => name === 'Enter' && typed.value !== '',
+  ownField: () => keys.value?.field() ?? null,
+  winsOverButtons: bib.wantsKey,
 })
 </script>
 
@@ -186,9 +183,8 @@ useKeys({
     <LapKeys
       v-if="mayCapture"
       ref="keys"
-      v-model:typed="typed"
+      :bib="bib"
       class="keys"
-      :typed-name="typedName"
       :assigning="assigning !== null"
       :started="started"
       :on-course="onCourse"

@@ -1,48 +1,39 @@
 <script setup lang="ts">
 /** The row under the tiles: the bib being typed, what the keys do as buttons, and, in its slot, what happened last. */
 import { BButton } from 'bootstrap-vue-next'
-import { ref } from 'vue'
+import { useTemplateRef } from 'vue'
+import { useAfterPaint } from '../../../ui/useAfterPaint.ts'
+import BibField from '../../console/BibField.vue'
+import type { TypedBib } from '../../console/useTypedBib.ts'
 
-defineProps<{
-  /** Who wears the typed bib, in a few words. */
-  typedName: string
+const { bib } = defineProps<{
+  bib: TypedBib
   /** Whether the typed bib goes to a time without one. */
   assigning: boolean
   started: boolean
   /** Whether somebody is still on the course. */
   onCourse: boolean
 }>()
-const typed = defineModel<string>('typed', { required: true })
 const emit = defineEmits<{ enter: []; next: []; later: []; undo: []; stop: []; putRight: []; help: [] }>()
 
-const field = ref<HTMLInputElement | null>(null)
-const onInput = (event: Event): void => {
-  // the listener stands on the input alone
-  typed.value = (event.target as HTMLInputElement).value.replace(/\D/g, '')
-}
-defineExpose({ field })
+const isTyped = useAfterPaint(() => bib.typed.value !== '')
+const box = useTemplateRef('box')
+defineExpose({ field: () => box.value?.field ?? null })
 </script>
 
 <template>
   <footer class="lap-keys">
-    <form class="bib-box" :class="{ assigning }" @submit.prevent="emit('enter')">
-      <label for="bib">{{ assigning ? 'Bib for the time' : 'Bib' }}</label>
-      <input
-        id="bib"
-        ref="field"
-        :value="typed"
-        class="figures"
-        inputmode="numeric"
-        autocomplete="off"
-        maxlength="5"
-        @input="onInput"
-      />
-      <span class="typed-name">{{ typedName }}</span>
-      <BButton type="submit" :variant="typed === '' ? 'quiet' : 'primary'" :disabled="typed === '' || !started">
-        Cross
-      </BButton>
-    </form>
-    <BButton :variant="typed === '' && onCourse ? 'primary' : 'quiet'" :disabled="!onCourse" @click="emit('next')">
+    <BibField
+      ref="box"
+      class="bib"
+      :bib="bib"
+      :label="assigning ? 'Bib for the time' : 'Bib'"
+      :asked="assigning"
+      action="Cross"
+      :disabled="!started"
+      @enter="emit('enter')"
+    />
+    <BButton :variant="!isTyped && onCourse ? 'primary' : 'quiet'" :disabled="!onCourse" @click="emit('next')">
       Next<span class="wide"> expected</span> <kbd>Space</kbd>
     </BButton>
     <BButton variant="quiet" :disabled="!started" @click="emit('later')">Time now <kbd>N</kbd></BButton>
@@ -58,47 +49,14 @@ defineExpose({ field })
 
 <style scoped>
 .lap-keys {
+  contain: layout style;
   display: flex;
   flex-wrap: wrap;
   align-items: center;
   gap: 8px;
 }
-.bib-box {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  width: 350px;
-  height: 52px;
-  padding: 0 7px 0 12px;
-  background: var(--sheet);
-  border: 2px solid var(--ink);
-  border-radius: 8px;
-}
-.bib-box.assigning {
-  background: var(--decide-tint);
-}
-.bib-box label {
-  white-space: nowrap;
-  color: var(--ink-2);
-}
-.bib-box input {
-  width: 90px;
-  min-width: 0;
-  flex: 1;
-  border: 0;
-  outline: 0;
-  box-shadow: none;
-  background: transparent;
-  color: inherit;
-  font-size: 1.6rem;
-  font-weight: 700;
-}
-.bib-box:focus-within {
-  box-shadow: 0 0 0 4px var(--vest);
-}
-.typed-name {
-  white-space: nowrap;
-  color: var(--ink-2);
+.bib {
+  --bib-width: 350px;
 }
 .lap-keys > .btn {
   min-height: 48px;
@@ -112,9 +70,6 @@ defineExpose({ field })
     bottom: 0;
     background: var(--ground);
     padding: 8px 0 10px;
-  }
-  .bib-box {
-    width: 100%;
   }
   .lap-keys kbd,
   .help,

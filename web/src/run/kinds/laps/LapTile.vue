@@ -111,14 +111,12 @@ const lapLabel = computed(
   font-weight: 700;
   line-height: 1;
 }
-/* of a size of its own too, as it changes every second */
 .due {
   position: absolute;
   top: 9px;
   right: 11px;
   width: 74px;
   height: 40px;
-  contain: size layout style;
   white-space: nowrap;
   text-align: right;
   font-size: 0.8125rem;
@@ -130,12 +128,13 @@ const lapLabel = computed(
 .due strong {
   font-size: 0.9375rem;
 }
+/* in two lines where one is too short, so that no name is cut and no tile needs a clip */
 .name {
   grid-column: 1 / -1;
   align-self: end;
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
+  overflow-wrap: anywhere;
+  font-size: 0.875rem;
+  line-height: 1.05;
 }
 .to-go {
   margin-left: 5px;

@@ -6,7 +6,7 @@ import {
   lapFaults,
   lapsOf,
   onGround,
-  startOf,
+  startsIn,
   waveStarts,
   type AlignedRow,
   type Capture,
@@ -37,7 +37,8 @@ export const useLapRepairs = (event: RunEvent, runners: () => readonly Entry[], 
   /** Offers somebody has looked at and left as they are, on this device. */
   const dismissed = ref<ReadonlySet<string>>(new Set())
 
-  const start = computed(() => waveStarts(settled.value).find(({ payload }) => payload.wave === wave()))
+  const starts = computed(() => waveStarts(settled.value))
+  const start = computed(() => starts.value.find(({ payload }) => payload.wave === wave()))
   const course = computed(() => onGround(event.protocol, start.value ?? null))
   const stamps = computed(() => {
     const byEntry = new Map<string, Capture[]>(runners().map(({ id }) => [id, []]))
@@ -48,10 +49,11 @@ export const useLapRepairs = (event: RunEvent, runners: () => readonly Entry[], 
   const faults = computed<readonly LapFault[]>(() => {
     if (!start.value) return []
     const startedAtMs = start.value.atMs
+    const startFor = startsIn(starts.value)
     const stamped = runners().flatMap(({ id, wave: own }) => {
       const captures = stamps.value.get(id) ?? []
       const hasEnded = captures.some(({ kind }) => kind === 'stopped')
-      const since = startOf({ entryId: id, wave: own }, waveStarts(settled.value), captures)
+      const since = startFor({ entryId: id, wave: own }, captures)
       if (hasEnded || !since) return []
       const { counted } = crossingsSince(since, captures)
       return [{ entryId: id, stamps: counted.map(({ id: captureId, atMs }) => ({ captureId, atMs })) }]

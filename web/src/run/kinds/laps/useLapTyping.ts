@@ -1,19 +1,19 @@
 /** What is typed at the lap console: a bib that crosses, or the bib that a time belongs to. */
 import { nextTick, ref, type Ref } from 'vue'
-
-const MOST_DIGITS = 5
+import type { TypedBib } from '../../console/useTypedBib.ts'
 
 /**
+ * @param bib what is typed
  * @param cross stamps a bib
  * @param assign puts a bib to a time; false where nobody wears it
  * @param field where bibs are typed
  */
 export const useLapTyping = (
+  { typed }: TypedBib,
   cross: (bib: number) => void,
   assign: (captureId: string, bib: number) => boolean,
   field: () => HTMLElement | null | undefined,
 ) => {
-  const typed = ref('')
   /** The time the typed bib goes to. */
   const assigning: Ref<string | null> = ref(null)
 
@@ -33,11 +33,5 @@ export const useLapTyping = (
     assigning.value = null
     typed.value = ''
   }
-  const type = (digit: string): void => {
-    if (typed.value.length < MOST_DIGITS) typed.value += digit
-  }
-  const backspace = (): void => {
-    typed.value = typed.value.slice(0, -1)
-  }
-  return { typed, assigning, enter, beginAssigning, clear, type, backspace }
+  return { assigning, enter, beginAssigning, clear }
 }

@@ -94,7 +94,7 @@ const laneKeys = (index: number): readonly (readonly [string, () => void])[] => 
       : []),
   ]
 }
-const keys = computed<Readonly<Record<string, () => void>>>(() => {
+const keys = (): Readonly<Record<string, () => void>> => {
   const asked = lanes.value.find(({ entry }) => entry.id === refusing.value)?.entry
   // while a refusal asks for its reason, digits are reasons
   const own = asked
@@ -104,7 +104,7 @@ const keys = computed<Readonly<Record<string, () => void>>>(() => {
       )
     : lanes.value.flatMap((_, index) => laneKeys(index))
   return { ...Object.fromEntries(own), Escape: () => (refusing.value = null) }
-})
+}
 </script>
 
 <template>

@@ -1,110 +1,47 @@
 <script setup lang="ts">
 /** A progressive shuttle: signals and spoken levels from the schedule, misses by runner, the last shuttle completed. */
-import {
-  SHUTTLE_COUNT_RULES,
-  followShuttle,
-  lastBefore,
-  shuttleSignals,
-  type Capture,
-  type ProtocolOf,
-  type ShuttleRun,
-  type StandardEvent,
-  printLength,
-} from '@able-gauge/core'
+import { SHUTTLE_COUNT_RULES, printLength } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
-import { computed, ref, useTemplateRef, watch } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
-import { useSignals } from '../../../sound/useSignals.ts'
-import { useSound } from '../../../sound/useSound.ts'
 import type { AgreedMoment } from '../../../sync/agreedClock.ts'
-import { sameList } from '../../../ui/sameList.ts'
-import { useTick } from '../../../ui/useTick.ts'
 import StartCommands from '../../start/StartCommands.vue'
 import StartHearing from '../../start/StartHearing.vue'
 import BibField from '../../console/BibField.vue'
 import GroupRoom from '../../console/GroupRoom.vue'
-import { useGroupGrading } from '../../console/useGroupGrading.ts'
-import { useWave } from '../../console/useWave.ts'
 import WaveChoice from '../../console/WaveChoice.vue'
 import ShuttleLevel from './ShuttleLevel.vue'
 import ShuttleTiles from './ShuttleTiles.vue'
+import { useShuttle, type ShuttleEvent } from './useShuttle.ts'
 
 const props = defineProps<{
   day: Day
-  event: StandardEvent & { readonly protocol: ProtocolOf<'progressiveShuttle'> }
+  event: ShuttleEvent
 }>()
 
 const { protocol } = props.event
-const signals = shuttleSignals(protocol)
-const nowMs = useTick(100)
-const { say } = useSound()
-const grading = useGroupGrading(() => props.day, props.event)
+// the tiles are handed on as they are, to be asked where they are drawn: what is asked here would draw the console anew
+const shuttle = useShuttle(() => props.day, props.event)
+const { grading, group, signals, shownIn, isRunning, miss } = shuttle
 const { ready } = grading
-const group = useWave(() => props.day, props.event, grading)
-const { waves, wave, runners, started, nextWave, isOver, typed, typedName } = group
+const { waves, wave, runners, started, nextWave, bib } = group
 const starting = ref(false)
 /** Whether the next touch is somebody who steps out. */
 const arming = ref(false)
-const bib = useTemplateRef('bib')
+const field = useTemplateRef('field')
+/** Those under way. */
+const under = computed<readonly Entry[]>(() => (started.value ? shownIn.value : []))
 
-const elapsedMs = computed(() => (started.value ? Math.max(0, nowMs.value - started.value.atMs) : 0))
-const index = computed(() => lastBefore(signals, elapsedMs.value))
-/** The shuttle being run now. */
-const running = computed(() => signals[index.value + 1])
-const followed = new WeakMap<readonly Capture[], { readonly start: Capture | undefined; readonly run: ShuttleRun }>()
-/** The run of somebody; the same as before while it rests on the same captures. */
-const runOf = (entry: Entry): ShuttleRun => {
-  const [own, start] = [grading.ownOf(entry.id), group.startFor(entry)]
-  const known = followed.get(own)
-  if (known && known.start === start) return known.run
-  const run = followShuttle(protocol, own, start)
-  followed.set(own, { start, run })
-  return run
-}
-const tiles = computed(() =>
-  runners.value.map((entry) => ({
-    entry,
-    run: runOf(entry),
-    mark: grading.markOf(entry.id),
-    out: isOver(entry),
-  })),
-)
-const stillIn = computed(() => tiles.value.filter(({ out }) => !out))
-/** Those under way: the same list as long as they are the same. */
-const under = computed<readonly Entry[]>((before) =>
-  sameList(started.value ? stillIn.value.map(({ entry }) => entry) : [], before),
-)
-const isRunning = computed(() => started.value !== null && stillIn.value.length > 0 && running.value !== undefined)
-
-useSignals(
-  () => (isRunning.value ? (started.value?.atMs ?? null) : null),
-  (fromMs, toMs) =>
-    signals
-      .filter(({ atMs }) => atMs >= fromMs && atMs < toMs)
-      .map(({ atMs, endsLevel }) => ({ atMs, tone: endsLevel ? 'level' : 'signal' })),
-)
-watch(index, (now, before) => {
-  const next = signals[now + 1]
-  if (!isRunning.value || now <= before || !next) return
-  say(next.shuttle === 1 ? `Level ${next.level}` : String(next.shuttle))
-})
-const isDone = ({ id }: Entry): boolean => {
-  const kind = grading.markOf(id)?.kind
-  return kind !== 'running'
-}
-const miss = (entry: Entry): void => {
-  if (!isDone(entry)) grading.observe(entry.id, { kind: 'missed', payload: {} })
-}
 const out = (entry: Entry): void => {
   arming.value = false
-  if (!isDone(entry)) grading.observe(entry.id, { kind: 'stopped', payload: { reason: 'ended' } })
+  shuttle.stepOut(entry)
 }
 const withTyped = (act: (entry: Entry) => void): void => {
-  const entry = group.takeTyped()
+  const entry = bib.takeTyped()
   if (entry) act(entry)
 }
 const stepsOut = (): void => {
-  if (typed.value === '') arming.value = started.value !== null && !arming.value
+  if (bib.typed.value === '') arming.value = started.value !== null && !arming.value
   else withTyped(out)
 }
 const beginStart = (): void => {
@@ -118,9 +55,9 @@ const KEYS: Readonly<Record<string, () => void>> = {
   Enter: () => withTyped(miss),
   o: stepsOut,
   s: beginStart,
-  Backspace: () => (typed.value = typed.value.slice(0, -1)),
+  Backspace: bib.backspace,
   Escape: () => {
-    typed.value = ''
+    bib.typed.value = ''
     starting.value = false
     arming.value = false
   },
@@ -133,11 +70,11 @@ const KEYS: Readonly<Record<string, () => void>> = {
     :event="event"
     :grading="grading"
     :under="under"
-    :targets="[group.target.value]"
-    :keys="KEYS"
-    :strong-keys="typed === '' ? [] : ['Enter']"
-    :on-digit="group.type"
-    :own-field="() => bib?.field ?? null"
+    :targets="() => [group.target.value]"
+    :keys="() => KEYS"
+    :wins-over-buttons="bib.wantsKey"
+    :on-digit="bib.type"
+    :own-field="() => field?.field ?? null"
     sounds
     :help="[
       ['S', 'start commands for the wave'],
@@ -162,7 +99,7 @@ const KEYS: Readonly<Record<string, () => void>> = {
         <p v-for="text in event.cautions" :key="text">{{ text }}</p>
       </section>
       <section class="sheet panel">
-        <h2>{{ stillIn.length }} still in, {{ tiles.length - stillIn.length }} out</h2>
+        <h2>{{ shownIn.length }} still in, {{ runners.length - shownIn.length }} out</h2>
       </section>
     </template>
     <StartCommands v-if="starting" :day="day" :event="event" :entries="runners" @go="onGo" @cancel="starting = false" />
@@ -182,21 +119,14 @@ const KEYS: Readonly<Record<string, () => void>> = {
     </section>
     <ShuttleLevel v-else :signals="signals" :started-at-ms="started.atMs" :is-running="isRunning" />
     <p v-if="arming" class="armed" role="status">Steps out: touch who steps out, or Esc</p>
-    <ShuttleTiles :tiles="tiles" :active="ready && started !== null" :arming="arming" @miss="miss" @out="out" />
-    <section v-if="started && stillIn.length === 0" class="sheet done">
+    <ShuttleTiles :tiles="shuttle.tiles" :active="ready && started !== null" :arming="arming" @miss="miss" @out="out" />
+    <section v-if="started && shownIn.length === 0" class="sheet done">
       <p><strong>Wave {{ wave }} is out.</strong> Keep them walking, watch them, offer water.</p>
       <BButton v-if="nextWave" variant="primary" @click="wave = nextWave">Go to wave {{ nextWave }}</BButton>
       <RouterLink v-else class="btn btn-primary" :to="{ name: 'run' }">Back to the events</RouterLink>
     </section>
     <template #foot>
-      <BibField
-        ref="bib"
-        v-model="typed"
-        :typed-name="typedName"
-        action="Missed"
-        :disabled="!started"
-        @enter="withTyped(miss)"
-      />
+      <BibField ref="field" :bib="bib" action="Missed" :disabled="!started" @enter="withTyped(miss)" />
       <BButton variant="quiet" :disabled="!started" :aria-pressed="arming" @click="stepsOut"
         >Steps out <kbd>O</kbd></BButton
       >

@@ -2,7 +2,9 @@ import { mount } from '@vue/test-utils'
 import { expect, test } from 'vitest'
 import type { ShuttleRun } from '@able-gauge/core'
 import { entry } from '../../../../testing/openDay.ts'
-import ShuttleTiles, { type ShuttleTile } from './ShuttleTiles.vue'
+import { shallowRef } from 'vue'
+import ShuttleTiles from './ShuttleTiles.vue'
+import type { ShuttleTile } from './useShuttle.ts'
 
 const tile = (bib: number, missesInRow = 0, out = false): ShuttleTile => ({
   entry: entry(bib),
@@ -11,12 +13,12 @@ const tile = (bib: number, missesInRow = 0, out = false): ShuttleTile => ({
   out,
 })
 const shown = (tiles: readonly ShuttleTile[], change: object = {}) =>
-  mount(ShuttleTiles, { props: { tiles, active: true, arming: false, ...change } })
+  mount(ShuttleTiles, { props: { tiles: shallowRef(tiles), active: true, arming: false, ...change } })
 const bibsIn = (wrapper: ReturnType<typeof shown>): string[] => wrapper.findAll('.miss strong').map((bib) => bib.text())
 
 test('tiles keep the place of their bib, whoever is warned or out', async () => {
   const wrapper = shown([tile(3), tile(7), tile(9)])
-  await wrapper.setProps({ tiles: [tile(3, 0, true), tile(7, 1), tile(9)] })
+  await wrapper.setProps({ tiles: shallowRef([tile(3, 0, true), tile(7, 1), tile(9)]) })
   expect(bibsIn(wrapper)).toEqual(['3', '7', '9'])
   expect(
     wrapper.findAll('.tile').map((one) => one.classes().filter((name) => !['tile', 'sheet'].includes(name))),

@@ -3,19 +3,15 @@
  * Everybody of the wave, each in the place of their bib from the start to the end: who is out stays where they were, so that no tile
  * moves under a finger. A touch is a missed line, or the way out when that is armed.
  */
-import { printQuantity, type Mark, type ShuttleRun } from '@able-gauge/core'
+import { printQuantity } from '@able-gauge/core'
+import type { Ref } from 'vue'
 import { shortName, type Entry } from '../../../day/day.ts'
 import { figureOf } from '../../../ui/verdictWords.ts'
-
-export interface ShuttleTile {
-  readonly entry: Entry
-  readonly run: ShuttleRun
-  readonly mark: Mark | undefined
-  readonly out: boolean
-}
+import type { ShuttleTile } from './useShuttle.ts'
 
 defineProps<{
-  tiles: readonly ShuttleTile[]
+  /** Asked here and nowhere above, so that nothing else is drawn with them. */
+  tiles: Readonly<Ref<readonly ShuttleTile[]>>
   /** Whether a touch counts now. */
   active: boolean
   /** Whether the next touch is somebody who steps out. */
@@ -40,9 +36,9 @@ const stateOf = (tile: ShuttleTile): string => {
 </script>
 
 <template>
-  <ol class="tiles" :class="densityOf(tiles.length)">
+  <ol class="tiles" :class="densityOf(tiles.value.length)">
     <!-- a place in the grid, and in it a tile: what changes in a tile then lays out the tile alone -->
-    <li v-for="tile in tiles" :key="tile.entry.id" v-memo="[stateOf(tile), tile.out, active, arming]">
+    <li v-for="tile in tiles.value" :key="tile.entry.id" v-memo="[tile, active, arming]">
       <div class="tile sheet" :class="{ warned: !tile.out && tile.run.missesInRow > 0, over: tile.out, arming }">
         <button
           class="miss"
@@ -56,7 +52,7 @@ const stateOf = (tile: ShuttleTile): string => {
           <small class="figures">{{ stateOf(tile) }}</small>
         </button>
         <button
-          v-if="densityOf(tiles.length) === 'roomy' && !tile.out"
+          v-if="densityOf(tiles.value.length) === 'roomy' && !tile.out"
           class="out"
           :disabled="!active"
           :aria-label="`Bib ${tile.entry.bib} steps out`"
@@ -78,13 +74,12 @@ const stateOf = (tile: ShuttleTile): string => {
   grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
   gap: 9px;
 }
-/* of one size whatever they say, so that none moves, and what one says lays out no other */
+/* of one size whatever they say, so that none moves, and what one says lays out no other; a clip of each would cost a frame dear */
 .tile {
   contain: size layout style;
   height: 100px;
   display: grid;
   grid-template-columns: 1fr auto;
-  overflow: hidden;
   border-color: var(--line-2);
 }
 .tiles button {
@@ -111,10 +106,6 @@ const stateOf = (tile: ShuttleTile): string => {
   max-width: 100%;
 }
 .miss small {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-  max-width: 100%;
   color: var(--ink-2);
   font-size: 0.8125rem;
   min-height: 1.2em;
@@ -126,7 +117,9 @@ const stateOf = (tile: ShuttleTile): string => {
 }
 .tiles .warned {
   background: var(--decide-tint);
-  border: 3px solid var(--decide-edge);
+  border-color: var(--decide-edge);
+  /* inside, so that nothing in the tile moves */
+  box-shadow: inset 0 0 0 2px var(--decide-edge);
 }
 .warned small {
   color: var(--decide);
@@ -156,7 +149,6 @@ const stateOf = (tile: ShuttleTile): string => {
 }
 /* a level and a shuttle stand one under the other */
 .close .miss small {
-  white-space: normal;
   line-height: 1.05;
   font-size: 0.75rem;
 }

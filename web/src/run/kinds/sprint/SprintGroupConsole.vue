@@ -72,7 +72,7 @@ const startAgain = (): void => {
     :day="day"
     :event="event"
     :together="together"
-    :keys="{ r: startAgain }"
+    :keys="() => ({ r: startAgain })"
     :on-digit="onDigit"
     :help="[
       ['1–9', 'that person is at the finish'],
