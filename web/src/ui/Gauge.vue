@@ -158,7 +158,6 @@ const label = computed(() => {
   width: 11px;
   margin-left: -5.5px;
   border-radius: 3px;
-  transition: left 0.15s linear;
 }
 .cut-figure {
   position: absolute;
