@@ -9,6 +9,7 @@ import { useSession } from '../session/sessionStore.ts'
 import BrandMark from '../ui/BrandMark.vue'
 import { shortDate, timeOfDay } from '../ui/localTime.ts'
 import { dusk, setDusk } from '../ui/theme.ts'
+import { inPause } from '../ui/pressFirst.ts'
 import { useTick } from '../ui/useTick.ts'
 import type { Day } from './day.ts'
 import DaySaved from './DaySaved.vue'
@@ -21,7 +22,7 @@ const props = defineProps<{
 const session = useSession()
 const router = useRouter()
 const route = useRoute()
-const nowMs = useTick(500)
+const nowMs = useTick(500, inPause)
 const menuOpen = ref(false)
 const clock = computed(() => timeOfDay(nowMs.value, props.day.occasion.zone))
 

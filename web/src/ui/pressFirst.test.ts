@@ -1,14 +1,18 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { effectScope } from 'vue'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
-import { inQuietFrame } from './pressFirst.ts'
+import { afterPress, inPause, inQuietFrame } from './pressFirst.ts'
 import { useTick } from './useTick.ts'
 
 const FRAME_MS = 16
 
+/** Each test begins long after the presses of the one before. */
+let beginsAtMs = 0
+
 beforeEach(() => {
   setActivePinia(createPinia())
   vi.useFakeTimers()
+  vi.advanceTimersByTime((beginsAtMs += 10_000))
 })
 afterEach(() => {
   vi.runOnlyPendingTimers()
@@ -51,9 +55,64 @@ test('what is called off is not drawn', () => {
   expect(draw).not.toHaveBeenCalled()
 })
 
-const ticking = (everyMs: number) => {
+test('what is only looked at waits for a pause between presses, and no longer than it can', () => {
+  const draw = vi.fn()
+  window.dispatchEvent(new Event('keydown'))
+  inPause(draw)
+  vi.advanceTimersByTime(149)
+  expect(draw).not.toHaveBeenCalled()
+  vi.advanceTimersByTime(2 * FRAME_MS)
+  expect(draw).toHaveBeenCalledOnce()
+
+  inPause(draw)
+  for (let pressed = 0; pressed < 3; pressed++) {
+    window.dispatchEvent(new Event('keydown'))
+    vi.advanceTimersByTime(99)
+    expect(draw).toHaveBeenCalledOnce()
+  }
+  window.dispatchEvent(new Event('keydown'))
+  vi.advanceTimersByTime(4 * FRAME_MS)
+  expect(draw).toHaveBeenCalledTimes(2)
+})
+
+test('a press that comes while the pause is being drawn begins it anew', () => {
+  const draw = vi.fn()
+  inPause(draw)
+  window.dispatchEvent(new Event('keydown'))
+  vi.advanceTimersByTime(100)
+  expect(draw).not.toHaveBeenCalled()
+  vi.advanceTimersByTime(100)
+  expect(draw).toHaveBeenCalledOnce()
+  inPause(draw)()
+  vi.advanceTimersByTime(1_000)
+  expect(draw).toHaveBeenCalledOnce()
+})
+
+test('what is worked out waits for the frame of a press and for nothing else', () => {
+  const act = vi.fn()
+  afterPress(act)
+  expect(act).toHaveBeenCalledOnce()
+  window.dispatchEvent(new Event('keydown'))
+  afterPress(act)
+  afterPress(vi.fn(() => expect.unreachable('It was called off.')))()
+  expect(act).toHaveBeenCalledOnce()
+  vi.advanceTimersByTime(FRAME_MS + 1)
+  expect(act).toHaveBeenCalledTimes(2)
+})
+
+test('a clock that waits for a pause goes on however fast somebody presses', () => {
+  const { nowMs } = ticking(100, inPause)
+  const before = nowMs.value
+  for (let pressed = 0; pressed < 20; pressed++) {
+    window.dispatchEvent(new Event('keydown'))
+    vi.advanceTimersByTime(50)
+  }
+  expect(nowMs.value - before).toBeGreaterThanOrEqual(600)
+})
+
+const ticking = (everyMs: number, when = inQuietFrame) => {
   const scope = effectScope()
-  const nowMs = scope.run(() => useTick(everyMs))
+  const nowMs = scope.run(() => useTick(everyMs, when))
   if (!nowMs) throw new Error('The scope is not active.')
   return { scope, nowMs }
 }

@@ -3,6 +3,7 @@ import { sayCall, type Call } from '@able-gauge/core'
 import { computed, watch, type ComputedRef } from 'vue'
 import { useSound } from '../../sound/useSound.ts'
 import { useAgreedClock } from '../../sync/agreedClock.ts'
+import { afterPress } from '../../ui/pressFirst.ts'
 import { useTick } from '../../ui/useTick.ts'
 
 const SHOWN_MS = 6_000
@@ -11,7 +12,7 @@ const SHOWN_MS = 6_000
 export const useCalls = (calls: () => readonly Call[]): { readonly called: ComputedRef<string> } => {
   const { say } = useSound()
   const clock = useAgreedClock()
-  const nowMs = useTick(100)
+  const nowMs = useTick(100, afterPress)
   const due = computed(() =>
     calls().filter(({ atMs }) => atMs <= nowMs.value && nowMs.value - atMs < SHOWN_MS * clock.speed),
   )

@@ -4,6 +4,7 @@ import { printClock, type Cut } from '@able-gauge/core'
 import { computed } from 'vue'
 import Gauge from '../../../ui/Gauge.vue'
 import { timeOfDay } from '../../../ui/localTime.ts'
+import { inPause } from '../../../ui/pressFirst.ts'
 import { useTick } from '../../../ui/useTick.ts'
 
 const props = defineProps<{
@@ -19,7 +20,7 @@ const props = defineProps<{
   limitMs?: number | undefined
 }>()
 
-const nowMs = useTick(100)
+const nowMs = useTick(100, inPause)
 const elapsedMs = computed(() => Math.max(0, (props.endedAtMs ?? nowMs.value) - props.startedAtMs))
 const whole = computed(() => printClock(elapsedMs.value))
 const tenth = computed(() => printClock(elapsedMs.value, 1).slice(-1))

@@ -3,6 +3,7 @@
 import type { LapRunner } from '@able-gauge/core'
 import { computed, useTemplateRef } from 'vue'
 import { shortName, type Entry } from '../../../day/day.ts'
+import { inPause } from '../../../ui/pressFirst.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import LapTile from './LapTile.vue'
 import { useCalmOrder } from './useCalmOrder.ts'
@@ -27,7 +28,7 @@ const [SOON_EVERY_MS, LATER_EVERY_MS] = [1_000, 10_000]
 /** A few at a time, one after the other, so that no frame draws them all. */
 const TURN_MS = 100
 /** Handed to each tile as what it is, to be asked there: what is asked here would draw the list anew at every turn. */
-const time = { nowMs: useTick(TURN_MS) }
+const time = { nowMs: useTick(TURN_MS, inPause) }
 const order = useCalmOrder(() => props.runners.map(({ entryId }) => entryId))
 const tiles = computed(() => {
   const runnerOf = new Map(props.runners.map((runner) => [runner.entryId, runner]))

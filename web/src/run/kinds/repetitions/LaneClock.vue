@@ -2,6 +2,7 @@
 /** What time alone changes in a lane: its clock, and how long somebody has paused. */
 import { printClock, type CountedProtocol } from '@able-gauge/core'
 import { computed } from 'vue'
+import { inPause } from '../../../ui/pressFirst.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import { laneClock, type RepetitionLane } from './repetitionLane.ts'
 
@@ -10,7 +11,7 @@ const props = defineProps<{
   protocol: CountedProtocol
 }>()
 
-const nowMs = useTick(100)
+const nowMs = useTick(100, inPause)
 const clock = computed(() => laneClock(props.protocol, props.lane, nowMs.value))
 const shown = computed(() => {
   const { untilMs, elapsedMs } = clock.value
@@ -19,14 +20,16 @@ const shown = computed(() => {
 </script>
 
 <template>
-  <p class="line">
-    <strong v-if="clock.pause.words" :class="{ over: clock.pause.isOver }">{{ clock.pause.words }}</strong>
-    <span class="figures">{{ shown }}</span>
-  </p>
+  <!-- a place in the lane, and in it the line: what a second changes then lays out the line alone -->
+  <div>
+    <p class="line">
+      <strong v-if="clock.pause.words" :class="{ over: clock.pause.isOver }">{{ clock.pause.words }}</strong>
+      <span class="figures">{{ shown }}</span>
+    </p>
+  </div>
 </template>
 
 <style scoped>
-/* of one height whatever it says, so that a second lays out nothing around it */
 .line {
   contain: size layout style;
   height: 1.9rem;

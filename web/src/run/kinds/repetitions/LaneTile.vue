@@ -37,7 +37,9 @@ const missesLeft = computed(() =>
     :aria-label="`Count, bib ${lane.entry.bib}`"
     @pointerdown.prevent="emit('observe', { kind: 'counted', payload: {} })"
   >
-    <strong class="figures" :data-bib="lane.entry.bib">{{ lane.attempt.tally.counted }}</strong>
+    <span class="count">
+      <strong class="figures" :data-bib="lane.entry.bib">{{ lane.attempt.tally.counted }}</strong>
+    </span>
     <span v-if="lane.phase === 'over' && lane.mark">{{ wordFor(lane.mark) }}</span>
     <span v-else>count <kbd>{{ cap(keys.count) }}</kbd></span>
   </button>
@@ -89,7 +91,14 @@ const missesLeft = computed(() =>
   padding: 4px;
   gap: 2px;
 }
-.pad strong {
+.count {
+  align-self: stretch;
+}
+/* one more lays out the figure alone */
+.count strong {
+  contain: size layout style;
+  display: block;
+  height: 1.1em;
   font-size: 2.8rem;
 }
 .keys-row {

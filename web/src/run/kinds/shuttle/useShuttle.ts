@@ -15,6 +15,7 @@ import { useSignals } from '../../../sound/useSignals.ts'
 import { useSound } from '../../../sound/useSound.ts'
 import { sameList } from '../../../ui/sameList.ts'
 import { useAfterPaint } from '../../../ui/useAfterPaint.ts'
+import { afterPress } from '../../../ui/pressFirst.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import { useGroupGrading } from '../../console/useGroupGrading.ts'
 import { useWave } from '../../console/useWave.ts'
@@ -32,7 +33,7 @@ export interface ShuttleTile {
 export const useShuttle = (day: () => Day, event: ShuttleEvent) => {
   const { protocol } = event
   const signals = shuttleSignals(protocol)
-  const nowMs = useTick(100)
+  const nowMs = useTick(100, afterPress)
   const { say } = useSound()
   const grading = useGroupGrading(day, event)
   const group = useWave(day, event, grading)
