@@ -89,7 +89,8 @@ input {
 .bib-box:focus-within {
   box-shadow: 0 0 0 4px var(--vest);
 }
-.bib-box .btn {
+/* over what the row asks of its buttons: this one stands in the field */
+.bib-place .bib-box .btn {
   flex: none !important;
   min-height: 40px;
   padding-inline: 16px !important;

@@ -217,7 +217,8 @@ const allHelp = computed(() => [
 }
 .foot small {
   display: block;
-  max-width: 180px;
+  max-width: 230px;
+  margin-inline: auto;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;

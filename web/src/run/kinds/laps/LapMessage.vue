@@ -55,8 +55,10 @@ const words = computed(
     display: none;
   }
   .message span {
+    display: block;
     position: static;
     contain: none;
+    will-change: auto;
   }
 }
 </style>

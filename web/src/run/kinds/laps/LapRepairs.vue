@@ -59,7 +59,6 @@ const offerFor = (fault: LapFault): string =>
   padding: 12px 14px;
   overflow-y: auto;
   max-height: 45%;
-  flex: none;
 }
 ul {
   list-style: none;

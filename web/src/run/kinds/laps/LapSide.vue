@@ -64,10 +64,10 @@ const newest = computed(() =>
       </p>
       <BButton variant="quiet" @click="aligning = true">Lay them side by side</BButton>
     </section>
-    <section v-if="unassigned > 0" class="sheet look">
+    <section v-if="unassigned > 0" class="sheet look unassigned">
       <strong>{{ unassigned }} {{ unassigned === 1 ? 'time' : 'times' }} without a bib</strong>
-      <p>Kept as stamped. Put the bib to it when you know it.</p>
       <BButton v-if="mayCapture" variant="quiet" @click="emit('assign')">Put a bib <kbd>B</kbd></BButton>
+      <p>Kept as stamped, until you know whose it is.</p>
     </section>
     <LapCrossings
       class="list"
@@ -97,6 +97,11 @@ const newest = computed(() =>
   flex-direction: column;
   gap: 12px;
   min-height: 0;
+  /* with very much to look at it scrolls; it never lies under the keys */
+  overflow-y: auto;
+}
+.side > * {
+  flex: none;
 }
 .role {
   display: flex;
@@ -116,8 +121,28 @@ const newest = computed(() =>
   border-color: var(--decide-edge);
   padding: 12px 14px;
 }
-/* crossings keep their room, whatever there is to look at above them */
-.list {
-  flex: 1 0 240px;
+.unassigned {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  align-items: center;
+  gap: 2px 10px;
+}
+.unassigned p {
+  grid-column: 1 / -1;
+  margin: 0;
+  font-size: 0.8125rem;
+}
+/* what there is to look at gives way, crossings keep their room */
+.side > .repairs {
+  flex: 0 1 auto;
+  min-height: 110px;
+}
+.side > .list {
+  flex: 1 0 200px;
+}
+@media (max-width: 900px) {
+  .side {
+    overflow: visible;
+  }
 }
 </style>
