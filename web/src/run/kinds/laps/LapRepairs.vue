@@ -2,7 +2,9 @@
 /** Stamps that were probably missed or doubled, each with the repair that is offered. */
 import { BButton } from 'bootstrap-vue-next'
 import { printTime, type LapFault } from '@able-gauge/core'
+import { computed } from 'vue'
 import type { Entry } from '../../../day/day.ts'
+import { faultKey } from './faultKey.ts'
 
 const props = defineProps<{
   faults: readonly LapFault[]
@@ -12,6 +14,10 @@ const props = defineProps<{
   mayRepair: boolean
 }>()
 const emit = defineEmits<{ repair: [fault: LapFault]; dismiss: [fault: LapFault] }>()
+
+/** One after the other: as many as can be read, the others come up as these are answered. */
+const SHOWN = 6
+const shown = computed(() => props.faults.slice(0, SHOWN))
 
 const tenths = (atMs: number): string => printTime(Math.round((atMs - props.startedAtMs) / 100) * 100, 1)
 const wordsFor = (fault: LapFault): string => {
@@ -36,7 +42,7 @@ const offerFor = (fault: LapFault): string =>
   <section class="sheet repairs" aria-label="Probable mistakes">
     <strong>{{ faults.length }} {{ faults.length === 1 ? 'stamp' : 'stamps' }} to look at</strong>
     <ul>
-      <li v-for="fault in faults" :key="`${fault.entryId} ${fault.kind} ${fault.lap}`">
+      <li v-for="fault in shown" :key="faultKey(fault)">
         <span><strong class="figures">{{ entryOf(fault.entryId)?.bib }}</strong> {{ wordsFor(fault) }}</span>
         <p v-if="fault.kind === 'missed' && fault.atMs === null">
           A finish is never estimated. Put a time without a bib to it, or type it from the backup watch.
@@ -49,6 +55,7 @@ const offerFor = (fault: LapFault): string =>
         </div>
       </li>
     </ul>
+    <p v-if="faults.length > shown.length">{{ faults.length - shown.length }} more come up as these are answered.</p>
   </section>
 </template>
 

@@ -20,6 +20,7 @@ import type { Entry } from '../../../day/day.ts'
 import { useDay } from '../../../day/dayStore.ts'
 import { momentAt, useAgreedClock } from '../../../sync/agreedClock.ts'
 import { useTick } from '../../../ui/useTick.ts'
+import { faultKey } from './faultKey.ts'
 
 type RunEvent = StandardEvent & { readonly protocol: TimedDistance }
 
@@ -59,10 +60,10 @@ export const useLapRepairs = (event: RunEvent, runners: () => readonly Entry[], 
       return [{ entryId: id, stamps: counted.map(({ id: captureId, atMs }) => ({ captureId, atMs })) }]
     })
     const found = lapFaults(course.value, startedAtMs, stamped, nowMs.value)
-    return found.filter((fault) => !dismissed.value.has(keyOf(fault)))
+    return found.filter((fault) => !dismissed.value.has(faultKey(fault)))
   })
   const dismiss = (fault: LapFault): void => {
-    dismissed.value = new Set([...dismissed.value, keyOf(fault)])
+    dismissed.value = new Set([...dismissed.value, faultKey(fault)])
   }
   const repair = (fault: LapFault): void => {
     if (fault.kind === 'doubled') {
@@ -117,6 +118,3 @@ export const useLapRepairs = (event: RunEvent, runners: () => readonly Entry[], 
 
   return { faults, dismiss, repair, placed, aligned, differences, assignable }
 }
-
-const keyOf = (fault: LapFault): string =>
-  `${fault.entryId} ${fault.kind} ${fault.kind === 'doubled' ? fault.captureId : fault.lap}`
