@@ -55,33 +55,31 @@ test('what is called off is not drawn', () => {
   expect(draw).not.toHaveBeenCalled()
 })
 
-test('what is only looked at waits for a pause between presses, and no longer than it can', () => {
+test('what is only looked at is drawn with what follows a press, and then not until there is a pause', () => {
   const draw = vi.fn()
   window.dispatchEvent(new Event('keydown'))
   inPause(draw)
-  vi.advanceTimersByTime(149)
+  vi.advanceTimersByTime(FRAME_MS)
   expect(draw).not.toHaveBeenCalled()
   vi.advanceTimersByTime(2 * FRAME_MS)
   expect(draw).toHaveBeenCalledOnce()
 
   inPause(draw)
-  for (let pressed = 0; pressed < 3; pressed++) {
-    window.dispatchEvent(new Event('keydown'))
-    vi.advanceTimersByTime(99)
-    expect(draw).toHaveBeenCalledOnce()
-  }
-  window.dispatchEvent(new Event('keydown'))
-  vi.advanceTimersByTime(4 * FRAME_MS)
+  vi.advanceTimersByTime(200)
+  expect(draw).toHaveBeenCalledOnce()
+  vi.advanceTimersByTime(100)
   expect(draw).toHaveBeenCalledTimes(2)
 })
 
-test('a press that comes while the pause is being drawn begins it anew', () => {
+test('the next press of a burst brings it with what follows that one', () => {
   const draw = vi.fn()
-  inPause(draw)
   window.dispatchEvent(new Event('keydown'))
   vi.advanceTimersByTime(100)
+  inPause(draw)
+  vi.advanceTimersByTime(50)
+  window.dispatchEvent(new Event('keydown'))
   expect(draw).not.toHaveBeenCalled()
-  vi.advanceTimersByTime(100)
+  vi.advanceTimersByTime(3 * FRAME_MS)
   expect(draw).toHaveBeenCalledOnce()
   inPause(draw)()
   vi.advanceTimersByTime(1_000)

@@ -1,15 +1,13 @@
 /**
  * A press comes first: while what it draws waits for its frame, nothing that time alone changes is drawn along with it, so that
  * a clock on the page never keeps a stamp from being seen. A press seldom comes alone, the digits of a bib least of all: what is
- * only looked at waits for a pause between them.
+ * only looked at is drawn along with what follows a press, when the next is farthest, and then not until there is a pause.
  */
 
 import { afterPaint } from './afterPaint.ts'
 
-/** So long nobody has pressed: a pause. */
-const PAUSE_MS = 150
-/** However many presses follow each other, a clock is drawn after so long. */
-const AT_MOST_MS = 300
+/** So long after a press another is likely. */
+const BURST_MS = 300
 
 /** Whether a press waits for its frame, and when it came. */
 let isPressed = false
@@ -45,18 +43,25 @@ export const inQuietFrame: When = (draw) => {
   return () => cancelAnimationFrame(asked)
 }
 
-/** Draws in the first such frame of a pause between presses. */
+/** Draws in the frame of what follows a press, else in a pause between presses. */
 export const inPause: When = (draw) => {
-  const latestMs = performance.now() + AT_MOST_MS
-  const leftMs = (): number => Math.min(pressedMs + PAUSE_MS, latestMs) - performance.now()
-  const wait = (): (() => void) => {
-    const left = leftMs()
-    if (left <= 0) return inQuietFrame(() => (leftMs() > 0 ? (callOff = wait()) : draw()))
-    const timer = setTimeout(() => (callOff = wait()), left)
-    return () => clearTimeout(timer)
+  const leftMs = pressedMs + BURST_MS - performance.now()
+  if (leftMs <= 0 && !isPressed) return inQuietFrame(draw)
+  let callOff = (): void => undefined
+  const soon = (): void => {
+    stop()
+    callOff = inQuietFrame(draw)
   }
-  let callOff = wait()
-  return () => callOff()
+  const timer = setTimeout(soon, leftMs)
+  const stop = (): void => {
+    clearTimeout(timer)
+    waiting.delete(soon)
+  }
+  waiting.add(soon)
+  return () => {
+    stop()
+    callOff()
+  }
 }
 
 /** Acts now, or right after the frame a press waits for: for what is worked out from time, and seldom draws anything. */

@@ -3,7 +3,7 @@ import { useDebounceFn } from '@vueuse/core'
 import { onScopeDispose, ReactiveEffect, shallowRef, type ShallowRef } from 'vue'
 
 const PAUSE_MS = 250
-const AT_LATEST_MS = 1_000
+const AT_LATEST_MS = 3_000
 
 export const useCalmly = <Value>(make: () => Value): Readonly<ShallowRef<Value>> => {
   const made = shallowRef() as ShallowRef<Value>
