@@ -109,7 +109,11 @@ export const openDay = async ({
   const session = useSession()
   session.account = { id: 'account', signInName: 'pell.varga', displayName: 'Pell Varga', role }
   const store = useDay()
-  opened.push(store.close)
+  opened.push(() => {
+    store.close()
+    // each day has a clock of its own, which would go on asking for the time
+    useAgreedClock(pinia).$dispose()
+  })
   await store.open(id)
   if (!store.day) throw new Error(`The day was not opened. ${store.problem}`)
   const clock = useAgreedClock()

@@ -44,7 +44,7 @@ const opened = async (index: number, seen: readonly BrokenSeen[], startMs: numbe
     },
   })
   // its console is fetched when it is first opened
-  await vi.waitFor(() => expect(room.find('[aria-busy]').exists()).toBe(false), { timeout: 10_000 })
+  await vi.waitFor(() => expect(room.find('[aria-busy]').exists()).toBe(false), { timeout: 18_000 })
   /** What this page asked the server to store; another test's may still be on its way. */
   const stored = () => server.asked.filter(({ path }) => path.includes(day.occasion.id))
   return { room, stored, markNow: () => saidOf(store.marksIn(eventId).value.get(candidate.id)) }

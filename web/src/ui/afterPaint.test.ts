@@ -60,6 +60,19 @@ test('however fast changes follow each other, nothing waits for ever', () => {
   expect(act).toHaveBeenCalledOnce()
 })
 
+test('a frame that was asked for and never came keeps nothing back', () => {
+  vi.stubGlobal('requestAnimationFrame', () => 1)
+  afterPaint(() => undefined)
+  // timers are lost too, as of a page that was frozen
+  vi.clearAllTimers()
+  vi.unstubAllGlobals()
+  vi.advanceTimersByTime(300)
+  const act = vi.fn()
+  afterPaint(act)
+  vi.advanceTimersByTime(FRAME_MS + 1)
+  expect(act).toHaveBeenCalledOnce()
+})
+
 test('a page that paints nothing still gets on', () => {
   vi.stubGlobal('requestAnimationFrame', () => 1)
   const act = vi.fn()

@@ -12,6 +12,8 @@ let frame = 0
 /** The next thing to be done, once the frame has begun. */
 let turn: ReturnType<typeof setTimeout> | undefined
 let atMost: ReturnType<typeof setTimeout> | undefined
+/** When the first of them began to wait. */
+let sinceMs = -Infinity
 
 const begin = (): void => {
   frame = 0
@@ -42,10 +44,16 @@ const doAll = (): void => {
 /** Does something once a frame has been painted that shows all changes so far; asked twice, it is done once. @returns how to call it off */
 export const afterPaint = (act: () => void): (() => void) => {
   acts.add(act)
+  const nowMs = performance.now()
+  // what was asked for so long ago does not come any more: the page was frozen, or its clock set
+  if (Math.abs(nowMs - sinceMs) > 2 * AT_MOST_MS) rest()
   // what has changed now is painted in the frame after
   clearTimeout(turn)
   turn = undefined
   if (frame === 0) frame = requestAnimationFrame(begin)
-  atMost ??= setTimeout(doAll, AT_MOST_MS)
+  if (atMost === undefined) {
+    sinceMs = nowMs
+    atMost = setTimeout(doAll, AT_MOST_MS)
+  }
   return () => void acts.delete(act)
 }

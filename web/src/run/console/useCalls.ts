@@ -13,8 +13,9 @@ export const useCalls = (calls: () => readonly Call[]): { readonly called: Compu
   const { say } = useSound()
   const clock = useAgreedClock()
   const nowMs = useTick(100, afterPress)
+  const all = computed(calls)
   const due = computed(() =>
-    calls().filter(({ atMs }) => atMs <= nowMs.value && nowMs.value - atMs < SHOWN_MS * clock.speed),
+    all.value.filter(({ atMs }) => atMs <= nowMs.value && nowMs.value - atMs < SHOWN_MS * clock.speed),
   )
   // several who hear the same hear it once
   const called = computed(() => due.value.map(sayCall).filter(Boolean).at(-1) ?? '')

@@ -41,6 +41,7 @@ export const useGroupGrading = (day: () => Day, event: StandardEvent): GroupGrad
   const session = useSession()
   const clock = useAgreedClock()
   const settled = store.settledIn(event.id)
+  const marks = store.marksIn(event.id)
   /** Whose captures are the same as before keep their list, so that a press on one is not worked out for all. */
   const byEntry = computed<ReadonlyMap<string, readonly Capture[]>>((before) => {
     const all = new Map<string, Capture[]>()
@@ -84,7 +85,7 @@ export const useGroupGrading = (day: () => Day, event: StandardEvent): GroupGrad
   return {
     settled,
     ownOf: (entryId) => byEntry.value.get(entryId) ?? NOTHING,
-    markOf: (entryId) => store.marksIn(event.id).value.get(entryId),
+    markOf: (entryId) => marks.value.get(entryId),
     mayCapture,
     ready,
     observe,
