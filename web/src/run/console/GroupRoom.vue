@@ -44,9 +44,9 @@ const props = withDefaults(
     ownField?: () => HTMLElement | null
   }>(),
   {
-    targets: () => () => [],
+    targets: () => [],
     others: () => [],
-    keys: () => () => ({}),
+    keys: () => ({}),
     help: () => [],
     winsOverButtons: () => false,
     sounds: false,

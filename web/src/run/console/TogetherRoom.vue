@@ -26,7 +26,7 @@ const props = withDefaults(
     /** What the key in a tile's head is called; none where digits do something else. */
     numbered?: boolean
   }>(),
-  { keys: () => () => ({}), help: () => [], sounds: false, numbered: true },
+  { keys: () => ({}), help: () => [], sounds: false, numbered: true },
 )
 
 const { grading, group, lanes, running, toStart, starting, beginStart, go, takeNext } = props.together
