@@ -77,6 +77,5 @@ export const useWave = (day: () => Day, event: StandardEvent, grading: GroupGrad
     start,
     target,
     bib,
-    event,
   }
 }
