@@ -45,6 +45,18 @@ test('capturing counts as use', () => {
   expect(ended).toBe(1)
 })
 
+test('what capturing put off is found by a reload, though nothing is written at a press', () => {
+  const kept = (): readonly (string | null)[] => Object.keys(localStorage).map((key) => localStorage.getItem(key))
+  span.begin(60_000)
+  const before = kept()
+  vi.advanceTimersByTime(1_000)
+  span.captured()
+  expect(kept()).toEqual(before)
+  vi.advanceTimersByTime(29_000)
+  vi.setSystemTime(Date.now() + 10 * 60_000)
+  expect(makeSessionSpan(() => undefined).resume()).toBe(true)
+})
+
 test('an attempt under way is not cut off when the server says the session ended; what follows it is', () => {
   span.begin(null)
   span.captured()

@@ -25,19 +25,29 @@ export interface SessionSpan {
 export const makeSessionSpan = (ended: () => void): SessionSpan => {
   /** On the timeline of performance.now(); null while nobody is signed in. */
   let endsMs: number | null = null
+  /** The end that a reload finds: captures put it off, and it is written down at the next look, never at a press. */
+  let keptMs = -Infinity
   let capturedMs = -Infinity
   let timer: ReturnType<typeof setInterval> | undefined
 
   const until = (ms: number): void => {
     endsMs = ms
+    keep(ms)
+    timer ??= setInterval(look, LOOK_EVERY_MS)
+  }
+  const keep = (ms: number): void => {
+    keptMs = ms
     // for a reload there is nothing but the wall clock
     localStorage.setItem(KEPT, String(Date.now() + ms - performance.now()))
-    timer ??= setInterval(look, LOOK_EVERY_MS)
   }
 
   const look = (): void => {
     const nowMs = performance.now()
-    if (endsMs === null || nowMs < endsMs || nowMs - capturedMs < UNDER_WAY_MS) return
+    if (endsMs === null) return
+    if (nowMs < endsMs || nowMs - capturedMs < UNDER_WAY_MS) {
+      if (endsMs !== keptMs) keep(endsMs)
+      return
+    }
     clear()
     ended()
   }
@@ -59,7 +69,7 @@ export const makeSessionSpan = (ended: () => void): SessionSpan => {
     },
     captured: () => {
       capturedMs = performance.now()
-      if (endsMs !== null && capturedMs < endsMs) until(Math.max(endsMs, capturedMs + LASTS_MS))
+      if (endsMs !== null && capturedMs < endsMs) endsMs = Math.max(endsMs, capturedMs + LASTS_MS)
     },
     endSoon: () => {
       if (endsMs !== null) {
