@@ -9,6 +9,8 @@ export interface ScheduledLevel {
   readonly shuttleMs: number
 }
 
+type Scheduled = Pick<ProgressiveShuttle, 'lineDistanceMm' | 'speeds' | 'levels'>
+
 const LEVELS_MADE = 25
 const MINUTE_MS = 60_000
 
@@ -17,10 +19,17 @@ const MINUTE_MS = 60_000
  * than one minute (Léger et al. 1988).
  * @example scheduleOf(protocol)[0] // 20 m, 8.5 km/h: { level: 1, metresPerHour: 8500, shuttles: 8, shuttleMs: 8471 }
  */
-export const scheduleOf = (
-  protocol: Pick<ProgressiveShuttle, 'lineDistanceMm' | 'speeds' | 'levels'>,
-): ScheduledLevel[] => {
-  const { lineDistanceMm, speeds, levels } = protocol
+export const scheduleOf = (protocol: Scheduled): readonly ScheduledLevel[] => {
+  const known = schedules.get(protocol)
+  if (known) return known
+  const made = makeSchedule(protocol)
+  schedules.set(protocol, made)
+  return made
+}
+
+const schedules = new WeakMap<Scheduled, readonly ScheduledLevel[]>()
+
+const makeSchedule = ({ lineDistanceMm, speeds, levels }: Scheduled): readonly ScheduledLevel[] => {
   if (levels) {
     return levels.map(({ metresPerHour, shuttles }, index) =>
       levelOf(index + 1, metresPerHour, lineDistanceMm, shuttles),

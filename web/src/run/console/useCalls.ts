@@ -4,6 +4,7 @@ import { computed, watch, type ComputedRef } from 'vue'
 import { useSound } from '../../sound/useSound.ts'
 import { useAgreedClock } from '../../sync/agreedClock.ts'
 import { afterPress } from '../../ui/pressFirst.ts'
+import { sameList } from '../../ui/sameList.ts'
 import { useTick } from '../../ui/useTick.ts'
 
 const SHOWN_MS = 6_000
@@ -13,12 +14,16 @@ export const useCalls = (calls: () => readonly Call[]): { readonly called: Compu
   const { say } = useSound()
   const clock = useAgreedClock()
   const nowMs = useTick(100, afterPress)
-  const all = computed(calls)
-  const due = computed(() =>
-    all.value.filter(({ atMs }) => atMs <= nowMs.value && nowMs.value - atMs < SHOWN_MS * clock.speed),
+  // what is only a sound is no words: hundreds of signals would be gone through at each tick
+  const all = computed<readonly Call[]>((before) => sameList(calls(), before))
+  const worded = computed(() =>
+    all.value.map((call) => ({ ...call, words: sayCall(call) })).filter(({ words }) => words),
   )
   // several who hear the same hear it once
-  const called = computed(() => due.value.map(sayCall).filter(Boolean).at(-1) ?? '')
+  const called = computed(() => {
+    const [now, sinceMs] = [nowMs.value, nowMs.value - SHOWN_MS * clock.speed]
+    return worded.value.findLast(({ atMs }) => atMs <= now && atMs > sinceMs)?.words ?? ''
+  })
   watch(called, (words) => {
     if (words !== '') say(words)
   })
