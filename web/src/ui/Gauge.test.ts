@@ -26,8 +26,8 @@ test('the marker stands where the person is, and at the end beyond it', () => {
     mount(Gauge, { props: { cut: pressUps, value } })
       .find('.marker')
       .attributes('style')
-  expect(at(12)).toBe('left: 25%;')
-  expect(at(60)).toBe('left: 100%;')
+  expect(at(12)).toBe('--at: 25;')
+  expect(at(60)).toBe('--at: 100;')
 })
 
 test('figures stand at notch and ends of a large gauge only', () => {

@@ -62,7 +62,7 @@ const label = computed(() => {
     </div>
     <div class="notch" :style="{ left: `${cutAt}%` }" />
     <div v-if="limit !== undefined" class="notch limit" :style="{ left: `${share(limit)}%` }" />
-    <div v-if="value !== null" class="marker" :style="{ left: `${valueAt}%` }" />
+    <div v-if="value !== null" class="marker" :style="{ '--at': valueAt }" />
     <div v-if="size === 'large'" class="ends figures">
       <span v-for="end in ends" :key="end">{{ print(end) }}</span>
       <strong v-if="limit !== undefined" class="limit-figure" :style="{ right: `${100 - share(limit)}%` }"
@@ -116,22 +116,26 @@ const label = computed(() => {
   white-space: nowrap;
   color: var(--ink);
 }
+/* painted where it stands rather than placed there: one that moves lays out nothing, in the frame of a press */
 .marker {
+  --wide: 8px;
+  --edge: 2px;
+  --inner: calc(var(--wide) - 2 * var(--edge));
+  --middle: calc(var(--at) * 1%);
   position: absolute;
-  top: 2px;
-  bottom: 2px;
-  width: 8px;
-  margin-left: -4px;
-  background: var(--vest);
-  border: 2px solid #10201d;
-  border-radius: 2px;
+  inset: 2px calc(var(--wide) / -2);
+  background:
+    linear-gradient(var(--fill, var(--vest)) 0 0) calc(var(--middle) + var(--edge) - var(--at) * var(--edge) / 50) /
+      var(--inner) calc(100% - 2 * var(--edge)),
+    linear-gradient(var(--rim, #10201d) 0 0) var(--middle) / var(--wide) 100%;
+  background-repeat: no-repeat;
 }
 .short .marker {
-  background: #b5361a;
-  border-color: var(--ink);
+  --fill: #b5361a;
+  --rim: var(--ink);
 }
 .decide .marker {
-  background: var(--decide-edge);
+  --fill: var(--decide-edge);
 }
 .large {
   padding: 24px 0 20px;
@@ -153,11 +157,9 @@ const label = computed(() => {
   border-bottom: 0;
 }
 .large .marker {
+  --wide: 11px;
   top: 19px;
   bottom: 14px;
-  width: 11px;
-  margin-left: -5.5px;
-  border-radius: 3px;
 }
 .cut-figure {
   position: absolute;
