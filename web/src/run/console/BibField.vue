@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** The bib that is being typed, and whose it is. */
 import { BButton } from 'bootstrap-vue-next'
-import { ref } from 'vue'
+import { onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { afterPaint } from '../../ui/afterPaint.ts'
 import { useAfterPaint } from '../../ui/useAfterPaint.ts'
 import type { TypedBib } from './useTypedBib.ts'
 
@@ -22,6 +23,16 @@ const { typed, typedName } = bib
 // what the button looks like never comes between a press and its stamp
 const isTyped = useAfterPaint(() => typed.value !== '')
 const field = ref<HTMLInputElement | null>(null)
+/** As the field has it: what is taken off it stays until what the press is about is painted, unless it is typed in the field itself. */
+const shown = shallowRef({ digits: '', name: '' })
+const show = (): void => void (shown.value = { digits: typed.value, name: typedName.value })
+let callOff = (): void => undefined
+watch([typed, typedName], () => {
+  callOff()
+  if (typed.value === '' && document.activeElement !== field.value) callOff = afterPaint(show)
+  else show()
+})
+onScopeDispose(() => callOff())
 const onInput = (event: Event): void => {
   // the listener stands on the input alone
   typed.value = (event.target as HTMLInputElement).value.replace(/\D/g, '')
@@ -37,14 +48,14 @@ defineExpose({ field })
       <input
         id="bib"
         ref="field"
-        :value="typed"
+        :value="shown.digits"
         class="figures"
         inputmode="numeric"
         autocomplete="off"
         maxlength="5"
         @input="onInput"
       />
-      <span class="typed-name">{{ typedName }}</span>
+      <span class="typed-name">{{ shown.name }}</span>
       <BButton type="submit" :variant="isTyped ? 'primary' : 'quiet'" :disabled="!isTyped || disabled">
         {{ action }}
       </BButton>

@@ -99,16 +99,16 @@ const stateOf = (tile: ShuttleTile): string => {
   font-size: 2.1rem;
   line-height: 1;
 }
+/* in two lines where one is too short, so that no name is cut and no tile needs a clip */
 .name {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-  max-width: 100%;
+  overflow-wrap: anywhere;
+  line-height: 1.1;
 }
 .miss small {
+  margin-top: auto;
   color: var(--ink-2);
   font-size: 0.8125rem;
-  min-height: 1.2em;
+  line-height: 1.05;
 }
 .tiles .out {
   border-left: 1px solid var(--line);
@@ -125,9 +125,10 @@ const stateOf = (tile: ShuttleTile): string => {
   color: var(--decide);
   font-weight: 700;
 }
+/* not dashed: such a border is cut to its corners, and has the layers of the page put together anew in the frame of the press */
 .tiles .over {
   background: var(--sheet-2);
-  border-style: dashed;
+  border-color: var(--line);
   color: var(--ink-2);
 }
 .tiles .arming:not(.over) {
@@ -147,10 +148,13 @@ const stateOf = (tile: ShuttleTile): string => {
 .close .miss strong {
   font-size: 1.5rem;
 }
-/* a level and a shuttle stand one under the other */
-.close .miss small {
+/* a level and a shuttle stand one under the other, also under a name of two lines */
+.close .over .miss strong {
+  font-size: 1.125rem;
+}
+.close .name {
+  font-size: 0.875rem;
   line-height: 1.05;
-  font-size: 0.75rem;
 }
 .dense {
   grid-template-columns: repeat(auto-fill, minmax(78px, 1fr));
