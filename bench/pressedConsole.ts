@@ -100,6 +100,8 @@ export const openConsole = async (page: Page, address: string): Promise<void> =>
     .getByText(/Clock agreed/)
     .first()
     .waitFor()
+  // its own code comes a little later than the frame of the page
+  await page.locator('kbd', { hasText: /^S$/ }).first().waitFor()
 }
 
 /** Runs in the page: waits for the key, from the moment the browser had it, and for what it draws. */

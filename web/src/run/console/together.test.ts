@@ -146,3 +146,17 @@ test('lanes: the time that runs out ends them all, with nothing pressed', async 
   expect(room.findAll('li.running')).toHaveLength(3)
   await vi.waitFor(() => expect(room.findAll('li.over')).toHaveLength(3), 3_000)
 })
+
+test('lanes: whoever has just ended is not taken again as under way, while a slow device still judges it', async () => {
+  const { room, start } = await openGroup(LanesConsole, 'repetitionsInTime')
+  await start(4_000)
+  let slowMs = 0
+  const now = performance.now.bind(performance)
+  const slowly = vi.spyOn(performance, 'now').mockImplementation(() => now() + (slowMs += 5))
+  for (const key of ['1', 'z', 'v', 'b']) press(key)
+  await flushPromises()
+  press('n')
+  await flushPromises()
+  slowly.mockRestore()
+  expect(room.findAll('.tiles li')).toHaveLength(0)
+})

@@ -2,6 +2,7 @@
 import type { StandardEvent } from '@able-gauge/core'
 import { computed, ref, watch } from 'vue'
 import type { Day } from '../../day/day.ts'
+import { useAfterPaint } from '../../ui/useAfterPaint.ts'
 import { doesThis, useCandidates } from '../useQueue.ts'
 import { useOpenCandidates } from '../useOpenCandidates.ts'
 
@@ -27,10 +28,13 @@ export const useGroup = (day: () => Day, event: StandardEvent, most: number) => 
         ? [...chosenIds.value, entryId]
         : chosenIds.value
   }
-  const takeNext = (): void => {
+  /** @param through who has just finished here, though the list may not say so yet */
+  const takeNext = (through: readonly string[] = []): void => {
     cameByThemselves.value = true
     // whoever is at it already comes first
-    const running = queue.value.filter((entry) => couldBeNext(entry) && kindOf(entry.id) === 'running')
+    const running = queue.value.filter(
+      (entry) => couldBeNext(entry) && kindOf(entry.id) === 'running' && !through.includes(entry.id),
+    )
     chosenIds.value = [...running, ...waiting.value].slice(0, most).map(({ id }) => id)
   }
   takeNext()
@@ -42,10 +46,8 @@ export const useGroup = (day: () => Day, event: StandardEvent, most: number) => 
     () => cameByThemselves.value,
   )
   // another device had somebody first: the next who is free comes in their place
-  watch(
-    () => cameByThemselves.value && chosenIds.value.some(isLost),
-    (lost) => lost && takeNext(),
-  )
+  const isAnyLost = useAfterPaint(() => cameByThemselves.value && chosenIds.value.some(isLost))
+  watch(isAnyLost, (lost) => lost && takeNext())
 
   return { ...candidates, waiting, entries, chosenIds, toggle, takeNext, most }
 }

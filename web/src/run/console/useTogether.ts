@@ -51,10 +51,10 @@ export const useTogether = <Own extends Followed>(
   const made = new Map<string, { readonly lane: Lane & Own; readonly from: readonly unknown[] }>()
   /** The same lane as before while nothing about it is new, so that a press in one draws that one. */
   const laneOf = (entry: Entry): Lane & Own => {
-    const mark = grading.markOf(entry.id)
+    const known = made.get(entry.id)
+    const mark = markToShow(grading.shownMarkOf(entry.id), known?.lane.entry === entry ? known.lane.mark : undefined)
     const own = followed(entry, grading.ownOf(entry.id))
     const from = [entry, mark, own]
-    const known = made.get(entry.id)
     if (known?.from.every((part, index) => part === from[index])) return known.lane
     // a figure from a card, or an officer's word, ends what the captures leave open
     const phase = mark && isMarkOver(mark) && !own.hasMore ? ('over' as const) : own.phase
@@ -73,7 +73,12 @@ export const useTogether = <Own extends Followed>(
     for (const { entry } of toStart.value) grading.observe(entry.id, { kind: 'started', payload: {} }, moment)
   }
   const takeNext = (): void => {
-    if (running.value.length === 0) group.takeNext()
+    if (running.value.length > 0) return
+    group.takeNext(lanes.value.flatMap(({ phase, entry }) => (phase === 'over' ? [entry.id] : [])))
   }
   return { grading, group, lanes, running, toStart, starting, beginStart, go, takeNext }
 }
+
+/** Of a mark that is under way nothing is shown but its cut, so that it is the same until there is more to tell. */
+const markToShow = (now: Mark | undefined, before: Mark | undefined): Mark | undefined =>
+  now?.kind === 'running' && before?.kind === 'running' && now.cut?.value === before.cut?.value ? before : now
