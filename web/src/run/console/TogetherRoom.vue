@@ -118,6 +118,7 @@ const allHelp = computed(() => [
           v-bind="numbered ? { cap: String(index + 1) } : {}"
           :may-capture="grading.mayCapture.value"
         >
+          <template #head="{ lane }"><slot name="head" :lane="lane" /></template>
           <template #default="{ lane }"><slot name="lane" :lane="lane" :index="index" /></template>
         </TogetherTile>
       </ol>

@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="Own extends Followed">
-/** One of those who are worked together: who it is, the variant, and in the slot what their console does with them. */
+/** One of those who are worked together: who it is, the variant, and in the slots what their console tells and does. */
 import type { StandardEvent } from '@able-gauge/core'
 import { computed, type Ref } from 'vue'
 import { shortName } from '../../day/day.ts'
@@ -26,6 +26,7 @@ const lane = computed(() => props.lanes.value[props.index])
       <kbd v-if="cap">{{ cap }}</kbd>
       <strong class="figures bib">{{ lane.entry.bib ?? '–' }}</strong>
       <span>{{ shortName(lane.entry) }}</span>
+      <slot name="head" :lane="lane" />
     </header>
     <VariantChoice v-if="lane.phase !== 'over' && mayCapture" :event="event" :entry="lane.entry" />
     <slot :lane="lane" />
@@ -44,7 +45,7 @@ li {
 header {
   display: flex;
   gap: 10px;
-  align-items: baseline;
+  align-items: center;
 }
 .bib {
   font-size: 1.5rem;

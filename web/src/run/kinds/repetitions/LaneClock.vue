@@ -20,8 +20,8 @@ const shown = computed(() => {
 </script>
 
 <template>
-  <!-- a place in the lane, and in it the line: what a second changes then lays out the line alone -->
-  <div>
+  <!-- a place beside the name, and in it the line: what a second changes then lays out the line alone -->
+  <div class="place">
     <p class="line">
       <strong v-if="clock.pause.words" :class="{ over: clock.pause.isOver }">{{ clock.pause.words }}</strong>
       <span class="figures">{{ shown }}</span>
@@ -30,14 +30,18 @@ const shown = computed(() => {
 </template>
 
 <style scoped>
+.place {
+  flex: 1;
+  min-width: 10.5rem;
+}
 .line {
   contain: size layout style;
   height: 1.9rem;
   display: flex;
   justify-content: space-between;
-  align-items: baseline;
+  align-items: center;
   gap: 10px;
-  margin: -4px 0 0;
+  margin: 0;
 }
 .line span {
   margin-left: auto;

@@ -5,7 +5,6 @@ import { computed } from 'vue'
 import Gauge from '../../../ui/Gauge.vue'
 import { wordFor } from '../../../ui/verdictWords.ts'
 import type { Lane } from '../../console/useTogether.ts'
-import LaneClock from './LaneClock.vue'
 import type { LaneKeys, RepetitionLane } from './repetitionLane.ts'
 
 const props = defineProps<{
@@ -30,7 +29,6 @@ const missesLeft = computed(() =>
 </script>
 
 <template>
-  <LaneClock :lane="lane" :protocol="protocol" />
   <button
     class="pad"
     :disabled="!ready || lane.phase !== 'running'"

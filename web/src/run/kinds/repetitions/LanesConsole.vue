@@ -10,6 +10,7 @@ import { useBeat } from '../../../sound/useBeat.ts'
 import { useAgreedClock } from '../../../sync/agreedClock.ts'
 import TogetherRoom from '../../console/TogetherRoom.vue'
 import { useTogether } from '../../console/useTogether.ts'
+import LaneClock from './LaneClock.vue'
 import LaneTile from './LaneTile.vue'
 import { repetitionLane, type LaneKeys, type RepetitionLane } from './repetitionLane.ts'
 import type { RepetitionEvent } from './useRepetitions.ts'
@@ -129,6 +130,7 @@ const keys = (): Readonly<Record<string, () => void>> => {
     <template #above>
       <BeatLight v-if="plan.length > 0" :plan="plan" :started-at-ms="beatFromMs" :per-cycle="perRepetition" />
     </template>
+    <template #head="{ lane }"><LaneClock :lane="lane" :protocol="protocol" /></template>
     <template #lane="{ lane, index }">
       <LaneTile
         :lane="lane"
