@@ -27,6 +27,7 @@ import { countOfOthers, deviceId, drop, keep, listWaiting, type WaitingCapture }
 import { isUnsure, makeSure, shiftBetween, UNSURE, type Shift } from '../sync/unsureStamps.ts'
 import { batteryOfDevice } from '../sync/battery.ts'
 import { useWhoIsWhere } from '../sync/whoIsWhere.ts'
+import { afterPaint } from '../ui/afterPaint.ts'
 import { makeCaptureLedger } from './captureLedger.ts'
 import { candidateFrom, type Day, type Entry } from './day.ts'
 import { useAsOf } from './useAsOf.ts'
@@ -346,7 +347,8 @@ export const useDay = defineStore('day', () => {
     }
   }
   const reportSoon = useDebounceFn(report, REPORT_AFTER_MS)
-  watch([waitingCount, () => refused.value.length, () => day.value?.occasion.id], () => void reportSoon())
+  const beginReport = (): void => void reportSoon()
+  watch([waitingCount, () => refused.value.length, () => day.value?.occasion.id], () => afterPaint(beginReport))
   useIntervalFn(report, REPORT_EVERY_MS)
 
   /** Takes a refused capture off the list, once somebody has read why. */

@@ -20,18 +20,26 @@ export const useAsOf = (captures: ShallowRef<readonly Capture[]>): AsOf => {
   const nowMs = (): number | null => clock.moment()?.atMs ?? null
   const asOfMs = ref(nowMs())
   let timer: ReturnType<typeof setTimeout> | undefined
+  /** Agreed time the timer is set for. */
+  let setForMs = Infinity
   const moveOn = (): void => {
     asOfMs.value = nowMs()
+  }
+  const onTime = (): void => {
+    setForMs = Infinity
+    moveOn()
   }
   watch(captures, moveOn, { flush: 'sync' })
   onScopeDispose(() => clearTimeout(timer))
   return {
     asOfMs,
     until: (changesAtMs) => {
+      // one that is set for earlier stays: it looks anew when it is time, and costs a press nothing
+      if (changesAtMs === null || changesAtMs >= setForMs) return
       clearTimeout(timer)
-      if (changesAtMs === null) return
+      setForMs = changesAtMs
       const inMs = Math.max(0, changesAtMs - clock.nowMs()) / clock.speed + JUST_AFTER_MS
-      timer = setTimeout(moveOn, Math.min(LONGEST_MS, inMs))
+      timer = setTimeout(onTime, Math.min(LONGEST_MS, inMs))
     },
   }
 }

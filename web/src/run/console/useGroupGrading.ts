@@ -15,6 +15,7 @@ import { useSession } from '../../session/sessionStore.ts'
 import { useAgreedClock, type AgreedMoment } from '../../sync/agreedClock.ts'
 import { deviceId } from '../../sync/outbox.ts'
 import { sameList } from '../../ui/sameList.ts'
+import { useAfterPaint } from '../../ui/useAfterPaint.ts'
 
 const NOTHING: readonly Capture[] = []
 
@@ -23,6 +24,8 @@ export interface GroupGrading {
   readonly settled: ShallowRef<readonly Capture[]>
   readonly ownOf: (entryId: string) => readonly Capture[]
   readonly markOf: (entryId: string) => Mark | undefined
+  /** The mark as it is shown: a press is painted before it is judged. */
+  readonly shownMarkOf: (entryId: string) => Mark | undefined
   readonly mayCapture: ComputedRef<boolean>
   readonly ready: ComputedRef<boolean>
   /** Captures, where that may be done; the moment is that of the press. */
@@ -42,6 +45,7 @@ export const useGroupGrading = (day: () => Day, event: StandardEvent): GroupGrad
   const clock = useAgreedClock()
   const settled = store.settledIn(event.id)
   const marks = store.marksIn(event.id)
+  const shownMarks = useAfterPaint(() => marks.value)
   /** Whose captures are the same as before keep their list, so that a press on one is not worked out for all. */
   const byEntry = computed<ReadonlyMap<string, readonly Capture[]>>((before) => {
     const all = new Map<string, Capture[]>()
@@ -86,6 +90,7 @@ export const useGroupGrading = (day: () => Day, event: StandardEvent): GroupGrad
     settled,
     ownOf: (entryId) => byEntry.value.get(entryId) ?? NOTHING,
     markOf: (entryId) => marks.value.get(entryId),
+    shownMarkOf: (entryId) => shownMarks.value.get(entryId),
     mayCapture,
     ready,
     observe,

@@ -1,6 +1,7 @@
 /** A wave on the shuttle: where the signals are, how far each runner is, and what a press says of one of them. */
 import {
   followShuttle,
+  isMarkOver,
   lastBefore,
   shuttleSignals,
   type Capture,
@@ -37,7 +38,7 @@ export const useShuttle = (day: () => Day, event: ShuttleEvent) => {
   const { say } = useSound()
   const grading = useGroupGrading(day, event)
   const group = useWave(day, event, grading)
-  const { runners, started, isOver } = group
+  const { runners, started } = group
 
   const made = new Map<
     string,
@@ -45,12 +46,12 @@ export const useShuttle = (day: () => Day, event: ShuttleEvent) => {
   >()
   /** The same tile as before while nothing about it is new, so that a press on one draws that one. */
   const tileOf = (entry: Entry): ShuttleTile => {
-    const [own, start, mark] = [grading.ownOf(entry.id), group.startFor(entry), grading.markOf(entry.id)]
+    const [own, start, mark] = [grading.ownOf(entry.id), group.startFor(entry), grading.shownMarkOf(entry.id)]
     const known = made.get(entry.id)
     const isSameRun = known?.own === own && known.start === start
     if (known && isSameRun && known.tile.mark === mark && known.tile.entry === entry) return known.tile
     const run = isSameRun ? known.tile.run : followShuttle(protocol, own, start)
-    const tile = { entry, run, mark, out: isOver(entry) }
+    const tile = { entry, run, mark, out: run.end !== null || (mark !== undefined && isMarkOver(mark)) }
     made.set(entry.id, { tile, own, start })
     return tile
   }
