@@ -249,6 +249,14 @@ test('graders see themselves beside all the others together, an officer everybod
     ['The grader', 5],
     ['', 12],
   ])
+  // an easier form is never mixed with the event as it stands
+  await server.asOwner(`update event_results set variant_id = 'on-knees' where event_id = 'press-ups'`)
+  expect(await graders(officer)).toMatchObject({
+    graders: [
+      { name: 'The grader', candidates: 0, attempts: 0, refused: 0, reasons: [], categories: [], captured: 5 },
+      { name: 'The officer', candidates: 0 },
+    ],
+  })
 })
 
 test('whoever the house calls and who has not met it lately is due; a day is made of them at one press', async () => {

@@ -91,7 +91,8 @@ const events = computed(() => (answer.value?.events ?? []).map(({ eventId, name 
         <p class="quiet method">
           Bars are divided by reason: {{ answer.reasons.map(({ name }) => name.toLowerCase()).join(', ') }}. Repetitions
           of one candidate are alike, so that ranges come from how far candidates lie apart (Cochran 1977); chance is
-          adjusted after Holm. Under {{ LEAST_IN_GROUP }} candidates nothing is said.
+          adjusted after Holm. Under {{ LEAST_IN_GROUP }} candidates nothing is said; who did another form of the event
+          is left out.
         </p>
       </section>
       <div class="grid">

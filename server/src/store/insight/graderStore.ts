@@ -1,7 +1,11 @@
 /** What graders counted, refused, corrected and decided. */
 import type { DecisionPair } from '@able-gauge/core'
 import type { Database } from '../../database.ts'
-import { CHOSEN, parametersOf, type ChosenResults } from './chosen.ts'
+import { AS_IT_STANDS, CHOSEN, parametersOf, type ChosenResults } from './chosen.ts'
+
+/** What a grader counted of the event as it stands: an easier form is refused at another rate, and never mixed with it. */
+const COUNTED = `grader_work g join results r on r.id = g.result_id
+       join event_results e on e.result_id = g.result_id and e.event_id = g.event_id and ${AS_IT_STANDS} and not g.is_second`
 
 /** Events in which repetitions are refused. */
 export const listGradedEvents = async (db: Database, chosen: ChosenResults): Promise<string[]> => {
@@ -34,8 +38,8 @@ export const sumGraders = async (db: Database, chosen: ChosenResults, eventId: s
             sum((g.counted + g.refused)::float8 ^ 2) as "attemptsSquared", sum(g.refused::float8 ^ 2) as "refusedSquared",
             sum(g.refused::float8 * (g.counted + g.refused)) as "refusedTimesAttempts", avg(r.age_years)::float8 as "meanAge",
             count(*) filter (where cardinality(array_remove(r.short_in, $10)) = 0)::integer as "metTheRest"
-       from grader_work g join results r on r.id = g.result_id join accounts a on a.id = g.account_id
-      where ${CHOSEN} and g.event_id = $10 and not g.is_second
+       from ${COUNTED} join accounts a on a.id = g.account_id
+      where ${CHOSEN} and g.event_id = $10
       group by 1, 2 order by 2`,
     [...parametersOf(chosen), eventId],
   )
@@ -52,8 +56,8 @@ export interface GraderCount {
 export const countReasons = async (db: Database, chosen: ChosenResults, eventId: string): Promise<GraderCount[]> => {
   const { rows } = await db.query<GraderCount>(
     `select g.account_id as "accountId", x.key as id, sum(x.value::integer)::integer as times
-       from grader_work g join results r on r.id = g.result_id, jsonb_each_text(g.reasons) x
-      where ${CHOSEN} and g.event_id = $10 and not g.is_second group by 1, 2 order by 3 desc`,
+       from ${COUNTED}, jsonb_each_text(g.reasons) x
+      where ${CHOSEN} and g.event_id = $10 group by 1, 2 order by 3 desc`,
     [...parametersOf(chosen), eventId],
   )
   return rows
@@ -63,8 +67,8 @@ export const countReasons = async (db: Database, chosen: ChosenResults, eventId:
 export const countMix = async (db: Database, chosen: ChosenResults, eventId: string): Promise<GraderCount[]> => {
   const { rows } = await db.query<GraderCount>(
     `select g.account_id as "accountId", r.category as id, count(*)::integer as times
-       from grader_work g join results r on r.id = g.result_id
-      where ${CHOSEN} and g.event_id = $10 and not g.is_second group by 1, 2 order by 2`,
+       from ${COUNTED}
+      where ${CHOSEN} and g.event_id = $10 group by 1, 2 order by 2`,
     [...parametersOf(chosen), eventId],
   )
   return rows
