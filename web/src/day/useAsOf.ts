@@ -11,7 +11,7 @@ const JUST_AFTER_MS = 1
 export interface AsOf {
   /** Agreed time; null while the clock is not agreed. */
   readonly asOfMs: Ref<number | null>
-  /** Moves on at a moment to come; the last call counts. */
+  /** Moves on at a moment to come, or sooner; then it is asked anew. */
   readonly until: (changesAtMs: number | null) => void
 }
 
@@ -20,13 +20,13 @@ export const useAsOf = (captures: ShallowRef<readonly Capture[]>): AsOf => {
   const nowMs = (): number | null => clock.moment()?.atMs ?? null
   const asOfMs = ref(nowMs())
   let timer: ReturnType<typeof setTimeout> | undefined
-  /** Agreed time the timer is set for. */
-  let setForMs = Infinity
+  /** When the timer fires, on this page's own clock, whatever becomes of the agreed one. */
+  let firesAtMs = Infinity
   const moveOn = (): void => {
     asOfMs.value = nowMs()
   }
   const onTime = (): void => {
-    setForMs = Infinity
+    firesAtMs = Infinity
     moveOn()
   }
   watch(captures, moveOn, { flush: 'sync' })
@@ -34,11 +34,13 @@ export const useAsOf = (captures: ShallowRef<readonly Capture[]>): AsOf => {
   return {
     asOfMs,
     until: (changesAtMs) => {
-      // one that is set for earlier stays: it looks anew when it is time, and costs a press nothing
-      if (changesAtMs === null || changesAtMs >= setForMs) return
-      clearTimeout(timer)
-      setForMs = changesAtMs
+      if (changesAtMs === null) return
       const inMs = Math.max(0, changesAtMs - clock.nowMs()) / clock.speed + JUST_AFTER_MS
+      const atMs = performance.now() + Math.min(LONGEST_MS, inMs)
+      // one that fires sooner stays: it looks anew when it is time, and costs a press nothing
+      if (atMs > firesAtMs - JUST_AFTER_MS) return
+      clearTimeout(timer)
+      firesAtMs = atMs
       timer = setTimeout(onTime, Math.min(LONGEST_MS, inMs))
     },
   }
