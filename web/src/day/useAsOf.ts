@@ -35,13 +35,14 @@ export const useAsOf = (captures: ShallowRef<readonly Capture[]>): AsOf => {
     asOfMs,
     until: (changesAtMs) => {
       if (changesAtMs === null) return
-      const inMs = Math.max(0, changesAtMs - clock.nowMs()) / clock.speed + JUST_AFTER_MS
-      const atMs = performance.now() + Math.min(LONGEST_MS, inMs)
+      const leftMs = Math.max(0, changesAtMs - clock.nowMs()) / clock.speed
+      const inMs = Math.min(LONGEST_MS, leftMs + JUST_AFTER_MS)
+      const atMs = performance.now() + inMs
       // one that fires sooner stays: it looks anew when it is time, and costs a press nothing
       if (atMs > firesAtMs - JUST_AFTER_MS) return
       clearTimeout(timer)
       firesAtMs = atMs
-      timer = setTimeout(onTime, Math.min(LONGEST_MS, inMs))
+      timer = setTimeout(onTime, inMs)
     },
   }
 }

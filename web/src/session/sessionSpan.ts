@@ -44,12 +44,10 @@ export const makeSessionSpan = (ended: () => void): SessionSpan => {
   const look = (): void => {
     const nowMs = performance.now()
     if (endsMs === null) return
-    if (nowMs < endsMs || nowMs - capturedMs < UNDER_WAY_MS) {
-      if (endsMs !== keptMs) keep(endsMs)
-      return
-    }
-    clear()
-    ended()
+    if (nowMs >= endsMs && nowMs - capturedMs >= UNDER_WAY_MS) {
+      clear()
+      ended()
+    } else if (endsMs !== keptMs) keep(endsMs)
   }
 
   const clear = (): void => {
