@@ -46,8 +46,10 @@ const skip = (): void => {
 <style scoped>
 .skip {
   position: fixed;
-  inset: -80px auto auto 12px;
+  inset: 0 auto auto 12px;
   z-index: 20;
+  /* not moved out of sight: a picture of the whole page would have it in the middle */
+  clip-path: inset(50%);
   padding: 10px 16px;
   border-radius: 0 0 6px 6px;
   background: var(--vest);
@@ -55,7 +57,7 @@ const skip = (): void => {
   font-weight: 700;
 }
 .skip:focus {
-  top: 0;
+  clip-path: none;
 }
 .away {
   position: fixed;
