@@ -114,10 +114,12 @@ const awaitPress = ({ key, shown, followed }: Press): Promise<Pressed> =>
     const afterFrame = (then: () => void): void => {
       requestAnimationFrame(() => void scheduler.postTask(then, { priority: 'user-blocking' }))
     }
+    // watched from before the key on, so that beginning to watch is no part of what is measured
     const changeIn = (selector: string, then: () => void): void => {
       const found = document.querySelector(selector)
       if (!found) throw new Error(`Nothing on the console is "${selector}".`)
       const observer = new MutationObserver(() => {
+        if (beganMs === 0) return
         observer.disconnect()
         then()
       })
@@ -127,22 +129,22 @@ const awaitPress = ({ key, shown, followed }: Press): Promise<Pressed> =>
     const tell = (): void => {
       if (paintedMs > 0 && followedMs > 0) resolve({ changedMs, paintedMs, followedMs })
     }
-    const pressed = ({ timeStamp }: Event): void => {
-      beganMs = timeStamp
-      changeIn(shown, () => {
-        changedMs = since()
-        afterFrame(() => {
-          paintedMs = since()
-          tell()
-        })
+    changeIn(shown, () => {
+      changedMs = since()
+      afterFrame(() => {
+        paintedMs = since()
+        tell()
       })
-      if (!followed) return
+    })
+    if (followed)
       changeIn(followed, () =>
         afterFrame(() => {
           followedMs = since()
           tell()
         }),
       )
+    const pressed = ({ timeStamp }: Event): void => {
+      beganMs = timeStamp
     }
     window.addEventListener('keydown', pressed, { capture: true, once: true })
   })

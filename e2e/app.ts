@@ -126,3 +126,6 @@ export const entryWithBib = async (request: APIRequestContext, bib: number): Pro
 export const allSaved = async (page: Page): Promise<void> => {
   await page.locator('.saved:visible', { hasText: /All saved\./ }).waitFor({ timeout: 20_000 })
 }
+
+/** Waits until S starts on this console: its own code comes a little later than the frame of the page. */
+export const mayStart = (page: Page): Promise<void> => page.locator('kbd', { hasText: /^S$/ }).first().waitFor()

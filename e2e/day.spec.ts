@@ -1,5 +1,5 @@
 /** The acceptance run of a test day: counting, a wave of twelve by keyboard, a power cut in the middle, verdicts. */
-import { allSaved, capturesOf, DAY, entryWithBib, expect, test } from './app.ts'
+import { allSaved, capturesOf, DAY, entryWithBib, expect, mayStart, test } from './app.ts'
 
 test.use({ room: 'day' })
 
@@ -48,6 +48,13 @@ test('opened by its address, the console stands at the first who waits', async (
   await signedIn('wanda.lofthouse')
   await page.goto(`/days/${DAY}/run/press-ups`)
   await expect(page.getByLabel('Press-ups, Anneke Dufresne')).toBeVisible()
+  // and the strip of events says which is open
+  const lineBelow = (name: RegExp) =>
+    page
+      .getByRole('navigation', { name: 'Events' })
+      .getByRole('link', { name })
+      .evaluate((link) => getComputedStyle(link).borderBottomColor)
+  expect(await lineBelow(/Press-ups/)).not.toBe(await lineBelow(/Grip/))
 })
 
 test('the time runs out by itself and ends the count', async ({ page, signedIn }) => {
@@ -78,6 +85,7 @@ test('a wave of twelve runs five laps by keyboard through a power cut, and no st
   await page.goto(`/days/${DAY}/run/run`)
   await expect(page.getByText('Wave 2: 12 on the line')).toBeVisible()
   await expect(page.getByText(/Clock agreed/).first()).toBeVisible()
+  await mayStart(page)
   await page.keyboard.press('s')
   // two of them counted press-ups just now and still rest
   await expect(page.getByText('Start all the same?')).toBeVisible()

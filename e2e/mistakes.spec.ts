@@ -1,5 +1,5 @@
 /** What goes wrong at the line, and how it is mended without losing anything. */
-import { allSaved, capturesOf, DAY, EARLIER_DAY, entryWithBib, expect, PASSWORD, test } from './app.ts'
+import { allSaved, capturesOf, DAY, EARLIER_DAY, entryWithBib, expect, mayStart, PASSWORD, test } from './app.ts'
 
 test.use({ room: 'mistakes' })
 
@@ -29,6 +29,7 @@ test('a bib that is not entered keeps the time, and the right bib is put to it',
   await signedIn('pell.varga')
   await page.goto(`/days/${DAY}/run/run`)
   await expect(page.getByText(/Clock agreed/)).toBeVisible()
+  await mayStart(page)
   await page.keyboard.press('s')
   await expect(page.getByText('Wave 2, started')).toBeVisible()
   await page.keyboard.type('99')

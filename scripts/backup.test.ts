@@ -33,7 +33,7 @@ beforeAll(async () => {
   // with which the demo's days were signed
   copyFileSync(KEY_FILE, keyHere?.() ?? '')
   await backUp(here, bin, HOUSE, file, keysOf(keyHere))
-}, 180_000)
+})
 afterAll(async () => {
   for (const cluster of [here, elsewhere]) {
     const { rows } = await ask(
@@ -45,7 +45,7 @@ afterAll(async () => {
     cluster.stop()
   }
   rmSync(folder, { recursive: true, force: true })
-}, 60_000)
+})
 
 const ask = async (cluster: Cluster, database: string, sql: string): Promise<pg.QueryResult> => {
   const client = new pg.Client({ connectionString: cluster.superUrl(database) })

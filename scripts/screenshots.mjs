@@ -270,33 +270,33 @@ async function workCourse(tab) {
 async function runWaveTwo(request) {
   const { register } = await import('tsx/esm/api')
   const unregister = register()
-  const { rehearseRepetitions, rehearseWave, seededRandom } = await import('../core/src/index.ts')
-  const { standard, entries } = await (await request.get(`/api/occasions/${DAY.split('/')[2]}`)).json()
+  const { rehearseDay, rehearseWave, seededRandom } = await import('../core/src/index.ts')
+  const day = `/api${DAY.replace('days', 'occasions')}`
+  const { standard, entries } = await (await request.get(day)).json()
+  const { verdicts } = await (await request.get(`${day}/verdicts`)).json()
   const FINISHES = [
     476_300, 512_000, 470_900, 548_000, 534_000, 462_000, 602_000, 571_000, 528_000, 559_000, 521_000, 589_000,
   ]
   const startMs = Date.now() - 479_000
-  const runners = entries
-    .filter(({ wave }) => wave === 2)
-    .map(({ id }, index) => ({ entryId: id, finishMs: FINISHES[index] }))
-  const event = standard.events.find(({ id }) => id === 'run')
+  const wave = entries.filter(({ wave }) => wave === 2)
+  const runners = wave.map(({ id }, index) => ({ entryId: id, finishMs: FINISHES[index] }))
+  const at = standard.events.findIndex(({ id }) => id === 'run')
+  // nobody runs before the events ahead of the run are done
+  const before = standard.events.slice(0, at).flatMap((event, index) => {
+    const people = wave.flatMap(({ id, category, wave }) => {
+      const mark = verdicts
+        .find(({ entryId }) => entryId === id)
+        ?.verdict.marks.find(({ eventId }) => eventId === event.id)
+      return mark?.kind === 'waiting' ? [{ entryId: id, wave, category, ageYears: 28 }] : []
+    })
+    const beganMs = startMs - (at - index) * 3_600_000
+    return rehearseDay({ ...standard, events: [event] }, people, 26, beganMs, null, { formOf: () => 0.8 })
+  })
   const stage = { eventId: 'run', deviceId: 'laptop-finish', random: seededRandom(7) }
-  const pressUps = standard.events.find(({ id }) => id === 'press-ups')
-  const COUNTS = { 15: 33, 19: 41, 20: 26, 24: 30, 25: 37, 30: 24, 33: 35, 38: 28 }
-  const counted = entries
-    .filter(({ bib }) => bib in COUNTS)
-    .flatMap(({ id, bib }, index) =>
-      rehearseRepetitions({ ...stage, eventId: 'press-ups' }, pressUps.protocol, {
-        entryId: id,
-        startAtMs: startMs - 3_600_000 + index * 180_000,
-        counted: COUNTS[bib],
-        refused: index % 2 === 0 ? ['depth'] : [],
-      }),
-    )
-  const captures = [...counted, ...rehearseWave(stage, event.protocol, 2, startMs, runners)]
+  const captures = [...before, ...rehearseWave(stage, standard.events[at].protocol, 2, startMs, runners)]
     .filter(({ atMs }) => atMs <= Date.now())
     .map(({ entryId, ...rest }) => (entryId === null ? rest : { ...rest, entryId }))
-  const answer = await request.post(`/api/occasions/${DAY.split('/')[2]}/captures`, { data: { captures } })
+  const answer = await request.post(`${day}/captures`, { data: { captures } })
   if (!answer.ok()) throw new Error(await answer.text())
   await unregister()
 }

@@ -35,12 +35,12 @@ beforeAll(async () => {
   const port = await freePort()
   ;({ child: server } = await startServer(cluster, database, { host: '127.0.0.1', port, webFolder: '', demo: true }))
   address = `http://127.0.0.1:${port}`
-}, 120_000)
+})
 afterAll(async () => {
   server.kill('SIGKILL')
   await cluster.dropDatabase(database)
   cluster.stop()
-}, 60_000)
+})
 
 const wait = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
 

@@ -6,11 +6,13 @@ import {
   parseDocument,
   unitsWithin,
   type InsightEvent,
+  type InsightPeopleQuery,
   type OrgUnit,
   type Standard,
 } from '@able-gauge/core'
 import { invalidInput, notFound } from '../problem.ts'
 import type { Call } from '../routes/route.ts'
+import type { Behind } from '../store/insight/behindStore.ts'
 import type { ChosenResults } from '../store/insight/chosen.ts'
 import { countVersions, type CountedVersion } from '../store/insight/countStore.ts'
 import { getStandard } from '../store/standardStore.ts'
@@ -73,6 +75,27 @@ const mostResults = (versions: readonly CountedVersion[]): string | null => {
   for (const { standardId, results } of versions) counts.set(standardId, (counts.get(standardId) ?? 0) + results)
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null
 }
+
+/** Which of the chosen results a request asks to see by name. */
+export const behindIn = (query: InsightPeopleQuery): Behind => {
+  const { outcome = null, event = null, kind = null, by = 'value', shortIn, near, when = null } = query
+  const figure = (text: string | undefined): number | null => (text === undefined ? null : Number(text))
+  return {
+    outcome,
+    eventId: event,
+    kind,
+    by,
+    atLeast: figure(query.atLeast),
+    below: figure(query.below),
+    shortIn: shortIn?.split('+') ?? null,
+    near: near !== undefined,
+    when,
+  }
+}
+
+/** Those with a figure: what is done or not done cannot come out again, nor change by an amount. */
+export const measuredIn = (standard: Standard): readonly InsightEvent[] =>
+  eventsOf(standard).filter(({ unit }) => unit !== 'done')
 
 /** Events of a standard as figures are told of them. */
 export const eventsOf = ({ events }: Standard): InsightEvent[] =>

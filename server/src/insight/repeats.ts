@@ -4,7 +4,7 @@ import { limitsOfAgreement, repeatabilityOf } from '@able-gauge/core/statistics'
 import type { Database } from '../database.ts'
 import type { ChosenResults } from '../store/insight/chosen.ts'
 import { listPairs, listRepeats, listRetests, type Pairs } from '../store/insight/repeatStore.ts'
-import { eventsOf, type Asked } from './chosenIn.ts'
+import { eventsOf, measuredIn, type Asked } from './chosenIn.ts'
 
 /** Within two months somebody is much the same. */
 const WITHIN_DAYS = 60
@@ -18,8 +18,7 @@ export const repeatsOf = async (
   const base = { choices: [], events: [], chosen: null, unit: UNITS[0], withinDays, leftOut: 0, found: null }
   if (!chosen || !standard) return { ...base, agreement: null, points: [] }
   const events = eventsOf(standard)
-  // what is done or not done is no figure that could come out again
-  const measured = events.flatMap(({ eventId, unit }) => (unit === 'done' ? [] : [eventId]))
+  const measured = measuredIn(standard).map(({ eventId }) => eventId)
   // what is named is read beside the choices, not after them
   const { event, of, part = '' } = query
   const named = event !== undefined && of !== undefined ? { eventId: event, of, part } : null

@@ -11,7 +11,6 @@ import {
   InsightPeopleAnswer,
   InsightPeopleQuery,
   InsightQuery,
-  kindOf,
   MadeAnswer,
   NoiseAnswer,
   ProgressAnswer,
@@ -20,15 +19,17 @@ import {
   unitsWithin,
   VenuesAnswer,
 } from '@able-gauge/core'
-import { askedIn, eventsOf } from '../insight/chosenIn.ts'
+import { askedIn, behindIn, eventsOf } from '../insight/chosenIn.ts'
 import { printLines } from '../insight/dataFile.ts'
 import { dueIn, makeDueDay } from '../insight/due.ts'
 import { gradersOf } from '../insight/graders.ts'
 import { overviewOf } from '../insight/overview.ts'
-import { repeatsOf, smallestChangeIn } from '../insight/repeats.ts'
+import { noiseOf, progressOf } from '../insight/progress.ts'
+import { repeatsOf } from '../insight/repeats.ts'
+import { venuesOf } from '../insight/venues.ts'
 import { findHouseRules } from '../store/houseRulesStore.ts'
-import { listBehind, listChanges, listDaysOf, listLines, listYears } from '../store/insight/behindStore.ts'
-import { countEventGroups, tallyVenues } from '../store/insight/countStore.ts'
+import { listBehind, listDaysOf, listLines } from '../store/insight/behindStore.ts'
+import { countEventGroups } from '../store/insight/countStore.ts'
 import { listUnits } from '../store/unitStore.ts'
 import { dateIn, isZone, unknownZone } from '../zone.ts'
 import { readBody } from './body.ts'
@@ -66,15 +67,7 @@ export const insightRoutes: readonly Route[] = [
     answer: VenuesAnswer,
     action: 'insight.read',
     handle: async (call) => {
-      const { pool } = call.server
-      const { chosen, standard } = await askedIn(call, InsightQuery)
-      // where nothing is laid out a venue has nothing to be wrong about, and one alone nothing to be compared with
-      const ids =
-        chosen && standard && chosen.venue === null
-          ? standard.events.flatMap(({ id, protocol }) => (kindOf(protocol).ground?.(protocol) ? [id] : []))
-          : []
-      const venues = await Promise.all(ids.map((id) => (chosen ? tallyVenues(pool, chosen, id) : [])))
-      call.response.json({ venues: venues.flat() })
+      call.response.json(await venuesOf(call.server.pool, await askedIn(call, InsightQuery)))
     },
   },
   {
@@ -85,30 +78,9 @@ export const insightRoutes: readonly Route[] = [
     action: 'people.read',
     handle: async (call) => {
       const { chosen, query } = await askedIn(call, InsightPeopleQuery)
-      const {
-        outcome = null,
-        event = null,
-        kind = null,
-        by = 'value',
-        atLeast,
-        below,
-        shortIn,
-        near,
-        when = null,
-      } = query
-      const figure = (text: string | undefined): number | null => (text === undefined ? null : Number(text))
-      const behind = {
-        outcome,
-        eventId: event,
-        kind,
-        by,
-        atLeast: figure(atLeast),
-        below: figure(below),
-        shortIn: shortIn?.split('+') ?? null,
-        near: near !== undefined,
-        when,
-      }
-      call.response.json(chosen ? await listBehind(call.server.pool, chosen, behind) : { inAll: 0, people: [] })
+      call.response.json(
+        chosen ? await listBehind(call.server.pool, chosen, behindIn(query)) : { inAll: 0, people: [] },
+      )
     },
   },
   {
@@ -166,20 +138,7 @@ export const insightRoutes: readonly Route[] = [
     answer: NoiseAnswer,
     action: 'people.read',
     handle: async (call) => {
-      const { chosen, standard, query } = await askedIn(call, EventQuery)
-      const events = (standard ? eventsOf(standard) : []).filter(
-        ({ unit, eventId }) => unit !== 'done' && (query.event === undefined || query.event === eventId),
-      )
-      const noise = chosen
-        ? await Promise.all(
-            events.map(async ({ eventId }) => ({
-              eventId,
-              // of everybody, whoever asks: how far a figure wanders is no secret of a unit
-              smallestRealChange: await smallestChangeIn(call.server.pool, { ...chosen, unitIds: null }, eventId),
-            })),
-          )
-        : []
-      call.response.json({ noise })
+      call.response.json(await noiseOf(call.server.pool, await askedIn(call, EventQuery)))
     },
   },
   {
@@ -189,17 +148,7 @@ export const insightRoutes: readonly Route[] = [
     answer: ProgressAnswer,
     action: 'people.read',
     handle: async (call) => {
-      const { pool } = call.server
-      const { chosen, standard, query } = await askedIn(call, EventQuery)
-      const events = standard ? eventsOf(standard).filter(({ unit }) => unit !== 'done') : []
-      const event = events.find(({ eventId }) => eventId === query.event) ?? events[0] ?? null
-      if (!chosen || !event) {
-        call.response.json({ events, event: null, people: 0, changes: [], years: [] })
-        return
-      }
-      const { eventId } = event
-      const [changed, years] = await Promise.all([listChanges(pool, chosen, eventId), listYears(pool, chosen, eventId)])
-      call.response.json({ events, event, ...changed, years })
+      call.response.json(await progressOf(call.server.pool, await askedIn(call, EventQuery)))
     },
   },
   {

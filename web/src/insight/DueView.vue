@@ -143,10 +143,10 @@ const savePdf = async (): Promise<void> => {
             <tr>
               <th v-if="session.can('days.plan')" scope="col"><span class="visually-hidden">Enter</span></th>
               <th scope="col">Name</th>
-              <th v-if="units.tree.length > 0" scope="col">Unit</th>
+              <th v-if="units.tree.length > 0" scope="col" class="wide">Unit</th>
               <th scope="col">Stands</th>
-              <th scope="col">Last test</th>
-              <th scope="col">Short in</th>
+              <th scope="col" class="wide">Last test</th>
+              <th scope="col" class="wide">Short in</th>
             </tr>
           </thead>
           <tbody>
@@ -164,15 +164,22 @@ const savePdf = async (): Promise<void> => {
                   person.name
                 }}</RouterLink>
                 <small class="quiet">{{ person.number }}</small>
+                <small v-if="units.tree.length > 0" class="quiet narrow">{{ person.unit }}</small>
               </td>
-              <td v-if="units.tree.length > 0">{{ person.unit }}</td>
+              <td v-if="units.tree.length > 0" class="wide">{{ person.unit }}</td>
               <td>
                 <b class="state">{{ person.state === 'fine' ? '' : DUE_WORDS[person.state] }}</b
                 >{{ sayDue(person) === '' ? '' : `, ${sayDue(person)}` }}
                 <small v-if="person.enteredOn" class="quiet">entered: {{ person.enteredOn }}</small>
+                <small v-if="person.lastDate !== null && person.state !== 'fine'" class="quiet narrow"
+                  >last test {{ printDate(person.lastDate) }}</small
+                >
+                <small v-if="shortInWords(person) !== ''" class="quiet narrow"
+                  >short in {{ shortInWords(person) }}</small
+                >
               </td>
-              <td>{{ person.lastDate === null ? '' : printDate(person.lastDate) }}</td>
-              <td>{{ shortInWords(person) }}</td>
+              <td class="wide">{{ person.lastDate === null ? '' : printDate(person.lastDate) }}</td>
+              <td class="wide">{{ shortInWords(person) }}</td>
             </tr>
           </tbody>
         </table>
@@ -205,10 +212,16 @@ const savePdf = async (): Promise<void> => {
 .overdue .state {
   color: var(--short);
 }
+/* on a phone the last columns stand under the first ones */
+.table td .narrow {
+  display: none;
+}
 @media (max-width: 700px) {
-  td:nth-child(5),
-  th:nth-child(5) {
+  .table .wide {
     display: none;
+  }
+  .table td .narrow {
+    display: block;
   }
 }
 </style>

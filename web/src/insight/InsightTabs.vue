@@ -38,8 +38,8 @@ const kept = computed(() =>
 <style scoped>
 .tabs {
   display: flex;
+  flex-wrap: wrap;
   gap: 4px 22px;
-  overflow-x: auto;
 }
 a {
   padding: 6px 2px 8px;

@@ -22,7 +22,7 @@ const list = ref<HTMLElement | null>(null)
 const showCurrent = async (): Promise<void> => {
   await nextTick()
   const link = list.value?.querySelector<HTMLElement>('.current')
-  if (list.value && link) list.value.scrollLeft = link.offsetLeft - list.value.clientWidth / 2
+  if (list.value && link) list.value.scrollLeft = link.offsetLeft + (link.offsetWidth - list.value.clientWidth) / 2
 }
 onMounted(showCurrent)
 watch(() => props.current, showCurrent)
@@ -96,7 +96,7 @@ const events = useCalmly(() =>
   white-space: nowrap;
 }
 .many a {
-  flex: none;
+  flex: 1 0 auto;
   flex-direction: column;
   gap: 0;
   padding: 4px 12px;
@@ -104,10 +104,10 @@ const events = useCalmly(() =>
 .events a + a {
   border-left: 1px solid var(--line);
 }
-.current {
+.events .current {
   border-bottom-color: var(--bar);
 }
-:root[data-theme='dusk'] .current {
+:root[data-theme='dusk'] .events .current {
   border-bottom-color: var(--vest);
 }
 .modes {

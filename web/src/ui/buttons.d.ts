@@ -1,8 +1,9 @@
-/** Our own quiet button joins the variants BootstrapVueNext knows. */
+/** Our own buttons join the variants BootstrapVueNext knows. */
 import 'bootstrap-vue-next'
 
 declare module 'bootstrap-vue-next' {
   interface BaseButtonVariant {
     quiet: unknown
+    safety: unknown
   }
 }

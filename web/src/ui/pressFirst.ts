@@ -30,6 +30,9 @@ if (typeof window !== 'undefined') {
   }
 }
 
+/** How long ago the last press came. */
+export const sincePressMs = (): number => performance.now() - pressedMs
+
 /** Does something at its time. @returns how to call it off */
 export type When = (act: () => void) => () => void
 
@@ -45,7 +48,7 @@ export const inQuietFrame: When = (draw) => {
 
 /** Draws in the frame of what follows a press, else in a pause between presses. */
 export const inPause: When = (draw) => {
-  const leftMs = pressedMs + BURST_MS - performance.now()
+  const leftMs = BURST_MS - sincePressMs()
   if (leftMs <= 0 && !isPressed) return inQuietFrame(draw)
   let callOff = (): void => undefined
   const soon = (): void => {

@@ -1,11 +1,13 @@
 import { effectScope, nextTick, ref } from 'vue'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+import { afterPaint } from './afterPaint.ts'
 import { useAfterPaint } from './useAfterPaint.ts'
 
-beforeEach(
-  () =>
-    void vi.useFakeTimers({ toFake: ['requestAnimationFrame', 'cancelAnimationFrame', 'setTimeout', 'clearTimeout'] }),
-)
+beforeEach(async () => {
+  // the one queue may still wait by the real clock for what another test asked for
+  await new Promise<void>((resolve) => void afterPaint(resolve))
+  vi.useFakeTimers({ toFake: ['requestAnimationFrame', 'cancelAnimationFrame', 'setTimeout', 'clearTimeout'] })
+})
 afterEach(() => void vi.useRealTimers())
 
 const follow = () => {

@@ -3,7 +3,7 @@
  * The frame of a console for one candidate: who it is, the start commands, the work itself, the mark when it is over, and
  * at the foot what must always be in reach: stop for safety, other ends, undo.
  */
-import { conductOf, startWordsOf, type StandardEvent } from '@able-gauge/core'
+import { startWordsOf, type StandardEvent } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, onMounted, ref } from 'vue'
 import { dialogLater } from '../../ui/partLater.ts'
@@ -11,8 +11,6 @@ import { fullName, type Day, type Entry } from '../../day/day.ts'
 import SoundSwitch from '../../sound/SoundSwitch.vue'
 import type { AgreedMoment } from '../../sync/agreedClock.ts'
 import StartCommands from '../start/StartCommands.vue'
-import StartCues from '../start/StartCues.vue'
-import StartHearing from '../start/StartHearing.vue'
 import VariantChoice from '../start/VariantChoice.vue'
 import { sayCapture } from '../../ui/sayCapture.ts'
 import { useKeys } from '../useKeys.ts'
@@ -26,6 +24,7 @@ import { useCalls } from './useCalls.ts'
 import type { Grading } from './useGrading.ts'
 import ConsoleHead from './ConsoleHead.vue'
 import ConsoleOver from './ConsoleOver.vue'
+import ConsolePrelude from './ConsolePrelude.vue'
 import { fetchWhy } from './whyLater.ts'
 
 const KeyHelp = dialogLater(() => import('../../ui/KeyHelp.vue'))
@@ -162,18 +161,10 @@ const allHelp = computed(() => [
         <BButton v-if="mayEnd" variant="quiet" size="lg" @click="ending = true">Overrule <kbd>X</kbd></BButton>
       </ConsoleOver>
       <template v-else>
-        <section v-if="mayStart" class="sheet rules">
-          <h2>{{ conductOf(event.protocol, event.publishedIn) }}</h2>
+        <ConsolePrelude v-if="mayStart" :day="day" :event="event" :entry="entry" :grading="grading" @start="beginStart">
           <slot name="rules" />
-          <StartCues :day="day" :event="event" :entry="entry" />
-          <VariantChoice v-if="mayCapture && ready" :event="event" :entry="entry" />
-          <p v-for="text in event.cautions" :key="text">{{ text }}</p>
-        </section>
-        <StartHearing v-if="mayStart" :protocol="event.protocol" />
-        <BButton v-if="mayStart && mayCapture" class="start" variant="primary" :disabled="!ready" @click="beginStart">
-          Start commands <kbd>S</kbd>
-        </BButton>
-        <slot v-if="!mayStart" />
+        </ConsolePrelude>
+        <slot v-else />
         <footer v-if="mayCapture" class="foot">
           <slot name="foot" />
           <VariantChoice v-if="!mayStart && ready" :event="event" :entry="entry" />
@@ -184,7 +175,7 @@ const allHelp = computed(() => [
           <BButton variant="quiet" :disabled="!ready" @click="ending = true">Other end <kbd>X</kbd></BButton>
           <SoundSwitch v-if="sounds" />
           <BButton class="keys" variant="quiet" aria-label="All keys" @click="helping = true"><kbd>?</kbd></BButton>
-          <BButton variant="quiet" class="safety" :disabled="!ready" @click="stop('safety')">
+          <BButton variant="safety" class="safety" :disabled="!ready" @click="stop('safety')">
             Stop for safety <kbd>F</kbd>
           </BButton>
         </footer>
@@ -202,6 +193,7 @@ const allHelp = computed(() => [
   </section>
 </template>
 
+<style scoped src="./foot.css"></style>
 <style scoped>
 .console {
   display: flex;
@@ -216,24 +208,8 @@ const allHelp = computed(() => [
   background: var(--decide-tint);
   border-color: var(--decide-edge);
 }
-.rules {
-  padding: 14px 16px;
-}
-.rules :deep(p) {
-  margin: 4px 0 0;
-}
-/* as the pad after it: as large as there is room, with the same controls below in the same place */
-.start {
-  min-height: 72px;
-  max-height: 260px;
-  font-size: 1.375rem;
-  flex: 1 0 72px;
-}
 /* whatever is above it, stopping for safety is in reach */
 .foot {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
   flex: none;
   position: sticky;
   bottom: 0;
@@ -245,44 +221,13 @@ const allHelp = computed(() => [
 .foot :deep(.btn) {
   min-height: 48px;
 }
-.foot small {
-  display: block;
-  font-weight: 500;
-  font-size: 0.8125rem;
-  line-height: 1.1;
-}
-.safety {
-  background: #b5361a;
-  border-color: #b5361a;
-  color: #fff;
-  font-weight: 700;
-  margin-left: auto;
-}
-.safety:hover,
-.safety:active {
-  background: #9c2e16 !important;
-  color: #fff !important;
-}
 @media (max-width: 900px) {
   .console {
     height: calc(100dvh - 20px - var(--told-above, 0px));
     overflow: visible;
   }
-  .foot :deep(kbd),
-  .keys {
-    display: none;
-  }
-  .foot :deep(.btn) {
-    flex: 1 1 28%;
-    padding-inline: 4px;
-  }
   .foot .safety {
     flex-basis: 100%;
-  }
-}
-@media (hover: none) and (pointer: coarse) {
-  .keys {
-    display: none;
   }
 }
 </style>

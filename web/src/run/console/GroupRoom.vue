@@ -144,7 +144,7 @@ const allHelp = computed(() => [
       </BButton>
       <SoundSwitch v-if="sounds" />
       <BButton class="keys" variant="quiet" aria-label="All keys" @click="helping = true"><kbd>?</kbd></BButton>
-      <BButton variant="quiet" class="safety" :disabled="under.length === 0" @click="stopping = true">
+      <BButton variant="safety" class="safety" :disabled="under.length === 0" @click="stopping = true">
         Somebody stops <kbd>X</kbd>
       </BButton>
     </footer>
@@ -167,6 +167,7 @@ const allHelp = computed(() => [
   </main>
 </template>
 
+<style scoped src="./foot.css"></style>
 <style scoped>
 .shared {
   flex: 1;
@@ -206,37 +207,23 @@ const allHelp = computed(() => [
   margin: -4px;
 }
 .foot {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
   align-items: center;
 }
 .foot :deep(.btn) {
   min-height: 52px;
-  padding-inline: 12px;
+}
+/* watch, gate and sound stand in one row with the rest */
+@media (min-width: 901px) {
+  .foot :deep(.btn) {
+    padding-inline: 12px;
+  }
 }
 .foot small {
-  display: block;
   max-width: 230px;
   margin-inline: auto;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
-  font-weight: 500;
-  font-size: 0.8125rem;
-  line-height: 1.1;
-}
-.safety {
-  background: #b5361a;
-  border-color: #b5361a;
-  color: #fff;
-  font-weight: 700;
-  margin-left: auto;
-}
-.safety:hover,
-.safety:active {
-  background: #9c2e16 !important;
-  color: #fff !important;
 }
 @media (max-width: 900px) {
   .shared {
@@ -257,19 +244,6 @@ const allHelp = computed(() => [
     background: var(--ground);
     padding: 8px 0;
     z-index: 2;
-  }
-  .foot :deep(.btn) {
-    flex: 1 1 28%;
-    padding-inline: 4px;
-  }
-  .foot :deep(kbd),
-  .keys {
-    display: none;
-  }
-}
-@media (hover: none) and (pointer: coarse) {
-  .keys {
-    display: none;
   }
 }
 </style>

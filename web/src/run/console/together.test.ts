@@ -2,11 +2,12 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { KIND_CASES, plainEvent, plainStandard, soundStandard } from '@able-gauge/core/testing'
 import type { EventKind, StandardEvent } from '@able-gauge/core'
-import { expect, test, vi } from 'vitest'
+import { expect, onTestFinished, test, vi } from 'vitest'
 import type { Component } from 'vue'
 import { routeLocationKey, routerKey } from 'vue-router'
 import { entry, MOUNTED, openDay } from '../../../testing/openDay.ts'
 import { useAgreedClock } from '../../sync/agreedClock.ts'
+import HoldConsole from '../kinds/hold/HoldConsole.vue'
 import LanesConsole from '../kinds/repetitions/LanesConsole.vue'
 import SprintGroupConsole from '../kinds/sprint/SprintGroupConsole.vue'
 import StepGroupConsole from '../kinds/steps/StepGroupConsole.vue'
@@ -85,6 +86,26 @@ test('a sprint: one start at one moment, a touch for each at the finish, a false
     expect(ownOf(id).at(-1)).toMatchObject({ kind: 'read', payload: { slot: 'electronic', value: 1 } })
 })
 
+test('a hold: clocks run, a touch stops one, and the cap stops the others with nothing pressed', async () => {
+  const { room, start, kindsOf } = await openGroup(HoldConsole, 'heldPosition', { capMs: 60_000 })
+  await start(58_500)
+  const times = (): string[] => room.findAll('[data-bib].time').map((time) => time.text())
+  await vi.waitFor(() => expect(times()[0]).toMatch(/^0:59/), 3_000)
+  press('2')
+  await flushPromises()
+  expect(kindsOf(BO.id)).toEqual(['started', 'stopped'])
+  await vi.waitFor(() => expect(room.findAll('li.over')).toHaveLength(3), 3_000)
+  expect(times()).toEqual(['1:00.0', expect.stringMatching(/^0:59/), '1:00.0'])
+  // the first watch is through, and a backup may still stop who has no time of it
+  press('1')
+  await flushPromises()
+  expect(kindsOf(ANNA.id)).toEqual(['started'])
+  await room.get('select').setValue('2')
+  press('1')
+  await flushPromises()
+  expect(kindsOf(ANNA.id)).toEqual(['started', 'crossed'])
+})
+
 test('a step test: who stops early is out alone, the others go on to a pulse of their own', async () => {
   const { room, start, kindsOf } = await openGroup(StepGroupConsole, 'stepTest')
   await start(20_000)
@@ -158,5 +179,17 @@ test('lanes: whoever has just ended is not taken again as under way, while a slo
   press('n')
   await flushPromises()
   slowly.mockRestore()
+  expect(room.findAll('.tiles li')).toHaveLength(0)
+})
+
+test('lanes: whoever ends before anything was painted is not taken again as waiting', async () => {
+  const { room, start } = await openGroup(LanesConsole, 'repetitionsInTime')
+  vi.useFakeTimers({ toFake: ['requestAnimationFrame', 'cancelAnimationFrame', 'setTimeout', 'clearTimeout'] })
+  onTestFinished(() => void vi.useRealTimers())
+  await start(1_000)
+  for (const key of ['z', 'v', 'b']) press(key)
+  await flushPromises()
+  press('n')
+  await flushPromises()
   expect(room.findAll('.tiles li')).toHaveLength(0)
 })

@@ -1,7 +1,7 @@
 /** A few candidates worked together: who is on, who could be, the next few who wait. */
 import type { StandardEvent } from '@able-gauge/core'
 import { computed, ref, watch } from 'vue'
-import type { Day } from '../../day/day.ts'
+import type { Day, Entry } from '../../day/day.ts'
 import { useAfterPaint } from '../../ui/useAfterPaint.ts'
 import { doesThis, useCandidates } from '../useQueue.ts'
 import { useOpenCandidates } from '../useOpenCandidates.ts'
@@ -31,11 +31,11 @@ export const useGroup = (day: () => Day, event: StandardEvent, most: number) => 
   /** @param through who has just finished here, though the list may not say so yet */
   const takeNext = (through: readonly string[] = []): void => {
     cameByThemselves.value = true
+    const free = queue.value.filter((entry) => couldBeNext(entry) && !through.includes(entry.id))
+    const isAtIt = ({ id }: Entry): boolean => kindOf(id) === 'running'
     // whoever is at it already comes first
-    const running = queue.value.filter(
-      (entry) => couldBeNext(entry) && kindOf(entry.id) === 'running' && !through.includes(entry.id),
-    )
-    chosenIds.value = [...running, ...waiting.value].slice(0, most).map(({ id }) => id)
+    const inOrder = [...free.filter(isAtIt), ...free.filter((entry) => !isAtIt(entry))]
+    chosenIds.value = inOrder.slice(0, most).map(({ id }) => id)
   }
   takeNext()
 

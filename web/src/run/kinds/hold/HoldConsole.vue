@@ -2,7 +2,6 @@
 /** Held positions: several people started together, each stopped with one touch, cautions counted, the cap watched. */
 import {
   followHold,
-  printClock,
   printTime,
   type Capture,
   type HeldPosition,
@@ -12,9 +11,9 @@ import {
 import { ref } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
 import { useAgreedClock } from '../../../sync/agreedClock.ts'
-import Gauge from '../../../ui/Gauge.vue'
-import { useTick } from '../../../ui/useTick.ts'
 import { wordFor } from '../../../ui/verdictWords.ts'
+import LaneGauge from '../../console/LaneGauge.vue'
+import LaneTime from '../../console/LaneTime.vue'
 import TogetherRoom from '../../console/TogetherRoom.vue'
 import { useTogether } from '../../console/useTogether.ts'
 import WatchChoice from '../../console/WatchChoice.vue'
@@ -28,27 +27,22 @@ const props = defineProps<{
 const MOST = 9
 const protocol: HeldPosition = props.event.protocol
 const clock = useAgreedClock()
-const nowMs = useTick(50)
 const watchNumber = ref(1)
 /** A digit after C cautions, after F stops for safety. */
 const armed = ref<'caution' | 'safety' | null>(null)
 
-const holdOf = (own: readonly Capture[]) => {
-  const hold = followHold(protocol, own, nowMs.value)
-  const untilMs = hold.end?.atMs ?? nowMs.value
+const holdOf = (own: readonly Capture[], asOfMs: number | null) => {
+  const { started, end, cautions, backupsMs } = followHold(protocol, own, asOfMs)
+  const startedAtMs = started?.atMs ?? null
   return {
-    phase: hold.end ? ('over' as const) : hold.started ? ('running' as const) : ('ready' as const),
-    elapsedMs: hold.started ? Math.max(0, untilMs - hold.started.atMs) : 0,
-    cautionsLeft: protocol.cautionsAllowed - hold.cautions,
-    hasBackup: Object.keys(hold.backupsMs).includes(`time-watch-${watchNumber.value}`),
+    phase: end ? ('over' as const) : started ? ('running' as const) : ('ready' as const),
+    span: { startedAtMs, endedAtMs: end?.atMs ?? null },
+    endsAtMs: startedAtMs === null || protocol.capMs === undefined ? null : startedAtMs + protocol.capMs,
+    cautionsLeft: protocol.cautionsAllowed - cautions,
+    backupsMs,
   }
 }
-const together = useTogether(
-  () => props.day,
-  props.event,
-  Math.min(MOST, protocol.notes?.peopleAtOnce ?? MOST),
-  (_, own) => holdOf(own),
-)
+const together = useTogether(() => props.day, props.event, Math.min(MOST, protocol.notes?.peopleAtOnce ?? MOST), holdOf)
 const { grading, lanes } = together
 const { ready } = grading
 
@@ -61,8 +55,9 @@ const caution = ({ id }: Entry): void => {
   if (!hasEnded(id)) grading.observe(id, { kind: 'cautioned', payload: {} })
 }
 /** A backup watch may stop after the first has. */
-const mayStop = ({ phase, hasBackup }: (typeof lanes.value)[number]): boolean =>
-  phase === 'running' || (watchNumber.value > 1 && phase === 'over' && !hasBackup)
+const mayStop = ({ phase, backupsMs }: (typeof lanes.value)[number]): boolean =>
+  phase === 'running' ||
+  (watchNumber.value > 1 && phase === 'over' && backupsMs[`time-watch-${watchNumber.value}`] === undefined)
 const onDigit = (digit: string): void => {
   const lane = lanes.value[Number(digit) - 1]
   const what = armed.value
@@ -106,8 +101,8 @@ const KEYS = {
       </p>
     </template>
     <template #lane="{ lane }">
-      <div class="figures time" :data-bib="lane.entry.bib">{{ printClock(lane.elapsedMs, 1) }}</div>
-      <Gauge v-if="lane.mark?.cut" :cut="lane.mark.cut" :value="Math.floor(lane.elapsedMs / 100) * 100" />
+      <LaneTime :span="lane.span" :bib="lane.entry.bib" />
+      <LaneGauge v-if="lane.mark?.cut" :span="lane.span" :cut="lane.mark.cut" />
       <p v-if="lane.phase === 'over' && lane.mark" class="word">{{ wordFor(lane.mark) }}</p>
       <div v-if="mayStop(lane)" class="keys-row">
         <button class="lost" :disabled="!ready" @pointerdown.prevent="lost(lane.entry)">Position lost</button>
@@ -128,11 +123,6 @@ const KEYS = {
   background: var(--vest);
   color: var(--vest-ink);
   border-radius: 6px;
-  font-weight: 700;
-}
-.time {
-  font-size: 3.4rem;
-  line-height: 1;
   font-weight: 700;
 }
 .word {

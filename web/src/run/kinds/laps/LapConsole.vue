@@ -3,39 +3,32 @@
 import { lapWord } from '@able-gauge/core'
 import { storeToRefs } from 'pinia'
 import { computed, ref, useTemplateRef } from 'vue'
-import { dialogLater } from '../../../ui/partLater.ts'
 import type { Day, Entry } from '../../../day/day.ts'
 import { useDay } from '../../../day/dayStore.ts'
-import { useSession } from '../../../session/sessionStore.ts'
 import { useAfterPaint } from '../../../ui/useAfterPaint.ts'
 import EventStrip from '../../EventStrip.vue'
 import StartCommands from '../../start/StartCommands.vue'
 import { useKeys } from '../../useKeys.ts'
 import LapClock from './LapClock.vue'
+import LapDialogs from './LapDialogs.vue'
 import LapKeys from './LapKeys.vue'
 import LapMessage from './LapMessage.vue'
 import LapSheets from './LapSheets.vue'
 import LapSide from './LapSide.vue'
 import LapTiles from './LapTiles.vue'
-import { waveTarget } from '../../console/slipTarget.ts'
 import { useTypedBib } from '../../console/useTypedBib.ts'
 import WaveChoice from '../../console/WaveChoice.vue'
-import { LAP_HELP } from './lapHelp.ts'
 import { useLapConsole, type RunEvent } from './useLapConsole.ts'
 import { useLapStage } from './useLapStage.ts'
 import { useLapTyping } from './useLapTyping.ts'
 import { useLapRepairs } from './useLapRepairs.ts'
 
-const KeyHelp = dialogLater(() => import('../../../ui/KeyHelp.vue'))
-const PutRightDialog = dialogLater(() => import('../../console/PutRightDialog.vue'))
-const StopDialog = dialogLater(() => import('../../console/StopDialog.vue'))
 const props = defineProps<{
   day: Day
   event: RunEvent
 }>()
 
 const store = useDay()
-const session = useSession()
 const lap = useLapConsole(() => props.day, props.event)
 const { role, waves, wave, runners, unassigned, mayCapture, ready } = lap
 // A press is painted as the line that names bib, lap and time; tiles and list follow in the frame after, as the stamp stands on
@@ -72,10 +65,7 @@ const assignLast = (): void => {
   const last = lap.board.value.crossings.find(({ entryId }) => entryId !== null)
   if (last) beginAssigning(last.captureId)
 }
-const starting = ref(false)
-const stopping = ref(false)
-const puttingRight = ref(false)
-const helping = ref(false)
+const [starting, stopping, puttingRight, helping] = [ref(false), ref(false), ref(false), ref(false)]
 
 const { started, starts, onCourse, isIn, nextWave, setOutWords, endedAtMs, cut, cutOf, outEntries } = useLapStage(
   { ...lap, board, next, stillOut },
@@ -198,22 +188,17 @@ useKeys({
     >
       <LapMessage :message="lap.message" :on-course="onCourse" />
     </LapKeys>
-    <StopDialog
-      v-model="stopping"
-      :event="event"
-      :runners="stopping ? outEntries : []"
-      :may-disqualify="session.can('capture.asOfficer')"
-      @stop="lap.stopRunner"
-      @caution="lap.cautionRunner"
-    />
-    <PutRightDialog
-      v-model="puttingRight"
+    <LapDialogs
+      v-model:stopping="stopping"
+      v-model:putting-right="puttingRight"
+      v-model:helping="helping"
       :day="day"
-      :event-id="event.id"
-      :targets="puttingRight ? [waveTarget(wave, starts, lap.begins())] : []"
-      :others="[]"
+      :event="event"
+      :lap="lap"
+      :wave="wave"
+      :starts="starts"
+      :out="outEntries"
     />
-    <KeyHelp v-model="helping" :keys="LAP_HELP" />
   </main>
 </template>
 

@@ -121,7 +121,7 @@ onMounted(async () => {
     <footer v-if="mayCapture">
       <BButton variant="quiet" :disabled="!ready" @click="ending = true">Other end</BButton>
       <BButton variant="quiet" :disabled="!undoable" @click="undo">Undo the last</BButton>
-      <BButton variant="quiet" class="safety" :disabled="!ready" @click="stop('safety')">Stop for safety</BButton>
+      <BButton variant="safety" :disabled="!ready" @click="stop('safety')">Stop for safety</BButton>
       <BButton class="next-person" :variant="isDone ? 'primary' : 'quiet'" :disabled="!following" @click="emit('next')">
         {{ following ? `Next: ${bibAndName(following, fullName)}` : 'Nobody is waiting' }}
       </BButton>
@@ -138,7 +138,8 @@ onMounted(async () => {
   flex-direction: column;
   gap: 12px;
 }
-.conduct {
+.conduct,
+.care {
   margin: 0;
 }
 .hold {
@@ -179,9 +180,6 @@ onMounted(async () => {
 .steps {
   margin-top: 14px;
 }
-.care {
-  margin: 0;
-}
 footer {
   display: flex;
   flex-wrap: wrap;
@@ -190,16 +188,6 @@ footer {
 footer .btn {
   min-height: 48px;
   padding-inline: 12px;
-}
-.safety {
-  background: #b5361a;
-  border-color: #b5361a;
-  color: #fff;
-}
-.safety:hover,
-.safety:active {
-  background: #9c2e16 !important;
-  color: #fff !important;
 }
 .next-person {
   margin-left: auto;

@@ -1,10 +1,8 @@
 <script setup lang="ts">
 /** One grader with up to four lanes: everybody starts together, each lane is counted, refused and cautioned on its own. */
-import type { BeatStretch, Capture, Observation } from '@able-gauge/core'
-import { computed, ref, watchEffect } from 'vue'
+import type { BeatStretch, Observation } from '@able-gauge/core'
+import { computed, ref } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
-import { useDay } from '../../../day/dayStore.ts'
-import { useAsOf } from '../../../day/useAsOf.ts'
 import BeatLight from '../../../sound/BeatLight.vue'
 import { useBeat } from '../../../sound/useBeat.ts'
 import { useAgreedClock } from '../../../sync/agreedClock.ts'
@@ -12,7 +10,7 @@ import TogetherRoom from '../../console/TogetherRoom.vue'
 import { useTogether } from '../../console/useTogether.ts'
 import LaneClock from './LaneClock.vue'
 import LaneTile from './LaneTile.vue'
-import { repetitionLane, type LaneKeys, type RepetitionLane } from './repetitionLane.ts'
+import { repetitionLane, type LaneKeys } from './repetitionLane.ts'
 import type { RepetitionEvent } from './useRepetitions.ts'
 
 const props = defineProps<{
@@ -31,29 +29,13 @@ const keysOf = (index: number): LaneKeys => LANE_KEYS[index] ?? (LANE_KEYS[0] as
 
 const { protocol } = props.event
 const clock = useAgreedClock()
-const { asOfMs, until } = useAsOf(useDay().settledIn(props.event.id))
-const followed = new WeakMap<readonly Capture[], RepetitionLane>()
-/** What the captures amount to; the same as before while there are no others and its time has not run out. */
-const follow = (own: readonly Capture[]): RepetitionLane => {
-  const known = followed.get(own)
-  const endsAtMs = known?.endsAtMs ?? Infinity
-  if (known && (known.phase !== 'running' || (asOfMs.value ?? 0) < endsAtMs)) return known
-  const lane = repetitionLane(protocol, own, asOfMs.value)
-  followed.set(own, lane)
-  return lane
-}
 const together = useTogether(
   () => props.day,
   props.event,
   LANES,
-  (_, own) => follow(own),
+  (own, asOfMs) => repetitionLane(protocol, own, asOfMs),
 )
 const { grading, lanes, running } = together
-// the next of them whose time runs out
-watchEffect(() => {
-  const ends = running.value.flatMap(({ endsAtMs }) => endsAtMs ?? [])
-  until(ends.length === 0 ? null : Math.min(...ends))
-})
 /** The lane whose refusal still asks for its reason. */
 const refusing = ref<string | null>(null)
 

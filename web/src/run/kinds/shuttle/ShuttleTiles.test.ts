@@ -21,7 +21,7 @@ test('tiles keep the place of their bib, whoever is warned or out', async () => 
   await wrapper.setProps({ tiles: shallowRef([tile(3, 0, true), tile(7, 1), tile(9)]) })
   expect(bibsIn(wrapper)).toEqual(['3', '7', '9'])
   expect(
-    wrapper.findAll('.tile').map((one) => one.classes().filter((name) => !['tile', 'sheet'].includes(name))),
+    wrapper.findAll('.tile').map((one) => one.classes().filter((name) => !['tile', 'sheet', 'roomy'].includes(name))),
   ).toEqual([['over'], ['warned'], []])
   expect(wrapper.findAll('.miss')[0]?.attributes('disabled')).toBeDefined()
   expect(wrapper.findAll('.miss small').map((state) => state.text())).toEqual(['out', '1 missed', ''])

@@ -1,15 +1,12 @@
 <script setup lang="ts">
-/**
- * Everybody of the wave, each in the place of their bib from the start to the end: who is out stays where they were, so that no tile
- * moves under a finger. A touch is a missed line, or the way out when that is armed.
- */
-import { printQuantity } from '@able-gauge/core'
-import type { Ref } from 'vue'
-import { shortName, type Entry } from '../../../day/day.ts'
-import { figureOf } from '../../../ui/verdictWords.ts'
-import type { ShuttleTile } from './useShuttle.ts'
+/** Everybody of the wave, each in the place of their bib from the start to the end: who is out stays where they were, so that no tile moves under a finger. */
+import { computed, shallowReactive, watch, type Ref } from 'vue'
+import type { Entry } from '../../../day/day.ts'
+import { sameList } from '../../../ui/sameList.ts'
+import ShuttleTileBox from './ShuttleTileBox.vue'
+import type { Density, ShuttleTile } from './useShuttle.ts'
 
-defineProps<{
+const props = defineProps<{
   /** Asked here and nowhere above, so that nothing else is drawn with them. */
   tiles: Readonly<Ref<readonly ShuttleTile[]>>
   /** Whether a touch counts now. */
@@ -21,46 +18,36 @@ const emit = defineEmits<{ miss: [entry: Entry]; out: [entry: Entry] }>()
 
 /** More than these stand closer together, and closer still. */
 const [ROOMY, CLOSE] = [20, 44]
-const densityOf = (count: number): string => (count <= ROOMY ? 'roomy' : count <= CLOSE ? 'close' : 'dense')
+const densityOf = (count: number): Density => (count <= ROOMY ? 'roomy' : count <= CLOSE ? 'close' : 'dense')
 
-const resultOf = ({ mark, out }: ShuttleTile): string => {
-  const figure = mark ? figureOf(mark) : null
-  if (figure !== null && mark && 'unit' in mark) return printQuantity(figure, mark.unit)
-  return out ? 'out' : ''
-}
-const stateOf = (tile: ShuttleTile): string => {
-  if (tile.out) return resultOf(tile)
-  const { missesInRow } = tile.run
-  return missesInRow > 0 ? `${missesInRow} missed` : ''
-}
+/** Asked for one by one, so that a press draws the tile it is about and goes through no list. */
+const tileOf = shallowReactive(new Map<string, ShuttleTile>())
+watch(
+  () => props.tiles.value,
+  (tiles) => tiles.forEach((tile) => tileOf.set(tile.entry.id, tile)),
+  { immediate: true },
+)
+const runners = computed<readonly string[]>((before) =>
+  sameList(
+    props.tiles.value.map(({ entry }) => entry.id),
+    before,
+  ),
+)
 </script>
 
 <template>
-  <ol class="tiles" :class="densityOf(tiles.value.length)">
+  <ol class="tiles" :class="densityOf(runners.length)">
     <!-- a place in the grid, and in it a tile: what changes in a tile then lays out the tile alone -->
-    <li v-for="tile in tiles.value" :key="tile.entry.id" v-memo="[tile, active, arming]">
-      <div class="tile sheet" :class="{ warned: !tile.out && tile.run.missesInRow > 0, over: tile.out, arming }">
-        <button
-          class="miss"
-          :data-bib="tile.entry.bib"
-          :disabled="!active || tile.out"
-          :aria-label="`Bib ${tile.entry.bib}, ${shortName(tile.entry)}: ${arming ? 'steps out' : 'missed the line'}`"
-          @click="arming ? emit('out', tile.entry) : emit('miss', tile.entry)"
-        >
-          <strong class="figures">{{ tile.entry.bib }}</strong>
-          <span class="name">{{ shortName(tile.entry) }}</span>
-          <small class="figures">{{ stateOf(tile) }}</small>
-        </button>
-        <button
-          v-if="densityOf(tiles.value.length) === 'roomy' && !tile.out"
-          class="out"
-          :disabled="!active"
-          :aria-label="`Bib ${tile.entry.bib} steps out`"
-          @click="emit('out', tile.entry)"
-        >
-          Out
-        </button>
-      </div>
+    <li v-for="id in runners" :key="id">
+      <ShuttleTileBox
+        :tile-of="tileOf"
+        :runner="id"
+        :active="active"
+        :arming="arming"
+        :density="densityOf(runners.length)"
+        @miss="emit('miss', $event)"
+        @out="emit('out', $event)"
+      />
     </li>
   </ol>
 </template>
@@ -73,104 +60,16 @@ const stateOf = (tile: ShuttleTile): string => {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
   gap: 9px;
-}
-/* of one size whatever they say, so that none moves, and what one says lays out no other; a clip of each would cost a frame dear */
-.tile {
-  contain: size layout style;
-  height: 100px;
-  display: grid;
-  grid-template-columns: 1fr auto;
-  border-color: var(--line-2);
-}
-.tiles button {
-  border: 0;
-  background: none;
-  color: inherit;
-  touch-action: manipulation;
-}
-.miss {
-  padding: 8px 12px;
-  text-align: left;
-  display: flex;
-  flex-direction: column;
-  min-width: 0;
-}
-.miss strong {
-  font-size: 2.1rem;
-  line-height: 1;
-}
-/* in two lines where one is too short, so that no name is cut and no tile needs a clip */
-.name {
-  overflow-wrap: anywhere;
-  line-height: 1.1;
-}
-.miss small {
-  margin-top: auto;
-  color: var(--ink-2);
-  font-size: 0.8125rem;
-  line-height: 1.05;
-}
-.tiles .out {
-  border-left: 1px solid var(--line);
-  padding: 0 14px;
-  font-weight: 700;
-}
-.tiles .warned {
-  background: var(--decide-tint);
-  border-color: var(--decide-edge);
-  /* inside, so that nothing in the tile moves */
-  box-shadow: inset 0 0 0 2px var(--decide-edge);
-}
-.warned small {
-  color: var(--decide);
-  font-weight: 700;
-}
-/* not dashed: such a border is cut to its corners, and has the layers of the page put together anew in the frame of the press */
-.tiles .over {
-  background: var(--sheet-2);
-  border-color: var(--line);
-  color: var(--ink-2);
-}
-.tiles .arming:not(.over) {
-  box-shadow: inset 0 0 0 3px var(--vest);
+  isolation: isolate;
 }
 /* forty stand on one screen of a laptop */
 .close {
   grid-template-columns: repeat(auto-fill, minmax(102px, 1fr));
-  gap: 6px;
-}
-.close .tile {
-  height: 82px;
-}
-.close .miss {
-  padding: 4px 8px;
-}
-.close .miss strong {
-  font-size: 1.5rem;
-}
-/* a level and a shuttle stand one under the other, also under a name of two lines */
-.close .over .miss strong {
-  font-size: 1.125rem;
-}
-.close .name {
-  font-size: 0.875rem;
-  line-height: 1.05;
+  gap: 4px 6px;
 }
 .dense {
   grid-template-columns: repeat(auto-fill, minmax(78px, 1fr));
   gap: 5px;
-}
-.dense .tile {
-  height: 58px;
-}
-.dense .miss {
-  padding: 4px 6px;
-}
-.dense .miss strong {
-  font-size: 1.5rem;
-}
-.dense .name {
-  display: none;
 }
 @media (max-width: 900px) {
   .roomy {

@@ -31,6 +31,9 @@ export interface ShuttleTile {
   readonly out: boolean
 }
 
+/** How close the tiles stand: the more of them, the closer. */
+export type Density = 'roomy' | 'close' | 'dense'
+
 export const useShuttle = (day: () => Day, event: ShuttleEvent) => {
   const { protocol } = event
   const signals = shuttleSignals(protocol)

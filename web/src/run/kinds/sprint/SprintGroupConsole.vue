@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** A sprint several run at once: one start, a touch for each at the finish, the next try for all who have one left. */
-import { followSprint, printClock, type Capture, type ProtocolOf, type StandardEvent } from '@able-gauge/core'
+import { followSprint, type Capture, type ProtocolOf, type StandardEvent } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { ref } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
-import Gauge from '../../../ui/Gauge.vue'
-import { useTick } from '../../../ui/useTick.ts'
 import { wordFor } from '../../../ui/verdictWords.ts'
+import LaneGauge from '../../console/LaneGauge.vue'
+import LaneTime from '../../console/LaneTime.vue'
 import TogetherRoom from '../../console/TogetherRoom.vue'
 import { useTogether } from '../../console/useTogether.ts'
 import WatchChoice from '../../console/WatchChoice.vue'
@@ -21,7 +21,6 @@ const props = defineProps<{
 /** Keys are digits, so nine at most. */
 const MOST = 9
 const { protocol } = props.event
-const nowMs = useTick(50)
 /** 1 is the timer; a backup on another device may still stamp after the timer has. */
 const watchNumber = ref(1)
 
@@ -36,14 +35,15 @@ const runOf = (own: readonly Capture[]) => {
     tries,
     phase: isRunning ? ('running' as const) : hasTry ? ('ready' as const) : ('over' as const),
     hasMore: tries.length > 0 && (isRunning || hasTry),
-    elapsedMs: current ? (finish?.atMs ?? Math.max(nowMs.value, current.started.atMs)) - current.started.atMs : 0,
+    span: { startedAtMs: current?.started.atMs ?? null, endedAtMs: finish?.atMs ?? null },
   }
 }
 const together = useTogether(
   () => props.day,
   props.event,
   Math.min(MOST, protocol.notes?.peopleAtOnce ?? MOST),
-  (_, own) => runOf(own),
+  runOf,
+  () => watchNumber.value,
 )
 const { grading, lanes, running } = together
 
@@ -84,7 +84,7 @@ const startAgain = (): void => {
     </template>
     <template #lane="{ lane }">
       <div class="run">
-        <div class="figures time" :data-bib="lane.entry.bib">{{ printClock(lane.elapsedMs, 1) }}</div>
+        <LaneTime :span="lane.span" :bib="lane.entry.bib" />
         <button
           v-if="lane.phase === 'running'"
           class="pad"
@@ -94,11 +94,7 @@ const startAgain = (): void => {
           <strong>Finish</strong>
         </button>
       </div>
-      <Gauge
-        v-if="lane.mark?.cut"
-        :cut="lane.mark.cut"
-        :value="lane.tries.length > 0 ? Math.floor(lane.elapsedMs / 100) * 100 : null"
-      />
+      <LaneGauge v-if="lane.mark?.cut" :span="lane.span" :cut="lane.mark.cut" />
       <p class="quiet">
         <span v-for="(one, index) in lane.tries" :key="one.started.id">
           {{ timesOf(one).length === 0 ? `Try ${index + 1} of ${protocol.attemptsAllowed}` : `Try ${index + 1}:` }}
@@ -127,11 +123,6 @@ const startAgain = (): void => {
   flex-wrap: wrap;
   align-items: center;
   gap: 12px;
-}
-.time {
-  font-size: 2.9rem;
-  line-height: 1;
-  font-weight: 700;
 }
 .run .pad {
   flex: 1 0 110px;

@@ -44,7 +44,7 @@ const together = useTogether(
   () => props.day,
   props.event,
   Math.min(MOST, protocol.notes?.peopleAtOnce ?? MOST),
-  (_, own) => stepsOf(own),
+  stepsOf,
 )
 const { grading, lanes, running } = together
 /** All of them step to one beat, so that the first who runs tells the stage for all. */
