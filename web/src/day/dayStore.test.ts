@@ -1,7 +1,7 @@
 import { captureId, seededRandom, type Capture } from '@able-gauge/core'
 import { mount } from '@vue/test-utils'
 import { expect, test, vi } from 'vitest'
-import { watch } from 'vue'
+import { effectScope, watch } from 'vue'
 import { useAgreedClock } from '../sync/agreedClock.ts'
 import { entry, json, MOUNTED, openDay, problem } from '../../testing/openDay.ts'
 import DaySaved from './DaySaved.vue'
@@ -36,6 +36,16 @@ test('what another device captures changes the verdicts here', async () => {
   const { store, server } = await openDay({ entries: [entry(28)], captures: [start] })
   server.emit('captures', [{ ...crossing(100_000), seq: 2, actorId: 'x', receivedMs: start.atMs + 100_000 }])
   expect(store.verdicts.get(entry(28).id)?.marks[1]).toMatchObject({ soFar: 1 })
+})
+
+test('marks follow captures also after the console that asked for them first is left', async () => {
+  const { store } = await openDay({ entries: [entry(28)], captures: [start] })
+  const console = effectScope()
+  const marks = console.run(() => store.marksIn('run'))
+  expect(marks?.value.get(entry(28).id)).toMatchObject({ soFar: 0 })
+  console.stop()
+  store.capture('run', entry(28).id, { kind: 'crossed', payload: {} })
+  expect(store.marksIn('run').value.get(entry(28).id)).toMatchObject({ soFar: 1 })
 })
 
 test('a capture is sent with its moment, without an entry when nobody is known', async () => {

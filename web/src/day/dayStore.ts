@@ -16,7 +16,7 @@ import {
 } from '@able-gauge/core'
 import { useDebounceFn, useIntervalFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, watch, type ComputedRef, type ShallowRef } from 'vue'
+import { computed, effectScope, ref, shallowRef, watch, type ComputedRef, type ShallowRef } from 'vue'
 import { call, inWords, NoAnswer, Refusal, tell } from '../api.ts'
 import { useSession } from '../session/sessionStore.ts'
 import { useAgreedClock, type AgreedMoment } from '../sync/agreedClock.ts'
@@ -63,6 +63,8 @@ export const useDay = defineStore('day', () => {
 
   let ledger = makeCaptureLedger()
   let marksPerEvent = new Map<string, ComputedRef<ReadonlyMap<string, Mark>>>()
+  /** What follows the open day's captures lives as long as the day is open, whichever screen asked for it first. */
+  let openScope = effectScope(true)
   let sender: CaptureSender | null = null
   let unfollow: (() => void) | null = null
   let openLater: ReturnType<typeof setTimeout> | undefined
@@ -85,10 +87,15 @@ export const useDay = defineStore('day', () => {
   const marksIn = (eventId: string): ComputedRef<ReadonlyMap<string, Mark>> => {
     const known = marksPerEvent.get(eventId)
     if (known) return known
+    const made = openScope.run(() => followMarks(eventId)) as ComputedRef<ReadonlyMap<string, Mark>>
+    marksPerEvent.set(eventId, made)
+    return made
+  }
+  const followMarks = (eventId: string): ComputedRef<ReadonlyMap<string, Mark>> => {
     const gathered = useGathered(settledIn(eventId))
     const { asOfMs, until } = useAsOf(settledIn(eventId))
     const book = newBook()
-    const made = computed<ReadonlyMap<string, Mark>>(() => {
+    return computed(() => {
       const event = day.value?.standard.events.find(({ id }) => id === eventId)
       if (!day.value || !event) return new Map()
       const { standard, occasion } = day.value
@@ -99,8 +106,6 @@ export const useDay = defineStore('day', () => {
       until(occasion.signedOff ? null : changesAtMs)
       return marks
     })
-    marksPerEvent.set(eventId, made)
-    return made
   }
 
   /** Verdicts by entry, judged here from the captures this device knows. */
@@ -190,6 +195,8 @@ export const useDay = defineStore('day', () => {
     lastSeq = 0
     ledger = makeCaptureLedger()
     marksPerEvent = new Map()
+    openScope.stop()
+    openScope = effectScope(true)
     live.value = signing.value = null
     waitingCount.value = waitingOfOthers.value = annexedCount.value = 0
     refused.value = []

@@ -168,24 +168,28 @@ test('lanes: the time that runs out ends them all, with nothing pressed', async 
   await vi.waitFor(() => expect(room.findAll('li.over')).toHaveLength(3), 3_000)
 })
 
-test('lanes: whoever has just ended is not taken again as under way, while a slow device still judges it', async () => {
-  const { room, start } = await openGroup(LanesConsole, 'repetitionsInTime', { longestPauseMs: 60_000 })
-  await start(1_000)
+/** Each look at the clock takes its time, so that every judgement is a slow one. */
+const judgeSlowly = (): void => {
   let slowMs = 0
   const now = performance.now.bind(performance)
   const slowly = vi.spyOn(performance, 'now').mockImplementation(() => now() + (slowMs += 5))
+  onTestFinished(() => slowly.mockRestore())
+}
+
+test('lanes: whoever has just ended is not taken again as under way, while a slow device still judges it', async () => {
+  const { room, start } = await openGroup(LanesConsole, 'repetitionsInTime', { longestPauseMs: 60_000 })
+  await start(1_000)
+  judgeSlowly()
   for (const key of ['1', 'z', 'v', 'b']) press(key)
   await flushPromises()
   press('n')
   await flushPromises()
-  slowly.mockRestore()
   expect(room.findAll('.tiles li')).toHaveLength(0)
 })
 
-test('lanes: whoever ends before anything was painted is not taken again as waiting', async () => {
-  const { room, start } = await openGroup(LanesConsole, 'repetitionsInTime')
-  vi.useFakeTimers({ toFake: ['requestAnimationFrame', 'cancelAnimationFrame', 'setTimeout', 'clearTimeout'] })
-  onTestFinished(() => void vi.useRealTimers())
+test('lanes: nor is, as waiting, whoever has ended before a slow device has judged the start', async () => {
+  judgeSlowly()
+  const { room, start } = await openGroup(LanesConsole, 'repetitionsInTime', { longestPauseMs: 60_000 })
   await start(1_000)
   for (const key of ['z', 'v', 'b']) press(key)
   await flushPromises()
