@@ -2,6 +2,7 @@
  * A console in a real browser slowed down, and how long it takes from a key to the page that is changed, and to the frame that
  * shows it.
  */
+import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { chromium, type Browser, type Page } from '@playwright/test'
 import { CHROMIUM_ARGS } from '../scripts/lib/browser.mjs'
@@ -14,6 +15,8 @@ import { prepareDatabase, startServer } from '../scripts/lib/server.mjs'
 const SLOWDOWNS = [1, 4]
 const FRAME_MS = 1000 / 60
 const BETWEEN_PRESSES_MS = 60
+/** What Linux counts the time of its processors in. */
+const JIFFY_MS = 10
 /** From the bench's own work in the page to the key, so that this is no part of what the key waits for; at most, and another each time. */
 const SETTLES_MS = 100
 
@@ -159,16 +162,42 @@ const press = async (page: Page, asked: Press): Promise<Pressed> => {
   return pressed.evaluate(({ done }) => done)
 }
 
+/** How long the processors of this machine were given to somebody else's work since it began; zero where the system does not say. */
+const takenAwayMs = (): number => {
+  try {
+    const [, , , , , , , , stolen] = readFileSync('/proc/stat', 'utf8').split(/\s+/)
+    return Number(stolen) * JIFFY_MS
+  } catch {
+    return 0
+  }
+}
+
 const share = (values: readonly number[], at: number): number =>
   [...values].sort((a, b) => a - b)[Math.floor((values.length - 1) * at)] ?? 0
 const tell = (name: string, values: readonly number[]): void => {
+  if (values.length === 0) return
   const [half, most] = [share(values, 0.5), share(values, 0.95)]
   console.log(
     `  ${name.padEnd(46)} median ${half.toFixed(1)} ms, 95th percentile ${most.toFixed(1)} ms, ${(most / FRAME_MS).toFixed(2)} frames`,
   )
 }
 
-/** Presses `presses` times at each slowdown and prints the figures; `nextPress` makes the console ready for each. */
+const tellAll = (figures: readonly Pressed[]): void => {
+  tell(
+    'key to the changed page',
+    figures.map(({ changedMs }) => changedMs),
+  )
+  tell(
+    'key to its painted frame',
+    figures.map(({ paintedMs }) => paintedMs),
+  )
+  tell(
+    'key to the frame with what follows',
+    figures.flatMap(({ followedMs }) => (followedMs > 1 ? [followedMs] : [])),
+  )
+}
+
+/** Presses `presses` times at each slowdown and prints the figures, on a shared machine also of those nothing came between; `nextPress` makes the console ready for each. */
 export const timePresses = async (
   page: Page,
   presses: number,
@@ -179,22 +208,19 @@ export const timePresses = async (
   for (const rate of SLOWDOWNS) {
     await session.send('Emulation.setCPUThrottlingRate', { rate })
     await page.waitForTimeout(2_000)
-    const figures: Pressed[] = []
+    const figures: (Pressed & { readonly undisturbed: boolean })[] = []
     while (figures.length < presses) {
       const asked = await nextPress(count++)
-      figures.push(await press(page, asked))
+      const beforeMs = takenAwayMs()
+      const figure = await press(page, asked)
+      figures.push({ ...figure, undisturbed: takenAwayMs() === beforeMs })
       await page.waitForTimeout(BETWEEN_PRESSES_MS)
     }
     console.log(`processor slowed ${rate} times, ${presses} presses`)
-    tell(
-      'key to the changed page',
-      figures.map(({ changedMs }) => changedMs),
-    )
-    tell(
-      'key to its painted frame',
-      figures.map(({ paintedMs }) => paintedMs),
-    )
-    const followed = figures.filter(({ followedMs }) => followedMs > 1).map(({ followedMs }) => followedMs)
-    if (followed.length > 0) tell('key to the frame with what follows', followed)
+    tellAll(figures)
+    const undisturbed = figures.filter((figure) => figure.undisturbed)
+    if (undisturbed.length === presses) continue
+    console.log(` of them ${undisturbed.length} during which no processor was taken away from this machine`)
+    tellAll(undisturbed)
   }
 }
