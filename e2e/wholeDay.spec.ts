@@ -121,6 +121,8 @@ const brief = async (page: Page): Promise<void> => {
   await page.getByRole('button', { name: 'Record the decision' }).click()
   await expect(page.getByText('The day goes on as planned.')).toBeVisible()
   await page.getByRole('link', { name: 'Briefing' }).click()
+  // how many there are is told only once they are drawn
+  await expect(page.getByRole('button', { name: 'Confirm the briefing' })).toBeVisible()
   for (const box of await page.getByRole('checkbox').all()) await box.check()
   await page.getByRole('button', { name: 'Confirm the briefing' }).click()
   await expect(page.getByText('All of it, to everybody')).toBeVisible()

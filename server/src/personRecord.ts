@@ -81,8 +81,12 @@ export const keepSelfTest = async (
 }
 
 /** Tests on days of this house as they stand, oldest first; the verdict of a day that is not signed is null. */
-export const testsOf = async (db: Database, personId: string) =>
-  Promise.all((await listTestsOf(db, personId)).map((test) => asItStands(db, test)))
+export const testsOf = async (db: Database, personId: string) => {
+  const tests: Awaited<ReturnType<typeof asItStands>>[] = []
+  // one after the other: inside a transaction there is one connection
+  for (const test of await listTestsOf(db, personId)) tests.push(await asItStands(db, test))
+  return tests
+}
 
 /** A person with tests, self-tests and what was changed. */
 export const recordOf = async (db: Database, person: Person): Promise<PersonRecord> => {

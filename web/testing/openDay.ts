@@ -3,6 +3,7 @@ import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
 import { RouterLinkStub } from '@vue/test-utils'
 import { vi } from 'vitest'
+import { effectScope } from 'vue'
 import { routeLocationKey } from 'vue-router'
 import { NO_CHOICES, timeBoundsOf, type Attendance, type Capture, type Standard } from '@able-gauge/core'
 import { standardNamed, type StandardName } from '@able-gauge/core/testing'
@@ -124,6 +125,13 @@ export const openDay = async ({
   // a timer of an earlier test that ran meanwhile has made its own stores the active ones
   setActivePinia(pinia)
   return { store, session, server, day }
+}
+
+/** Uses something as a component would: what it follows ends with the test. */
+export const inScope = <Made>(use: () => Made): Made => {
+  const scope = effectScope()
+  opened.push(() => scope.stop())
+  return scope.run(use) as Made
 }
 
 /** What components of a day need to be mounted. */

@@ -5,6 +5,18 @@ import { afterEach, vi } from 'vitest'
 import { useAgreedClock } from '../src/sync/agreedClock.ts'
 import { closeDays } from './openDay.ts'
 
+// what Vue warns of is a fault, also where nothing on the page shows it: something that outlives its component, a part of it left out
+const warnings: string[] = []
+const warn = console.warn.bind(console)
+console.warn = (...words: readonly unknown[]) => {
+  if (String(words[0]).startsWith('[Vue warn]')) warnings.push(String(words[0]))
+  warn(...words)
+}
+afterEach(() => {
+  const told = warnings.splice(0)
+  if (told.length > 0) throw new Error(told.join('\n'))
+})
+
 // hooks run from the last to this one: nobody asks for the time once the page is gone and its days are closed
 afterEach(() => {
   const pinia = getActivePinia()

@@ -195,7 +195,7 @@ test('an authenticator is set up with a first code; recovery codes are shown onc
 
 test('a lost authenticator is taken off by an administrator', async () => {
   answers['GET /kept-accounts/a/sessions'] = () => json({ sessions: [] })
-  const { mounted, press } = await open(AccountDialog)
+  const { mounted, press } = await open(AccountDialog, { account: null })
   await mounted.setProps({ account: { ...ANNA, hasSecondFactor: true } })
   await flushPromises()
   await press('lost authenticator')

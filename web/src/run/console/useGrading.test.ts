@@ -1,6 +1,6 @@
 import type { Capture } from '@able-gauge/core'
 import { expect, test, vi } from 'vitest'
-import { entry, openDay } from '../../../testing/openDay.ts'
+import { entry, inScope, openDay } from '../../../testing/openDay.ts'
 import { deviceId } from '../../sync/outbox.ts'
 import { useGrading } from './useGrading.ts'
 
@@ -12,10 +12,12 @@ test('on a device so slow that the marks of everybody come later, a console stil
   // every look at the clock costs a moment, so that judging counts as slow and is put off
   let lookedMs = performance.now()
   vi.spyOn(performance, 'now').mockImplementation(() => (lookedMs += 10))
-  const grading = useGrading(
-    () => day,
-    event,
-    () => candidate,
+  const grading = inScope(() =>
+    useGrading(
+      () => day,
+      event,
+      () => candidate,
+    ),
   )
   await grading.observe({ kind: 'started', payload: {} })
   await grading.observe({ kind: 'counted', payload: {} })
@@ -49,10 +51,12 @@ test('what a second device presses is kept beside the count that stands, until s
   const { day } = await openDay({ entries: [candidate], role: 'grader', captures: others })
   const event = day.standard.events.find(({ id }) => id === 'press-ups')
   if (!event) throw new Error('The demo standard holds no press-ups.')
-  const grading = useGrading(
-    () => day,
-    event,
-    () => candidate,
+  const grading = inScope(() =>
+    useGrading(
+      () => day,
+      event,
+      () => candidate,
+    ),
   )
   expect(grading.heldElsewhere.value).toBe(true)
   expect(grading.undoable.value).toBeUndefined()

@@ -1,6 +1,6 @@
 import { standardNamed } from '@able-gauge/core/testing'
 import { expect, test } from 'vitest'
-import { entry, openDay } from '../../../../testing/openDay.ts'
+import { entry, inScope, openDay } from '../../../../testing/openDay.ts'
 import { useAgreedClock } from '../../../sync/agreedClock.ts'
 import { useRepetitions, type RepetitionEvent } from './useRepetitions.ts'
 
@@ -15,10 +15,12 @@ const open = async ({
   const candidate = entry(28, { attendance })
   const { store, day } = await openDay({ entries: [candidate], role: 'grader', signedOff })
   return {
-    reps: useRepetitions(
-      () => day,
-      event,
-      () => candidate,
+    reps: inScope(() =>
+      useRepetitions(
+        () => day,
+        event,
+        () => candidate,
+      ),
     ),
     store,
   }
