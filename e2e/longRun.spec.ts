@@ -337,8 +337,11 @@ test('from an empty database to a signed day on two phones, put back elsewhere f
   await believing.getByRole('button', { name: 'Join the station' }).click()
   await expect(believing).toHaveURL(new RegExp(`/days/${day}/run`))
   expect(await believing.evaluate(() => isSecureContext)).toBe(true)
+  // the whole application is fetched for it
   await expect
-    .poll(() => believing.evaluate(async () => (await navigator.serviceWorker.ready).active?.state))
+    .poll(() => believing.evaluate(async () => (await navigator.serviceWorker.ready).active?.state), {
+      timeout: 60_000,
+    })
     .toBe('activated')
 
   const plain = await openPhone('long-plain', HOST, null)

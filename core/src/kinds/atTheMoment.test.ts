@@ -190,6 +190,23 @@ test.each([
   expect(doubted('bodyMeasures', change, [[1_000, 'read', { slot: 'waist', value }]])).toEqual(expected)
 })
 
+test.each<[EventKind, object, number, readonly string[]]>([
+  ['repetitionsToFailure', { capRepetitions: 20 }, 0, []],
+  ['repetitionsToFailure', { capRepetitions: 20 }, 21, []],
+  ['repetitionsInTime', { durationMs: 60_000 }, 0, []],
+  ['repetitionsInTime', { durationMs: 60_000 }, 120, []],
+  ['repetitionsInTime', { durationMs: 60_000 }, 121, ['outsideSense']],
+])('a count read in %s with %j: %i', (kind, change, value, expected) => {
+  expect(doubted(kind, change, [[1_000, 'read', { slot: 'count', value }]])).toEqual(expected)
+})
+
+test('a figure beyond sense that was read anew, or entered by a second press, is no doubt; one read after it is', () => {
+  const change = { measures: [{ id: 'waist' }], judged: { id: 'waist', moreIsBetter: false } }
+  const waist = (afterMs: number, value: number): BrokenSeen => [afterMs, 'read', { slot: 'waist', value }]
+  expect(doubted('bodyMeasures', change, [waist(1_000, 8_500), waist(2_000, 850)])).toEqual([])
+  expect(doubted('bodyMeasures', change, [waist(1_000, 850), waist(2_000, 8_500)])).toEqual(['outsideSense'])
+})
+
 test.each<[EventKind, number, readonly number[]]>([
   ['timedDistance', 400_000, [100_000]],
   ['timedDistance', 400_001, [200_000]],

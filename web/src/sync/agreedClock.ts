@@ -48,6 +48,10 @@ export interface AgreedMoment {
   readonly despite?: readonly string[]
 }
 
+/** A moment with the questions its press answered. */
+export const momentDespite = <Moment extends AgreedMoment | null>(moment: Moment, despite: readonly string[]): Moment =>
+  moment === null || despite.length === 0 ? moment : { ...moment, despite }
+
 /** A moment that was not seen but worked out, or given by a person: it is of no device's clock. */
 export const momentAt = (atMs: number, { uncertaintyMs, deviceMs }: AgreedMoment): AgreedMoment => ({
   atMs,

@@ -2,7 +2,8 @@
 import type { Capture, CaptureKind } from '../../capture/capture.ts'
 import { repeatedIds } from '../../document/contradiction.ts'
 import type { Finding } from '../../document/finding.ts'
-import type { Progress, Worked } from '../kind.ts'
+import type { Progress, Range, Worked } from '../kind.ts'
+import { MOST_REPETITIONS } from '../ranges.ts'
 import { needed, type Readings, type Slot } from '../slot.ts'
 import { bare, ended, type Make } from '../stage.ts'
 import { plain } from '../worked.ts'
@@ -33,6 +34,8 @@ export const countedRecord = {
   sense: () => 'atLeast' as const,
   slots: (): readonly Slot[] => [needed('count', 'Repetitions', { unit: 'count' })],
   measure: (_: object, readings: Readings): Worked => plain(readings['count']),
+  // nobody has to manage one, and what is beyond a cap is not counted
+  readingRange: (): Range => ({ least: 0, most: MOST_REPETITIONS }),
   ...countedReferee,
   stamped: stampedRepetitions,
   progress: (): Progress => ({ what: 'repetitions', of: null }),

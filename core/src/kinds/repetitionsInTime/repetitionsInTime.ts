@@ -7,13 +7,16 @@ import { rehearseRepetitions } from './rehearse.ts'
 import type { RepetitionAttempt } from '../countedRepetitions/referee.ts'
 import { words } from './words.ts'
 
+const mostIn = ({ durationMs }: RepetitionsInTime): number => Math.floor(durationMs / QUICKEST_REPETITION_MS)
+
 export const repetitionsInTime = defineKind<RepetitionsInTime, RepetitionAttempt>({
   ...countedRecord,
   name: 'Repetitions in a time',
   inLanes: true,
   protocol: RepetitionsInTime,
   template: { ...COUNTED_TEMPLATE, durationMs: 60_000 },
-  sensibleRange: ({ durationMs }) => ({ least: 1, most: Math.floor(durationMs / QUICKEST_REPETITION_MS) }),
+  sensibleRange: (protocol) => ({ least: 1, most: mostIn(protocol) }),
+  readingRange: (protocol) => ({ least: 0, most: mostIn(protocol) }),
   practice: ({ durationMs }) => ({ of: 'repetitions', untilMs: durationMs }),
   words,
   rehearse: (stage, protocol, { entryId, startAtMs, target }) =>

@@ -133,8 +133,12 @@ test('a step test that is over takes each pulse, and refuses what is none', asyn
   }
   for (const text of ['', '0', '301', '7x']) await enter(text)
   expect(ownOf(ANNA.id).map(({ kind }) => kind)).toEqual(['started'])
+  // 74 in a quarter of a minute: asked first
   await enter('74')
-  expect(ownOf(ANNA.id).at(-1)).toMatchObject({ kind: 'read', payload: { slot: 'pulse', value: 74 } })
+  expect(room.get('[role=alert]').text()).toContain('Enter 74 again if it is right')
+  expect(ownOf(ANNA.id).map(({ kind }) => kind)).toEqual(['started'])
+  await enter('33')
+  expect(ownOf(ANNA.id).at(-1)).toMatchObject({ kind: 'read', payload: { slot: 'pulse', value: 33 } })
   expect(room.find(`#pulse-${ANNA.id}`).exists()).toBe(false)
   expect(room.find(`#pulse-${BO.id}`).exists()).toBe(true)
 })

@@ -6,7 +6,7 @@
 import type { StandardEvent } from '@able-gauge/core'
 import { computed, ref, shallowRef } from 'vue'
 import type { Day, Entry } from '../../day/day.ts'
-import type { AgreedMoment } from '../../sync/agreedClock.ts'
+import { momentDespite, type AgreedMoment } from '../../sync/agreedClock.ts'
 import StartQuestions from './StartQuestions.vue'
 import StartWords from './StartWords.vue'
 import { useStartAsks } from './useStartAsks.ts'
@@ -44,8 +44,7 @@ const allClear = (): void => {
   clear()
   if (!isOpen.value) saying.value = true
 }
-const go = (moment: AgreedMoment): void =>
-  emit('go', despite.value.length === 0 ? moment : { ...moment, despite: despite.value })
+const go = (moment: AgreedMoment): void => emit('go', momentDespite(moment, despite.value))
 </script>
 
 <template>

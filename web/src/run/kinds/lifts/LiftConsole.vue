@@ -13,9 +13,11 @@ import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
 import Gauge from '../../../ui/Gauge.vue'
-import { useAgreedClock } from '../../../sync/agreedClock.ts'
+import { DELIBERATE_MS } from '../../console/deliberate.ts'
+import { momentDespite, useAgreedClock } from '../../../sync/agreedClock.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import { useGrading } from '../../console/useGrading.ts'
+import AskedFirst from '../../console/AskedFirst.vue'
 import ConsoleFrame from '../../console/ConsoleFrame.vue'
 import LiftPlates from './LiftPlates.vue'
 
@@ -50,8 +52,6 @@ const missesLeft = computed(() => protocol.failuresAllowed - lifts.value.misses)
 
 /** What was pressed while the rest still runs, and when: a second, deliberate press of the same answers it. */
 const asking = ref<{ readonly good: boolean; readonly atMs: number } | null>(null)
-/** Two presses nearer than this are one. */
-const DELIBERATE_MS = 600
 /** A question that nobody answers goes away. */
 const ASKED_FOR_MS = 8_000
 const isAsking = computed(
@@ -70,7 +70,7 @@ const record = (good: boolean): void => {
     asking.value = { good, atMs: performance.now() }
     return
   } else if (performance.now() - question.atMs < DELIBERATE_MS) return
-  else grading.observe(lifted, { ...moment, despite: ['restNotOver'] })
+  else grading.observe(lifted, momentDespite(moment, ['restNotOver']))
   asking.value = null
 }
 const change = (byG: number): void => {
@@ -144,10 +144,10 @@ const KEYS = {
       <button v-else :disabled="!ready" @click="typed = ''">Another load</button>
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-    <p v-if="isAsking" class="asking" role="alert">
+    <AskedFirst v-if="isAsking">
       The rest still runs for {{ printClock(restLeftMs + 999) }}. Press
       {{ asking?.good ? 'Good lift' : 'Missed' }} again to have it count all the same; it goes on record.
-    </p>
+    </AskedFirst>
     <div class="pads">
       <button class="pad" :disabled="!ready" @click="record(true)">
         <strong>Good lift</strong><span>{{ printMass(loadG) }} <kbd>G</kbd></span>
@@ -167,14 +167,6 @@ const KEYS = {
 
 <style scoped lang="scss">
 @use '../../console/pad';
-.asking {
-  margin: 0;
-  padding: 10px 14px;
-  background: var(--decide-tint);
-  border: 1px solid var(--decide-edge);
-  border-radius: 6px;
-  font-weight: 650;
-}
 .top {
   display: grid;
   grid-template-columns: repeat(3, 1fr);

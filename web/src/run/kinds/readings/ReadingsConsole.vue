@@ -9,6 +9,7 @@ import TraceList from '../../../ui/TraceList.vue'
 import { figureOf, markerOf } from '../../../ui/verdictWords.ts'
 import InstrumentTake from '../../instruments/InstrumentTake.vue'
 import { useGrading } from '../../console/useGrading.ts'
+import AskedFirst from '../../console/AskedFirst.vue'
 import EndDialog from '../../console/EndDialog.vue'
 import ConsoleHead from '../../console/ConsoleHead.vue'
 import NumberPad from './NumberPad.vue'
@@ -25,11 +26,12 @@ const props = defineProps<{
 
 const emit = defineEmits<{ next: []; back: [] }>()
 
-const { slots, counting, typed, problems, mark, ready, mayCapture, record, stop, undo, undoable } = useReadings(
-  () => props.day,
-  props.event,
-  () => props.entry,
-)
+const { slots, counting, typed, problems, question, mark, ready, mayCapture, record, stop, undo, undoable } =
+  useReadings(
+    () => props.day,
+    props.event,
+    () => props.entry,
+  )
 const grading = useGrading(
   () => props.day,
   props.event,
@@ -44,7 +46,7 @@ const held = computed(() => props.entry.attendance !== 'present')
 const onEnter = (index: number): void => {
   const slot = slots.value[index]
   if (!slot) return
-  record(slot)
+  record(slot, true)
   if (problems[slot.id]) return
   const inputs = [...(form.value?.querySelectorAll('input') ?? [])]
   const empty = inputs.findIndex(({ value }, at) => at > index && value === '')
@@ -98,8 +100,9 @@ onMounted(async () => {
           @record="record(slot)"
           @enter="onEnter(index)"
         />
+        <AskedFirst v-if="question" class="wide">{{ question }}</AskedFirst>
         <NumberPad
-          class="pad"
+          class="wide"
           :model-value="typed[slots[active]?.id ?? ''] ?? ''"
           :disabled="!ready"
           @update:model-value="typeInto"
@@ -170,7 +173,7 @@ onMounted(async () => {
   align-content: start;
   gap: 10px;
 }
-.pad {
+.wide {
   grid-column: 1 / -1;
 }
 .result {

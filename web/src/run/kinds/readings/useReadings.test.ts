@@ -1,5 +1,5 @@
 import { mount } from '@vue/test-utils'
-import { beforeEach, expect, test, vi } from 'vitest'
+import { beforeEach, expect, onTestFinished, test, vi } from 'vitest'
 import { plainEvent, plainStandard, soundStandard, KIND_CASES } from '@able-gauge/core/testing'
 import { entry, MOUNTED, openDay } from '../../../../testing/openDay.ts'
 import ReadingsConsole from './ReadingsConsole.vue'
@@ -63,6 +63,33 @@ test('what cannot be read is told at its field, stays there, and is not captured
   await type('Left, try 1', '38,500')
   expect(console.text()).toContain('"38,500" could be decimals or thousands.')
   expect(store.allIn('grip')).toEqual([])
+})
+
+test('a figure that nobody reaches is asked about, and recorded when it is entered again, deliberately', async () => {
+  const { store, console, type } = await open()
+  const enter = (): Promise<void> => console.get('input').trigger('keydown', { key: 'Enter' })
+  await type('Left, try 1', '385')
+  expect(console.get('[role=alert]').text()).toMatch(
+    /^Figures here lie between 1 and 200 kg\. Enter 385 again if it is right/,
+  )
+  // the same press twice, and leaving the field, answer nothing
+  await enter()
+  await console.get('input').trigger('change')
+  expect(store.allIn('grip')).toEqual([])
+  const now = performance.now.bind(performance)
+  vi.spyOn(performance, 'now').mockImplementation(() => now() + 1_000)
+  onTestFinished(() => void vi.restoreAllMocks())
+  await enter()
+  expect(store.allIn('grip')).toMatchObject([
+    { payload: { slot: 'left-1', value: 385_000 }, despite: ['outsideSense'] },
+  ])
+  expect(console.find('[role=alert]').exists()).toBe(false)
+  // corrected instead, there is nothing to ask
+  await type('Right, try 1', '440')
+  await type('Right, try 1', '44')
+  expect(console.find('[role=alert]').exists()).toBe(false)
+  expect(store.allIn('grip').at(-1)).toMatchObject({ payload: { slot: 'right-1', value: 44_000 } })
+  expect(store.allIn('grip').at(-1)).not.toHaveProperty('despite')
 })
 
 test('undo voids the last reading and the one before shows again', async () => {

@@ -12,11 +12,12 @@ import {
   type StandardEvent,
   type StopReason,
 } from '@able-gauge/core'
-import { computed, reactive, watch } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import type { Day, Entry } from '../../../day/day.ts'
 import { useDay } from '../../../day/dayStore.ts'
 import { useSession } from '../../../session/sessionStore.ts'
-import { useAgreedClock } from '../../../sync/agreedClock.ts'
+import { momentDespite, useAgreedClock } from '../../../sync/agreedClock.ts'
+import { useSecondEntry } from '../../console/useSecondEntry.ts'
 
 export const useReadings = (day: () => Day, event: StandardEvent, entry: () => Entry) => {
   const store = useDay()
@@ -36,6 +37,8 @@ export const useReadings = (day: () => Day, event: StandardEvent, entry: () => E
   const counting = computed(() => countingSlots(done.value.protocol, readings.value))
   const typed = reactive<Record<string, string>>({})
   const problems = reactive<Record<string, string>>({})
+  /** What is asked before the figure that was typed last is recorded. */
+  const question = ref('')
   const mayCapture = computed(() => session.can('capture') && !day().occasion.signedOff)
   const ready = computed(() => mayCapture.value && clock.agreement !== null && entry().attendance === 'present')
 
@@ -52,17 +55,21 @@ export const useReadings = (day: () => Day, event: StandardEvent, entry: () => E
     { immediate: true },
   )
 
-  const observe = (observation: Observation): void => {
-    store.capture(event.id, entry().id, observation)
+  const observe = (observation: Observation, despite: readonly string[] = []): void => {
+    store.capture(event.id, entry().id, observation, momentDespite(clock.moment(), despite))
   }
 
   const stop = (reason: StopReason, note = ''): void =>
     observe({ kind: 'stopped', payload: note.trim() === '' ? { reason } : { reason, note: note.trim() } })
 
-  /** Records what was typed in one slot; a figure that is already on record is not recorded again. */
-  const record = (slot: Slot): void => {
+  const askOnce = useSecondEntry(() => done.value.protocol)
+  /**
+   * Records what was typed in one slot; a figure that is already on record is not recorded again.
+   * @param byPress whether it was entered, not just left
+   */
+  const record = (slot: Slot, byPress = false): void => {
     const text = (typed[slot.id] ?? '').trim()
-    problems[slot.id] = ''
+    problems[slot.id] = question.value = ''
     if (text === onRecord(slot) || !ready.value) return
     if (text === '') {
       problems[slot.id] = 'A reading is replaced by another, or the last one undone.'
@@ -75,7 +82,10 @@ export const useReadings = (day: () => Day, event: StandardEvent, entry: () => E
     }
     typed[slot.id] = printField(read.value, slot)
     if (read.value === readings.value[slot.id]) return
-    observe({ kind: 'read', payload: { slot: slot.id, value: read.value } })
+    const entered = askOnce(slot, read.value, byPress)
+    question.value = entered.question
+    if (entered.question !== '') problems[slot.id] = 'Not on record yet.'
+    else observe({ kind: 'read', payload: { slot: slot.id, value: read.value } }, entered.despite)
   }
 
   const undoable = computed(() => own.value.filter(({ kind }) => kind !== 'decided').at(-1))
@@ -83,8 +93,9 @@ export const useReadings = (day: () => Day, event: StandardEvent, entry: () => E
     const last = undoable.value
     if (!last || !mayCapture.value) return
     for (const id of Object.keys(problems)) problems[id] = ''
+    question.value = ''
     observe({ kind: 'voided', payload: { captureId: last.id, reason: 'undone at the console' } })
   }
 
-  return { slots, counting, typed, problems, mark, ready, mayCapture, record, stop, undo, undoable }
+  return { slots, counting, typed, problems, question, mark, ready, mayCapture, record, stop, undo, undoable }
 }

@@ -14,6 +14,7 @@ import type { Day, Entry } from '../../../day/day.ts'
 import BeatLight from '../../../sound/BeatLight.vue'
 import { useBeat } from '../../../sound/useBeat.ts'
 import { useSound } from '../../../sound/useSound.ts'
+import { momentDespite, useAgreedClock } from '../../../sync/agreedClock.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import InstrumentTake from '../../instruments/InstrumentTake.vue'
 import BigTime from '../../console/BigTime.vue'
@@ -48,6 +49,7 @@ const grading: Grading = {
 }
 const { own, ready } = counted
 const { say } = useSound()
+const clock = useAgreedClock()
 const nowMs = useTick(50)
 
 const steps = computed(() => followSteps(protocol, own.value))
@@ -85,7 +87,8 @@ const words = computed(() => {
 const beat = (): void => {
   if (phase.value === 'counting') grading.observe({ kind: 'counted', payload: {} })
 }
-const enter = (beats: number): void => grading.observe({ kind: 'read', payload: { slot: 'pulse', value: beats } })
+const enter = (beats: number, despite: readonly string[]): void =>
+  grading.observe({ kind: 'read', payload: { slot: 'pulse', value: beats } }, momentDespite(clock.moment(), despite))
 const stopEarly = (): void => {
   if (phase.value === 'stepping') grading.stop('ended')
 }

@@ -15,6 +15,7 @@ import type { Day, Entry } from '../../../day/day.ts'
 import BeatLight from '../../../sound/BeatLight.vue'
 import { useBeat } from '../../../sound/useBeat.ts'
 import { useSound } from '../../../sound/useSound.ts'
+import { momentDespite, useAgreedClock } from '../../../sync/agreedClock.ts'
 import { useTick } from '../../../ui/useTick.ts'
 import { wordFor } from '../../../ui/verdictWords.ts'
 import BigTime from '../../console/BigTime.vue'
@@ -31,6 +32,7 @@ const props = defineProps<{
 /** Keys are digits, so nine at most. */
 const MOST = 9
 const { protocol } = props.event
+const clock = useAgreedClock()
 const nowMs = useTick(50)
 const { say } = useSound()
 
@@ -81,8 +83,12 @@ const onDigit = (digit: string): void => {
   const lane = lanes.value[Number(digit) - 1]
   if (lane?.phase === 'running') stopEarly(lane.entry)
 }
-const enter = ({ id }: Entry, beats: number): void =>
-  grading.observe(id, { kind: 'read', payload: { slot: 'pulse', value: beats } })
+const enter = ({ id }: Entry, beats: number, despite: readonly string[]): void =>
+  grading.observe(
+    id,
+    { kind: 'read', payload: { slot: 'pulse', value: beats } },
+    momentDespite(clock.moment(), despite),
+  )
 </script>
 
 <template>
@@ -128,7 +134,7 @@ const enter = ({ id }: Entry, beats: number): void =>
         :touched="lane.steps.beats"
         :ready="grading.ready.value"
         :focused="lane === running[0]"
-        @enter="(beats) => enter(lane.entry, beats)"
+        @enter="(beats, despite) => enter(lane.entry, beats, despite)"
       />
     </template>
   </TogetherRoom>
