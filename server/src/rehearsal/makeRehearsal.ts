@@ -31,7 +31,18 @@ const FAMILY = [
   'Ironside',
   'Jessop',
 ]
+/** The least common multiple of how many names there are: then the same pairs would come again. */
+const ROUND = 60
 const [YOUNGEST, OLDEST] = [19, 52]
+
+/** A name nobody before them has, as long as there are others: each list is gone through in steps that meet all of it, and each round pairs anew. */
+const nameOf = (index: number): { readonly givenName: string; readonly familyName: string } => {
+  const round = Math.floor(index / ROUND)
+  return {
+    givenName: GIVEN[(5 * index) % GIVEN.length] ?? 'Ansa',
+    familyName: FAMILY[(7 * index + round) % FAMILY.length] ?? 'Ardent',
+  }
+}
 
 /** @param nowMs when it begins @returns the id of the day */
 export const makeRehearsal = async (
@@ -61,8 +72,7 @@ export const makeRehearsal = async (
     await addPerson(db, {
       id: personId,
       number: `rehearsal-${personId}`,
-      givenName: GIVEN[random.whole(0, GIVEN.length - 1)] ?? 'Ansa',
-      familyName: FAMILY[random.whole(0, FAMILY.length - 1)] ?? 'Ardent',
+      ...nameOf(index),
       birthDate: `${year}-0${random.whole(1, 9)}-1${random.whole(0, 9)}`,
       madeUp: true,
     })

@@ -53,6 +53,13 @@ test('a rehearsal becomes a day of made-up people that two processes fill with t
   expect(captures.map(({ seq }) => seq)).toEqual(captures.map((_, index) => index + 1))
   expect(new Set(captures.map(({ id }) => id)).size).toBe(captures.length)
 })
+test('no two of a hundred and twenty made-up people have one name', async () => {
+  const { body } = await start({ people: 120, waveOf: 20 })
+  const day = await timer.call('GET', `/api/occasions/${String(body['id'])}`)
+  const entries = day.body['entries'] as { person: { givenName: string; familyName: string } }[]
+  const names = entries.map(({ person }) => `${person.givenName} ${person.familyName}`)
+  expect(new Set(names).size).toBe(120)
+})
 test.each([
   [{ version: 99 }, 'standardId'],
   [{ ownEventId: 'nothing' }, 'ownEventId'],
