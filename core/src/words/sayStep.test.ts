@@ -176,3 +176,16 @@ const STEPS: readonly (readonly [Step, string, string])[] = [
 test.each(STEPS)('%j is told in words', (step, title, sentence) => {
   expect(sayStep(step)).toEqual({ title, sentence })
 })
+
+test('what was refused is told most often first, in whatever order it was kept', () => {
+  const sayOf = (refused: Readonly<Record<string, number>>): string =>
+    sayStep({
+      code: 'repetitions',
+      reading: { kind: 'repetitions', startedAtMs: 0, tally: { counted: 30, refused, cautions: 0 }, endedBy: 'time' },
+      refusalLabels: { hips: 'Hips', 'lock-out': 'Lock-out', depth: 'Depth' },
+      durationMs: 60_000,
+    }).sentence
+  const told = 'Counted until the 1:00 ran out. Refused: Depth 2, Hips 1, Lock-out 1.'
+  expect(sayOf({ 'lock-out': 1, depth: 2, hips: 1 })).toBe(told)
+  expect(sayOf({ hips: 1, depth: 2, 'lock-out': 1 })).toBe(told)
+})

@@ -211,7 +211,11 @@ const printUncertainty = (value: number, unit: Unit): string =>
 const repetitionWords = ({ reading, refusalLabels, durationMs }: Extract<Step, { code: 'repetitions' }>): Words => {
   const { counted, refused, cautions } = reading.tally
   const refusedTotal = Object.values(refused).reduce((sum, count) => sum + count, 0)
-  const reasons = Object.entries(refused).map(([id, count]) => `${refusalLabels[id] ?? id} ${count}`)
+  // a database keeps no order of names, so that a signed mark would be told otherwise than it was under way
+  const reasons = Object.entries(refused)
+    .map(([id, count]) => ({ label: refusalLabels[id] ?? id, count }))
+    .sort((a, b) => b.count - a.count || (a.label < b.label ? -1 : 1))
+    .map(({ label, count }) => `${label} ${count}`)
   const end = {
     time: durationMs === null ? 'until the time ran out' : `until the ${printTime(durationMs)} ran out`,
     ended: 'until the candidate ended',
