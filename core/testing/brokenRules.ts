@@ -358,6 +358,8 @@ export const BROKEN_RULES: readonly BrokenRule[] = [
     protocol: STEP,
     seen: [START, ...counted(64_999, 65_000, 70_000, 80_000, 80_001)],
     comesTo: 12,
+    // three beats are no pulse
+    doubts: ['outsideSense'],
   },
   {
     name: 'a step test stopped early did not finish',

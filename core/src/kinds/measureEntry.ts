@@ -65,9 +65,10 @@ const withObserved = (
   measure: Measure,
   own: readonly Capture[],
   { protocol }: MeasuredEvent,
-  { refused, doubts: found, changesAtMs, stamped, span }: Stood,
+  stood: Stood,
 ): Measure => {
-  const doubts: readonly Doubt[] = [...found, ...readingDoubts(protocol, own)]
+  const { refused, doubts: found, changesAtMs, stamped, span } = stood
+  const doubts: readonly Doubt[] = [...found, ...readingDoubts(protocol, own, stood)]
   return {
     ...measure,
     notes: joined([...notesOf(refused), ...stamped.notes, ...measure.notes]),
