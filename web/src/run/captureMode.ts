@@ -7,7 +7,8 @@ export type CaptureMode = (typeof MODES)[number]
 export const modesFor = (protocol: Protocol): readonly CaptureMode[] => {
   const { inLanes, isRead } = kindOf(protocol)
   if (isRead?.(protocol)) return ['live']
-  return inLanes ? MODES : ['live', 'typed']
+  // where one alone can be tested at a station, there are no several
+  return inLanes && protocol.notes?.peopleAtOnce !== 1 ? MODES : ['live', 'typed']
 }
 
 /** @param query of the page's address */
