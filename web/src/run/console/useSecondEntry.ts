@@ -25,7 +25,7 @@ export const useSecondEntry = (protocol: () => Protocol) => {
     const [least, most] = [range.least, range.most].map((end) => printField(end, slot))
     const unit = suffixOf(slot)
     return {
-      question: `Figures here lie between ${least} and ${most}${unit === '' ? '' : ` ${unit}`}. Enter ${printField(value, slot)} again if it is right; that goes on record.`,
+      question: `Figures here lie between ${least} and ${most}${unit === '' ? '' : ` ${unit}`}. Enter ${printField(value, slot)} again if it is right, which goes on record, or correct it.`,
       despite: [],
     }
   }

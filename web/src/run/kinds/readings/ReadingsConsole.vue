@@ -1,12 +1,9 @@
 <script setup lang="ts">
 /** One candidate's readings: a field for each, kept the moment it is left, with the mark beside it as it follows. */
-import { conductOf, isMarkOver, printQuantity, type StandardEvent } from '@able-gauge/core'
+import { conductOf, isMarkOver, type StandardEvent } from '@able-gauge/core'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { bibAndName, fullName, type Day, type Entry } from '../../../day/day.ts'
-import Gauge from '../../../ui/Gauge.vue'
-import TraceList from '../../../ui/TraceList.vue'
-import { figureOf, markerOf } from '../../../ui/verdictWords.ts'
 import InstrumentTake from '../../instruments/InstrumentTake.vue'
 import { useGrading } from '../../console/useGrading.ts'
 import AskedFirst from '../../console/AskedFirst.vue'
@@ -14,6 +11,7 @@ import EndDialog from '../../console/EndDialog.vue'
 import ConsoleHead from '../../console/ConsoleHead.vue'
 import NumberPad from './NumberPad.vue'
 import ReadingCell from './ReadingCell.vue'
+import ReadingsComeTo from './ReadingsComeTo.vue'
 import { useReadings } from './useReadings.ts'
 
 const props = defineProps<{
@@ -38,7 +36,6 @@ const grading = useGrading(
   () => props.entry,
 )
 const form = ref<HTMLFormElement | null>(null)
-const figure = computed(() => (mark.value ? figureOf(mark.value) : null))
 const isDone = computed(() => mark.value !== undefined && isMarkOver(mark.value))
 const held = computed(() => props.entry.attendance !== 'present')
 
@@ -54,6 +51,13 @@ const onEnter = (index: number): void => {
     active.value = empty
     inputs[empty]?.focus()
   } else if (isDone.value) document.querySelector<HTMLButtonElement>('.next-person')?.focus()
+}
+
+/** A figure that is asked about is not left behind unseen. */
+const goOn = (): void => {
+  const asked = slots.value.findIndex(({ id }) => question.value !== '' && problems[id])
+  if (asked < 0) emit('next')
+  else form.value?.querySelectorAll('input')[asked]?.focus()
 }
 
 const ending = ref(false)
@@ -109,15 +113,7 @@ onMounted(async () => {
           @enter="onEnter(active)"
         />
       </form>
-      <aside aria-live="polite">
-        <template v-if="mark">
-          <strong v-if="figure !== null && 'unit' in mark" class="result figures">{{
-            printQuantity(figure, mark.unit, event.publishedIn)
-          }}</strong>
-          <Gauge v-if="mark.cut" :cut="mark.cut" :value="figure" :state="markerOf(mark)" size="large" />
-          <TraceList class="steps" :class="{ nothing: figure === null }" :trace="mark.trace" />
-        </template>
-      </aside>
+      <ReadingsComeTo :mark="mark" :published-in="event.publishedIn" />
     </div>
     <InstrumentTake :event="event" :grading="grading" />
     <p v-for="caution in event.cautions" :key="caution" class="quiet care">{{ caution }}</p>
@@ -125,7 +121,7 @@ onMounted(async () => {
       <BButton variant="quiet" :disabled="!ready" @click="ending = true">Other end</BButton>
       <BButton variant="quiet" :disabled="!undoable" @click="undo">Undo the last</BButton>
       <BButton variant="safety" :disabled="!ready" @click="stop('safety')">Stop for safety</BButton>
-      <BButton class="next-person" :variant="isDone ? 'primary' : 'quiet'" :disabled="!following" @click="emit('next')">
+      <BButton class="next-person" :variant="isDone ? 'primary' : 'quiet'" :disabled="!following" @click="goOn">
         {{ following ? `Next: ${bibAndName(following, fullName)}` : 'Nobody is waiting' }}
       </BButton>
     </footer>
@@ -176,13 +172,6 @@ onMounted(async () => {
 .wide {
   grid-column: 1 / -1;
 }
-.result {
-  font-size: 3rem;
-  line-height: 1.1;
-}
-.steps {
-  margin-top: 14px;
-}
 footer {
   display: flex;
   flex-wrap: wrap;
@@ -210,12 +199,6 @@ footer .btn {
     overflow: visible;
   }
   /* the verdict stands above the keys */
-  aside {
-    order: -1;
-  }
-  .result {
-    font-size: 2.2rem;
-  }
   /* the buttons stay in reach of a thumb while the reasons are read */
   footer {
     position: sticky;
@@ -244,9 +227,6 @@ footer .btn {
   }
   .conduct {
     font-size: 0.8125rem;
-  }
-  .nothing {
-    display: none;
   }
 }
 </style>

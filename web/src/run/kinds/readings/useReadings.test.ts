@@ -24,7 +24,7 @@ const open = async (change = {}) => {
   const console = mount(ReadingsConsole, {
     ...MOUNTED,
     attachTo: document.body,
-    props: { day: store.day, event, entry: person, following: undefined },
+    props: { day: store.day, event, entry: person, following: entry(8) },
   })
   const type = async (label: string, text: string): Promise<void> => {
     const field = console
@@ -72,9 +72,11 @@ test('a figure that nobody reaches is asked about, and recorded when it is enter
   expect(console.get('[role=alert]').text()).toMatch(
     /^Figures here lie between 1 and 200 kg\. Enter 385 again if it is right/,
   )
-  // the same press twice, and leaving the field, answer nothing
+  // the same press twice, leaving the field, and going on answer nothing
   await enter()
   await console.get('input').trigger('change')
+  await console.get('.next-person').trigger('click')
+  expect(console.emitted('next')).toBeUndefined()
   expect(store.allIn('grip')).toEqual([])
   const now = performance.now.bind(performance)
   vi.spyOn(performance, 'now').mockImplementation(() => now() + 1_000)
@@ -84,6 +86,8 @@ test('a figure that nobody reaches is asked about, and recorded when it is enter
     { payload: { slot: 'left-1', value: 385_000 }, despite: ['outsideSense'] },
   ])
   expect(console.find('[role=alert]').exists()).toBe(false)
+  await console.get('.next-person').trigger('click')
+  expect(console.emitted('next')).toHaveLength(1)
   // corrected instead, there is nothing to ask
   await type('Right, try 1', '440')
   await type('Right, try 1', '44')
