@@ -15,6 +15,8 @@ import StartCommands from '../start/StartCommands.vue'
 
 /** Said before the start, so that it is not given by the key alone. */
 const WORDS = ['Get ready', 'Set', 'Go']
+/** What comes within a second or two is waited for so long on a busy machine. */
+const SOON = 10_000
 const [ANNA, BO, CAI] = [entry(28), entry(29), entry(30)]
 
 const openGroup = async (console: Component, kind: EventKind, change: object = {}) => {
@@ -88,14 +90,14 @@ test('a sprint: one start at one moment, a touch for each at the finish, a false
 
 test('a hold: clocks run, a touch stops one, and the cap stops the others with nothing pressed', async () => {
   const { room, start, kindsOf } = await openGroup(HoldConsole, 'heldPosition', { capMs: 60_000 })
-  await start(58_500)
+  await start(57_000)
   const times = (): string[] => room.findAll('[data-bib].time').map((time) => time.text())
-  await vi.waitFor(() => expect(times()[0]).toMatch(/^0:59/), 3_000)
+  await vi.waitFor(() => expect(times()[0]).toMatch(/^0:5[89]/), SOON)
   press('2')
   await flushPromises()
   expect(kindsOf(BO.id)).toEqual(['started', 'stopped'])
-  await vi.waitFor(() => expect(room.findAll('li.over')).toHaveLength(3), 3_000)
-  expect(times()).toEqual(['1:00.0', expect.stringMatching(/^0:59/), '1:00.0'])
+  await vi.waitFor(() => expect(room.findAll('li.over')).toHaveLength(3), SOON)
+  expect(times()).toEqual(['1:00.0', expect.stringMatching(/^0:5[89]/), '1:00.0'])
   // the first watch is through, and a backup may still stop who has no time of it
   press('1')
   await flushPromises()
@@ -154,12 +156,12 @@ test('lanes: each key counts in its own lane, and one that has ended counts no m
 })
 
 test('lanes: a pause longer than allowed ends that lane, with nothing pressed', async () => {
-  const { room, start, kindsOf } = await openGroup(LanesConsole, 'repetitionsInTime', { longestPauseMs: 600 })
+  const { room, start, kindsOf } = await openGroup(LanesConsole, 'repetitionsInTime', { longestPauseMs: 2_000 })
   await start(100)
   press('1')
   await flushPromises()
   expect(room.findAll('li.over')).toHaveLength(0)
-  await vi.waitFor(() => expect(room.findAll('li.over .bib').map((bib) => bib.text())).toContain('28'), 3_000)
+  await vi.waitFor(() => expect(room.findAll('li.over .bib').map((bib) => bib.text())).toContain('28'), SOON)
   press('1')
   await flushPromises()
   expect(kindsOf(ANNA.id)).toEqual(['started', 'counted'])
@@ -167,9 +169,9 @@ test('lanes: a pause longer than allowed ends that lane, with nothing pressed', 
 
 test('lanes: the time that runs out ends them all, with nothing pressed', async () => {
   const { room, start } = await openGroup(LanesConsole, 'repetitionsInTime', { durationMs: 60_000 })
-  await start(59_500)
+  await start(58_000)
   expect(room.findAll('li.running')).toHaveLength(3)
-  await vi.waitFor(() => expect(room.findAll('li.over')).toHaveLength(3), 3_000)
+  await vi.waitFor(() => expect(room.findAll('li.over')).toHaveLength(3), SOON)
 })
 
 /** Each look at the clock takes its time, so that every judgement is a slow one. */
