@@ -1,5 +1,5 @@
 /** A new day from nothing: planned, people entered from a spreadsheet's file with faulty rows, then the corrected file. */
-import { DAY, expect, OFFICER, PASSWORD, test } from './app.ts'
+import { allSaved, DAY, expect, mayStart, OFFICER, PASSWORD, test } from './app.ts'
 
 test.use({ room: 'plan' })
 
@@ -131,8 +131,8 @@ test('somebody joins a station with its code, sees that event alone, and is out 
   await page.goto(`/days/${DAY}/plan?part=papers`)
   await page.getByRole('button', { name: 'New code' }).click()
   const code = (await page.locator('.code').first().textContent()) ?? ''
-  const phone = await browser.newContext({ ...(baseURL ? { baseURL } : {}), viewport: { width: 390, height: 844 } })
-  const guest = await phone.newPage()
+  const device = await browser.newContext({ ...(baseURL ? { baseURL } : {}) })
+  const guest = await device.newPage()
   await guest.goto('/sign-in')
   await guest.getByLabel('Station code').fill(code)
   await guest.getByLabel('Your name').fill('Bram Elvane')
@@ -141,11 +141,23 @@ test('somebody joins a station with its code, sees that event alone, and is out 
   await expect(guest.getByRole('heading', { name: 'Grip' })).toHaveCount(0)
   await guest.goto('/people')
   await expect(guest.getByRole('heading', { name: 'Press-ups' })).toBeVisible()
+  // a console that was opened first and left takes nothing with it: whoever starts in the next is told as under way
+  await guest.goto(`/days/${DAY}/run/press-ups`)
+  await mayStart(guest)
+  const events = guest.getByRole('navigation', { name: 'Events' })
+  await expect(events.getByRole('link', { name: /of 23/ })).toHaveText(/^1 Press-ups/)
+  await guest.getByRole('link', { name: 'Several together' }).click()
+  await guest.getByText('Up to 4 together').waitFor()
+  await guest.keyboard.press('s')
+  await expect(events.getByRole('link', { name: /of 23/ })).toContainText('4 under way')
+  for (let one = 0; one < 4; one++) await guest.keyboard.press('u')
+  await allSaved(guest)
+  await expect(events.getByRole('link', { name: /of 23/ })).not.toContainText('under way')
   await page.getByRole('button', { name: 'End it' }).click()
   await expect(page.locator('.code')).toHaveCount(0)
   await guest.reload()
   await expect(guest.getByLabel('Station code')).toBeVisible()
-  await phone.close()
+  await device.close()
 })
 
 test(

@@ -5,7 +5,9 @@ import type { Day } from '../day/day.ts'
 import { useDay } from '../day/dayStore.ts'
 import { useRoute } from 'vue-router'
 import { useCalmly } from '../ui/useCalmly.ts'
+import { useSession } from '../session/sessionStore.ts'
 import { progressOf } from './eventProgress.ts'
+import { eventsSeen } from './eventsSeen.ts'
 import { MODE_WORDS, modeIn, modesFor } from './captureMode.ts'
 
 const props = defineProps<{
@@ -15,6 +17,7 @@ const props = defineProps<{
 }>()
 
 const store = useDay()
+const session = useSession()
 const route = useRoute()
 const mode = computed(() => modeIn(route.query['mode']))
 const list = ref<HTMLElement | null>(null)
@@ -31,9 +34,10 @@ const modes = computed(() => {
   return event ? modesFor(event.protocol) : []
 })
 const events = useCalmly(() =>
-  props.day.standard.events.map(({ id, name }) => ({
+  eventsSeen(props.day, session.account).map(({ event: { id, name }, place }) => ({
     id,
     name,
+    place,
     ...progressOf(props.day.entries, store.marksIn(id).value),
   })),
 )
@@ -43,13 +47,13 @@ const events = useCalmly(() =>
   <nav v-if="!store.isPractice" class="strip sheet" aria-label="Events">
     <div ref="list" class="events" :class="{ many: events.length > 4 }">
       <RouterLink
-        v-for="({ id, name, done, underWay, here }, index) in events"
+        v-for="{ id, name, place, done, underWay, here } in events"
         :key="id"
         :class="{ current: id === current }"
         :aria-current="id === current ? 'page' : undefined"
         :to="{ name: 'event', params: { eventId: id } }"
       >
-        <strong>{{ index + 1 }} {{ name }}</strong>
+        <strong>{{ place }} {{ name }}</strong>
         <span class="quiet"
           >{{ done }} of {{ here }}<template v-if="underWay">, {{ underWay }} under way</template></span
         >

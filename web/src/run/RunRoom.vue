@@ -12,6 +12,7 @@ import DayPace from './DayPace.vue'
 import RunRests from './RunRests.vue'
 import RunWaves from './RunWaves.vue'
 import { progressOf } from './eventProgress.ts'
+import { eventsSeen } from './eventsSeen.ts'
 
 const props = defineProps<{
   day: Day
@@ -26,15 +27,13 @@ const mayKey = computed(() => session.can('log.cardsKeyed') && !props.day.occasi
 const mayCapture = computed(() => session.can('capture') && !props.day.occasion.signedOff)
 
 const rows = computed(() =>
-  props.day.standard.events
-    // whoever joined a station sees that station
-    .filter(({ id }) => station.value === undefined || station.value.eventIds.includes(id))
-    .map((event) => ({
-      event,
-      asked: askedIn(event),
-      confirmed: confirmationOf(props.day.records, event.id),
-      ...progressOf(props.day.entries, store.marksIn(event.id).value),
-    })),
+  eventsSeen(props.day, session.account).map(({ event, place }) => ({
+    event,
+    place,
+    asked: askedIn(event),
+    confirmed: confirmationOf(props.day.records, event.id),
+    ...progressOf(props.day.entries, store.marksIn(event.id).value),
+  })),
 )
 /** On its own day, unsigned, with all of it to be seen. */
 const isUnderWay = computed(() => {
@@ -58,9 +57,9 @@ const held = computed(() => props.day.entries.filter(({ attendance }) => attenda
     </p>
     <DayPace v-if="isUnderWay && !station" :day="day" />
     <ol class="events">
-      <li v-for="({ event, asked, done, underWay, here, confirmed }, index) in rows" :key="event.id">
+      <li v-for="{ event, place, asked, done, underWay, here, confirmed } in rows" :key="event.id">
         <article class="sheet event">
-          <span class="number figures" aria-hidden="true">{{ index + 1 }}</span>
+          <span class="number figures" aria-hidden="true">{{ place }}</span>
           <div class="what">
             <h2>{{ event.name }}</h2>
             <span class="quiet">{{ asked }}</span>
