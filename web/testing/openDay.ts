@@ -131,6 +131,7 @@ export const openDay = async ({
 export const inScope = <Made>(use: () => Made): Made => {
   const scope = effectScope()
   opened.push(() => scope.stop())
+  // it is not stopped before the test is over
   return scope.run(use) as Made
 }
 

@@ -87,6 +87,7 @@ export const useDay = defineStore('day', () => {
   const marksIn = (eventId: string): ComputedRef<ReadonlyMap<string, Mark>> => {
     const known = marksPerEvent.get(eventId)
     if (known) return known
+    // a scope runs nothing only once it is stopped, and then there is another
     const made = openScope.run(() => followMarks(eventId)) as ComputedRef<ReadonlyMap<string, Mark>>
     marksPerEvent.set(eventId, made)
     return made

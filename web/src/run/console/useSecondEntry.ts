@@ -17,9 +17,11 @@ export const useSecondEntry = (protocol: () => Protocol) => {
   let asked: { readonly slotId: string; readonly value: number; readonly atMs: number } | null = null
   return (slot: Slot, value: number, byPress: boolean): Entered => {
     const range = beyondSense(protocol(), slot.id, value)
-    if (!range) return AT_ONCE
     const nowMs = performance.now()
     const known = asked?.slotId === slot.id && asked.value === value ? asked : null
+    // what is asked is answered or given up by the next figure; the same one, later, is asked about anew
+    asked = null
+    if (!range) return AT_ONCE
     if (byPress && known && nowMs - known.atMs >= DELIBERATE_MS) return { question: '', despite: ['outsideSense'] }
     asked = known ?? { slotId: slot.id, value, atMs: nowMs }
     const [least, most] = [range.least, range.most].map((end) => printField(end, slot))

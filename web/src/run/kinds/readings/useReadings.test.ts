@@ -94,6 +94,9 @@ test('a figure that nobody reaches is asked about, and recorded when it is enter
   expect(console.find('[role=alert]').exists()).toBe(false)
   expect(store.allIn('grip').at(-1)).toMatchObject({ payload: { slot: 'right-1', value: 44_000 } })
   expect(store.allIn('grip').at(-1)).not.toHaveProperty('despite')
+  // and the same slip, later, is asked about anew
+  await type('Right, try 1', '440')
+  expect(console.get('[role=alert]').text()).toContain('Enter 440 again')
 })
 
 test('undo voids the last reading and the one before shows again', async () => {
